@@ -1,0 +1,5 @@
+export type { ElementRecord } from './meters';
+export type { Capacitor, Element, Inductor, Network, NodeName, PowerLoad, Resistor, Source, Switch } from './netlist';
+export { NetworkError } from './netlist';
+export { type OperatingPoint, operatingPoint, OperatingPointSolver } from './operating-point';
+export { type Probe, type SwitchEvent, type Threshold, transient, type TransientOptions, type TransientResult } from './transient';

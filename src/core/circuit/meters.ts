@@ -1,0 +1,93 @@
+import type { Element } from './netlist';
+import { B } from './sdirk';
+import type { Solution, Step, Stepper } from './stepper';
+
+export interface ElementRecord {
+  /** Signed value of the largest |current|. */
+  peakCurrentA: number;
+  peakCurrentAtS: number;
+  i2tA2s: number;
+  energyJ: number;
+  /** Signed value of the largest |power|. */
+  peakPowerW: number;
+}
+
+interface Point {
+  t: number;
+  i: number;
+  p: number;
+}
+
+/** Vertex of the parabola through three points, when it lies between the outer ones. */
+function vertex(t: readonly [number, number, number], y: readonly [number, number, number]): { t: number; y: number } | null {
+  const [t0, t1, t2] = t;
+  const d1 = (y[1] - y[0]) / (t1 - t0);
+  const d2 = (y[2] - y[1]) / (t2 - t1);
+  const curve = (d2 - d1) / (t2 - t0);
+  if (curve === 0) return null;
+  const at = (t0 + t1) / 2 - d1 / (2 * curve);
+  if (!(at > t0 && at < t2)) return null;
+  return { t: at, y: y[0] + d1 * (at - t0) + curve * (at - t0) * (at - t1) };
+}
+
+/** Peaks, I²t and energy of the watched elements over a transient. */
+export class Meters {
+  readonly records = new Map<string, ElementRecord>();
+  private readonly history = new Map<string, Point[]>();
+
+  constructor(private readonly elements: readonly Element[]) {
+    for (const element of elements) this.records.set(element.id, { peakCurrentA: 0, peakCurrentAtS: 0, i2tA2s: 0, energyJ: 0, peakPowerW: 0 });
+  }
+
+  /** Values right after a switching moment; peaks are not interpolated across it. */
+  restart(stepper: Stepper, t: number, solution: Solution): void {
+    this.history.clear();
+    this.see(stepper, t, solution);
+  }
+
+  /** Adds an accepted step that ended at `t`. Integrals use the method's own weights: they are part of the same system of equations. */
+  add(stepper: Stepper, t: number, h: number, step: Step): void {
+    for (const element of this.elements) {
+      const record = this.records.get(element.id)!;
+      step.stages.forEach((stage, s) => {
+        const current = stepper.currentOf(element.id, stage);
+        if (current === 0) return;
+        record.i2tA2s += h * B[s]! * current * current;
+        record.energyJ += h * B[s]! * current * stepper.voltageOf(element.a, element.b, stage);
+      });
+    }
+    this.see(stepper, t, step.stages.at(-1)!);
+  }
+
+  private see(stepper: Stepper, t: number, solution: Solution): void {
+    for (const element of this.elements) {
+      const i = stepper.currentOf(element.id, solution);
+      const p = i === 0 ? 0 : i * stepper.voltageOf(element.a, element.b, solution);
+      const record = this.records.get(element.id)!;
+      const points = this.history.get(element.id) ?? [];
+      points.push({ t, i, p });
+      if (points.length > 3) points.shift();
+      this.history.set(element.id, points);
+      this.peak(record, t, i, p);
+      if (points.length < 3) continue;
+      const [q0, q1, q2] = points as [Point, Point, Point];
+      const times = [q0.t, q1.t, q2.t] as const;
+      if (Math.abs(q1.i) > Math.abs(q0.i) && Math.abs(q1.i) > Math.abs(q2.i)) {
+        const top = vertex(times, [q0.i, q1.i, q2.i]);
+        if (top) this.peak(record, top.t, top.y, 0);
+      }
+      if (Math.abs(q1.p) > Math.abs(q0.p) && Math.abs(q1.p) > Math.abs(q2.p)) {
+        const top = vertex(times, [q0.p, q1.p, q2.p]);
+        if (top) this.peak(record, top.t, 0, top.y);
+      }
+    }
+  }
+
+  private peak(record: ElementRecord, t: number, i: number, p: number): void {
+    if (Math.abs(i) > Math.abs(record.peakCurrentA)) {
+      record.peakCurrentA = i;
+      record.peakCurrentAtS = t;
+    }
+    if (Math.abs(p) > Math.abs(record.peakPowerW)) record.peakPowerW = p;
+  }
+}

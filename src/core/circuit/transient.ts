@@ -1,0 +1,303 @@
+import { refuseImpulseLoops, refuseOpenInductors } from './impulses';
+import { type ElementRecord, Meters } from './meters';
+import { type Capacitor, checkNetwork, type Element, type Inductor, type Network, NetworkError, type NodeName, type PowerLoad, voltageScale } from './netlist';
+import { OperatingPointSolver } from './operating-point';
+import { ERROR_ORDER } from './sdirk';
+import { type Solution, type State, Stepper } from './stepper';
+import { refuseIdealLoops } from './topology';
+
+export interface SwitchEvent {
+  readonly atS: number;
+  readonly id: string;
+  readonly closed: boolean;
+}
+
+/** Records when the voltage from a to b passes a level (rising, or falling). */
+export interface Threshold {
+  readonly id: string;
+  readonly a: NodeName;
+  readonly b: NodeName;
+  readonly voltageV: number;
+  readonly direction: 'rising' | 'falling';
+}
+
+export interface TransientOptions {
+  readonly stopS: number;
+  readonly initial: 'rest' | 'operating-point';
+  readonly events?: readonly SwitchEvent[];
+  readonly thresholds?: readonly Threshold[];
+  /** Instants at which `onSample` is called, ascending, within [0, stopS]. */
+  readonly sampleTimesS?: readonly number[];
+  readonly onSample?: (timeS: number, probe: Probe) => void;
+  /** Elements whose peaks and integrals are wanted; all when absent. */
+  readonly watch?: readonly string[];
+  /** Relative tolerance per step (1e-6). */
+  readonly tolerance?: number;
+  readonly mostSteps?: number;
+}
+
+export interface Probe {
+  voltage(a: NodeName, b: NodeName): number;
+  current(elementId: string): number;
+}
+
+export interface LoadSwitching {
+  readonly atS: number;
+  readonly id: string;
+  readonly on: boolean;
+}
+
+export interface TransientResult {
+  /** False when the tolerance could not be kept; `reason` says why and where. */
+  readonly converged: boolean;
+  readonly reason?: string;
+  readonly steps: number;
+  readonly elements: ReadonlyMap<string, ElementRecord>;
+  /** Times at which each threshold was passed. */
+  readonly crossingsS: ReadonlyMap<string, readonly number[]>;
+  readonly loadSwitchings: readonly LoadSwitching[];
+}
+
+const MOST_LOAD_SWITCHINGS = 20000;
+
+interface Watch {
+  readonly key: string;
+  /** Below zero before, at or above zero once it has happened. */
+  readonly value: (stepper: Stepper, solution: Solution) => number;
+  readonly happen: (t: number) => boolean;
+}
+
+/**
+ * Follows a network over time: implicit, variable step with error control, switching moments and thresholds located.
+ * Throws NetworkError for impossible networks (infinite current or voltage), naming the elements.
+ */
+export class Transient {
+  private readonly values = new Map<string, number>();
+  private readonly switches = new Map<string, boolean>();
+  private readonly on = new Set<string>();
+  private readonly ground: NodeName;
+  private readonly elements: readonly Element[];
+  private readonly steppers = new Map<string, Stepper>();
+  private readonly meters: Meters;
+  private readonly crossings = new Map<string, number[]>();
+  private readonly loadSwitchings: LoadSwitching[] = [];
+  private readonly scaleV: number;
+  private largestA = 0;
+
+  constructor(
+    network: Network,
+    private readonly options: TransientOptions,
+  ) {
+    checkNetwork(network);
+    if (!(options.stopS > 0)) throw new NetworkError('stopS must be above zero.', [], 'Give the time to follow, in seconds.');
+    this.elements = network.elements;
+    this.ground = network.ground;
+    this.scaleV = Math.max(voltageScale(network.elements), 1e-3);
+    for (const element of network.elements) {
+      if (element.kind === 'switch') this.switches.set(element.id, element.closed);
+      if (element.kind === 'power' && element.turnOnV === undefined) this.on.add(element.id);
+      if (element.kind === 'capacitor') this.values.set(element.id, element.initialVoltageV ?? 0);
+      if (element.kind === 'inductor') this.values.set(element.id, element.initialCurrentA ?? 0);
+    }
+    for (const event of options.events ?? []) {
+      if (!this.switches.has(event.id)) throw new NetworkError(`An event names "${event.id}", which is no switch.`, [event.id], 'Events open and close elements of kind "switch".');
+    }
+    for (const threshold of options.thresholds ?? []) this.crossings.set(threshold.id, []);
+    if (options.initial === 'operating-point') this.startFromOperatingPoint(network);
+    const watched = options.watch ? new Set(options.watch) : null;
+    this.meters = new Meters(network.elements.filter((element) => !watched || watched.has(element.id)));
+  }
+
+  private startFromOperatingPoint(network: Network): void {
+    const closedAtStart = new Map((this.options.events ?? []).filter((event) => event.atS <= 0).map((event) => [event.id, event.closed]));
+    const elements = network.elements.map((element) => (element.kind === 'switch' && closedAtStart.has(element.id) ? { ...element, closed: closedAtStart.get(element.id)! } : element));
+    const point = new OperatingPointSolver({ ...network, elements }).solve(elements, false);
+    if (!point.solvable) throw new NetworkError(point.reason ?? 'No operating point to start from.', [], 'Start from rest, or lower the load.');
+    for (const element of elements) {
+      if (element.kind === 'capacitor' && point.referenceOf.get(element.a) === point.referenceOf.get(element.b)) {
+        this.values.set(element.id, point.nodeVoltagesV.get(element.a)! - point.nodeVoltagesV.get(element.b)!);
+      }
+      if (element.kind === 'inductor') this.values.set(element.id, point.elementCurrentsA.get(element.id)!);
+      if (element.kind === 'power') {
+        if (point.loadsOn.has(element.id)) this.on.add(element.id);
+        else this.on.delete(element.id);
+      }
+    }
+  }
+
+  private stepper(): Stepper {
+    const key = [...this.switches].map(([, closed]) => (closed ? '1' : '0')).join('') + [...this.on].sort().join('\n');
+    let stepper = this.steppers.get(key);
+    if (!stepper) {
+      const elements = this.elements.map((element) => (element.kind === 'switch' ? { ...element, closed: this.switches.get(element.id)! } : element));
+      refuseIdealLoops(elements, (element) => element.kind !== 'inductor' && element.kind !== 'capacitor' && element.kind !== 'power' && !(element.kind === 'switch' && !element.closed) && (element.resistanceOhm ?? 0) === 0);
+      stepper = new Stepper(elements, this.ground, new Set(this.on));
+      this.steppers.set(key, stepper);
+    }
+    refuseImpulseLoops(stepper.elements, (capacitor: Capacitor) => this.values.get(capacitor.id)!, this.scaleV);
+    refuseOpenInductors(stepper.elements, (inductor: Inductor) => this.values.get(inductor.id)!);
+    return stepper;
+  }
+
+  private watches(): Watch[] {
+    const list: Watch[] = (this.options.thresholds ?? []).map((threshold) => ({
+      key: `threshold ${threshold.id}`,
+      value: (stepper, solution) => (stepper.voltageOf(threshold.a, threshold.b, solution) - threshold.voltageV) * (threshold.direction === 'rising' ? 1 : -1),
+      happen: (t) => {
+        this.crossings.get(threshold.id)!.push(t);
+        return false;
+      },
+    }));
+    for (const element of this.elements) {
+      if (element.kind !== 'power' || (element.turnOnV === undefined && element.turnOffV === undefined)) continue;
+      list.push(this.loadWatch(element));
+    }
+    return list;
+  }
+
+  private loadWatch(load: PowerLoad): Watch {
+    return {
+      key: `load ${load.id}`,
+      value: (stepper, solution) => {
+        const v = Math.abs(stepper.voltageOf(load.a, load.b, solution));
+        if (this.on.has(load.id)) return load.turnOffV === undefined ? -1 : load.turnOffV - v;
+        return load.turnOnV === undefined ? -1 : v - load.turnOnV;
+      },
+      happen: (t) => {
+        const on = !this.on.has(load.id);
+        if (on) this.on.add(load.id);
+        else this.on.delete(load.id);
+        this.loadSwitchings.push({ atS: t, id: load.id, on });
+        return true;
+      },
+    };
+  }
+
+  run(): TransientResult {
+    const { stopS } = this.options;
+    const tolerance = this.options.tolerance ?? 1e-6;
+    const events = [...(this.options.events ?? [])].filter((event) => event.atS <= stopS).sort((p, q) => p.atS - q.atS);
+    const samples = [...(this.options.sampleTimesS ?? [])];
+    const watches = this.watches();
+    const tiny = 1e-14 * stopS;
+    let t = 0;
+    let steps = 0;
+    let trouble: string | undefined;
+    let nextEvent = 0;
+    let nextSample = 0;
+    const applyEvents = () => {
+      for (; nextEvent < events.length && events[nextEvent]!.atS <= t + tiny; nextEvent++) this.switches.set(events[nextEvent]!.id, events[nextEvent]!.closed);
+    };
+    applyEvents();
+    let stepper = this.stepper();
+    let state: State = this.stateOf(stepper);
+    const begin = (): Solution | null => {
+      stepper = this.stepper();
+      state = this.stateOf(stepper);
+      return stepper.instant(state, 1e-12 * stopS);
+    };
+    let now = begin();
+    let h = 1e-5 * stopS;
+    const sample = () => {
+      for (; now && nextSample < samples.length && samples[nextSample]! <= t + tiny; nextSample++) {
+        const here = now;
+        this.options.onSample?.(t, { voltage: (a, b) => stepper.voltageOf(a, b, here), current: (id) => stepper.currentOf(id, here) });
+      }
+    };
+    // Loads may stand past their threshold at the very start or after an event; a bound keeps two of them from chasing each other.
+    const settle = (): void => {
+      for (let round = 0; now && round < 2 * watches.length + 2; round++) {
+        const here = now;
+        const due = watches.filter((watch) => watch.key.startsWith('load ') && watch.value(stepper, here) > 0);
+        if (due.length === 0) break;
+        for (const watch of due) watch.happen(t);
+        now = begin();
+      }
+      if (now) this.meters.restart(stepper, t, now);
+    };
+    settle();
+    sample();
+    const most = this.options.mostSteps ?? 400_000;
+    const weight = (index: number, value: number): number => {
+      const kind = stepper.states[index]!.element.kind;
+      if (kind === 'capacitor') return tolerance * Math.max(value, 0.01 * this.scaleV);
+      this.largestA = Math.max(this.largestA, value);
+      return tolerance * Math.max(value, 0.01 * this.largestA, 1e-3);
+    };
+    while (now && t < stopS - tiny) {
+      if (++steps > most || this.loadSwitchings.length > MOST_LOAD_SWITCHINGS) {
+        trouble = `stopped at ${t.toPrecision(4)} s after ${steps} steps`;
+        break;
+      }
+      const boundary = Math.min(stopS, events[nextEvent]?.atS ?? stopS, samples[nextSample] ?? stopS);
+      const stride = t + h * 1.0001 >= boundary ? boundary - t : t + 2 * h > boundary ? (boundary - t) / 2 : h;
+      let used = stride;
+      let step = stepper.step(state, stride, weight);
+      if (!step || step.error > 1) {
+        h = step ? stride * Math.max(0.1, 0.9 * step.error ** (-1 / ERROR_ORDER)) : stride / 4;
+        if (h < 1e-16 * stopS) {
+          trouble = `the step became too small at ${t.toPrecision(4)} s`;
+          break;
+        }
+        continue;
+      }
+      const grown = stride * Math.min(4, 0.9 * Math.max(step.error, 1e-6) ** (-1 / ERROR_ORDER));
+      // A watch that passes zero within this step: shorten the step to the first such moment.
+      const before = now;
+      const valuesBefore = watches.map((watch) => watch.value(stepper, before));
+      let happened: Watch[] = [];
+      const passed = (solution: Solution) => watches.filter((watch, k) => valuesBefore[k]! < 0 && watch.value(stepper, solution) >= 0);
+      if (passed(step.stages.at(-1)!).length > 0) {
+        let low = 0;
+        let high = stride;
+        let highStep = step;
+        while (high - low > 1e-7 * stride && high - low > tiny) {
+          const middle = (low + high) / 2;
+          const trial = stepper.step(state, middle, weight);
+          if (trial && passed(trial.stages.at(-1)!).length > 0) {
+            high = middle;
+            highStep = trial;
+          } else low = middle;
+        }
+        used = high;
+        step = highStep;
+        happened = passed(step.stages.at(-1)!);
+      }
+      t = used === boundary - t ? boundary : t + used;
+      h = used < stride * 0.5 && happened.length > 0 ? Math.max(used, 1e-9 * stopS) : Math.max(grown, h > stride ? h : 0);
+      state = step.state;
+      stepper.states.forEach((place, i) => this.values.set(place.element.id, state[i]!));
+      now = step.stages.at(-1)!;
+      this.meters.add(stepper, t, used, step);
+      let changed = false;
+      for (const watch of happened) changed = watch.happen(t) || changed;
+      if (nextEvent < events.length && events[nextEvent]!.atS <= t + tiny) {
+        sample();
+        applyEvents();
+        changed = true;
+      }
+      if (changed) {
+        now = begin();
+        settle();
+        h = Math.min(h, 1e-4 * stopS);
+      }
+      sample();
+    }
+    if (!now) trouble = `no solution at ${t.toPrecision(4)} s`;
+    return {
+      converged: trouble === undefined,
+      ...(trouble === undefined ? {} : { reason: trouble }),
+      steps,
+      elements: this.meters.records,
+      crossingsS: this.crossings,
+      loadSwitchings: this.loadSwitchings,
+    };
+  }
+
+  private stateOf(stepper: Stepper): State {
+    return Float64Array.from(stepper.states, (place) => this.values.get(place.element.id)!);
+  }
+}
+
+/** Runs a network from t = 0 to stopS. */
+export const transient = (network: Network, options: TransientOptions): TransientResult => new Transient(network, options).run();

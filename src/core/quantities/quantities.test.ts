@@ -1,0 +1,101 @@
+import { describe, expect, test } from 'vitest';
+import { awgAreaMm2, convert, formatArea, formatMargin, formatQuantity, nearestGauge, parseGauge, parseQuantity, type Dimension } from './index';
+
+const value = (text: string, dimension: Dimension, unit?: string) => {
+  const parsed = parseQuantity(text, dimension, unit);
+  if (!parsed.ok) throw new Error(parsed.reason);
+  return parsed.value;
+};
+
+describe('what people type is understood', () => {
+  test.each([
+    ['35', 'area', 35],
+    ['35mm2', 'area', 35],
+    ['35 mm²', 'area', 35],
+    ['1k2', 'resistance', 1200],
+    ['4R7', 'resistance', 4.7],
+    ['2M2', 'resistance', 2.2e6],
+    ['0.5 mΩ', 'resistance', 0.0005],
+    ['0,5 mohm', 'resistance', 0.0005],
+    ['12 ft', 'length', 3.6576],
+    ['3/8"', 'length', 0.009525],
+    ['1 1/2 in', 'length', 0.0381],
+    ['5\' 3"', 'length', 1.6002],
+    ['-0.6 bar', 'pressure', -60000],
+    ['\u22120.62 bar', 'pressure', -62000],
+    ['1,1 mF', 'capacitance', 0.0011],
+    ['4u7', 'capacitance', 4.7e-6],
+    ['77 °F', 'temperature', 25],
+    ['57.8 kWh', 'energy', 208080000],
+    ['12 500', 'power', 12500],
+    ['80 %', 'ratio', 0.8],
+    ['2 KW', 'power', 2000],
+    ['1e3 mm', 'length', 1],
+  ] as const)('%s as %s', (text, dimension, expected) => {
+    expect(value(text, dimension)).toBeCloseTo(expected, 12);
+  });
+
+  test('gauges give the area of ASTM B258: 2/0 is 67.43 mm², 10 AWG is 5.261 mm²', () => {
+    expect(value('2/0', 'area')).toBeCloseTo(67.43, 2);
+    expect(value('AWG 10', 'area')).toBeCloseTo(5.261, 3);
+    expect(value('0000', 'area')).toBeCloseTo(107.2, 1);
+    expect(parseGauge('4 ga')).toBe(4);
+  });
+
+  test('a number without a unit takes the unit of the field', () => {
+    expect(value('20', 'length', 'mm')).toBeCloseTo(0.02, 15);
+  });
+});
+
+describe('what is not understood is refused with a reason', () => {
+  test.each([
+    ['', 'length'],
+    ['about 5', 'length'],
+    ['5 parsec', 'length'],
+    ['5 V', 'current'],
+    ['1,500', 'power'],
+    ['3/0', 'length'],
+    ['5/0', 'area'],
+    ['--5', 'length'],
+    ['1e999', 'length'],
+    ['NaN', 'voltage'],
+    ['Infinity', 'voltage'],
+    ['-300 °C', 'temperature'],
+    ['0x10', 'count'],
+    ['1k2 V', 'resistance'],
+  ] as const)('%s as %s', (text, dimension) => {
+    const parsed = parseQuantity(text, dimension);
+    expect(parsed.ok).toBe(false);
+    if (!parsed.ok) expect(parsed.reason.length + parsed.remedy.length).toBeGreaterThan(20);
+  });
+});
+
+describe('figures for reading', () => {
+  test('the unit that reads best is chosen, and rounding is said', () => {
+    expect(formatQuantity({ value: 0.0005, dimension: 'resistance' }).text).toBe('500\u202fµΩ');
+    expect(formatQuantity({ value: 1234, dimension: 'power' })).toMatchObject({ number: '1.23', unit: 'kW', rounded: true });
+    expect(formatQuantity({ value: 1200, dimension: 'power' })).toMatchObject({ number: '1.2', unit: 'kW', rounded: false });
+    expect(formatQuantity({ value: 25, dimension: 'temperature' }, 'us').text).toBe('77\u202f°F');
+    expect(formatQuantity({ value: Number.NaN, dimension: 'voltage' }).text).toBe('not known');
+    expect(formatQuantity({ value: 0, dimension: 'current' }).text).toBe('0\u202fA');
+    expect(formatQuantity({ value: -3.2, dimension: 'voltage' }).number).toBe('\u22123.2');
+  });
+
+  test('cross-sections name the nearest gauge in US units', () => {
+    expect(formatArea(35, 'us')).toBe('35\u202fmm² (≈2 AWG)');
+    expect(formatArea(awgAreaMm2(-1), 'us')).toContain('(2/0 AWG)');
+    expect(nearestGauge(awgAreaMm2(7)).gauge).toBe(7);
+  });
+
+  test('margins never round a failure up to nothing', () => {
+    expect(formatMargin(-0.754)).toBe('\u221275\u202f%');
+    expect(formatMargin(-0.0004)).toBe('\u22120.1\u202f%');
+    expect(formatMargin(0.0996)).toBe('9\u202f%');
+  });
+
+  test('conversions follow the definitions: 1 psi is 6894.757 Pa, 1 inHg 3386.389 Pa', () => {
+    expect(convert(1, 'pressure', 'psi', 'Pa')).toBeCloseTo(6894.757, 3);
+    expect(convert(100, 'speed', 'km/h', 'mph')).toBeCloseTo(62.137119, 6);
+    expect(convert(212, 'temperature', '°F', '°C')).toBeCloseTo(100, 10);
+  });
+});
