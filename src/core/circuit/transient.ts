@@ -34,6 +34,8 @@ export interface TransientOptions {
   /** Relative tolerance per step (1e-6). */
   readonly tolerance?: number;
   readonly mostSteps?: number;
+  /** Ends the run when this threshold is passed. */
+  readonly endAtThreshold?: string;
 }
 
 export interface Probe {
@@ -276,6 +278,7 @@ export class Transient {
         applyEvents();
         changed = true;
       }
+      if (this.options.endAtThreshold !== undefined && happened.some((watch) => watch.key === `threshold ${this.options.endAtThreshold}`)) break;
       if (changed) {
         now = begin();
         settle();

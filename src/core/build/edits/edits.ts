@@ -1,0 +1,214 @@
+import type { Draft } from 'immer';
+import type { CablePart, Part } from '../../parts/types';
+import { formatQuantity } from '../../quantities/format';
+import { type Build, circuitOfTerminal, type Conductor, type Device, findConductor, findDevice, type Laid, own, type Schools, type StateId } from '../types';
+import { circuitOfConductor, conductorToEdit, deviceToEdit, addPart, pruneParts, refuseUsedId, retireAdoptions, swapPart } from './helpers';
+import { type LayOutInput, layOutTraction } from './lay-out';
+import { EditRefused } from './refused';
+import { SETTABLE, type SettableName } from './settable';
+
+interface EditDefinition<I> {
+  /** For the undo line. */
+  readonly title: (build: Build, input: I) => string;
+  readonly apply: (draft: Draft<Build>, input: I) => void;
+}
+const define = <I>(definition: EditDefinition<I>): EditDefinition<I> => definition;
+
+const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
+const conductorName = (build: Build, id: string): string => findConductor(build, id)?.name ?? 'a conductor';
+const whole = (value: number, least: number, most: number, what: string): number => {
+  if (!Number.isInteger(value) || value < least || value > most) throw new EditRefused(`${what} must be a whole number from ${least} to ${most}.`, 'Type such a number.');
+  return value;
+};
+
+export const EDITS = {
+  renameBuild: define<{ name: string }>({
+    title: (_, { name }) => `rename to ${name}`,
+    apply: (draft, { name }) => {
+      const trimmed = name.trim();
+      if (trimmed === '' || trimmed.length > 120) throw new EditRefused('A name has 1 to 120 characters.', 'Type a shorter name.');
+      draft.name = trimmed;
+    },
+  }),
+
+  setUnits: define<{ units: Build['units'] }>({ title: (_, { units }) => `${units === 'us' ? 'US' : 'metric'} units`, apply: (draft, { units }) => void (draft.units = units) }),
+
+  setSchool: define<Partial<Schools>>({ title: () => 'change a school', apply: (draft, schools) => void Object.assign(draft.schools, schools) }),
+
+  setFigure: define<{ figure: SettableName; value: number | null }>({
+    title: (_, { figure, value }) => `${SETTABLE[figure].label.toLowerCase()} ${value === null ? 'by itself' : formatQuantity({ value, dimension: SETTABLE[figure].dimension }).text}`,
+    apply: (draft, { figure, value }) => {
+      const settable = SETTABLE[figure];
+      const bounds = `${formatQuantity({ value: settable.min, dimension: settable.dimension }).text} to ${formatQuantity({ value: settable.max, dimension: settable.dimension }).text}`;
+      const allowsNull = 'nullable' in settable;
+      if (value === null ? !allowsNull : !(value >= settable.min && value <= settable.max)) throw new EditRefused(`${settable.label} is outside ${bounds}.`, `Type a figure from ${bounds}.`);
+      const [section, field] = settable.path;
+      (draft[section] as unknown as Record<string, number | null>)[field] = value;
+    },
+  }),
+
+  setCells: define<{ deviceId: string; cellsInSeries?: number; cellsInParallel?: number }>({
+    title: (build, { deviceId, cellsInSeries }) => `${cellsInSeries ?? ''}${cellsInSeries ? 's' : 'cells'} in ${deviceName(build, deviceId)}`,
+    apply: (draft, { deviceId, cellsInSeries, cellsInParallel }) => {
+      const box = deviceToEdit(draft, deviceId);
+      if (box.kind !== 'box') throw new EditRefused('Only a box holds cells.', 'Choose a box.');
+      if (cellsInSeries !== undefined) box.cellsInSeries = whole(cellsInSeries, 1, 500, 'Cells in series');
+      if (cellsInParallel !== undefined) box.cellsInParallel = whole(cellsInParallel, 1, 500, 'Cells in parallel');
+    },
+  }),
+
+  fitPart: define<{ deviceId: string; part: Part }>({
+    title: (build, { deviceId, part }) => `fit ${part.name} to ${deviceName(build, deviceId)}`,
+    apply: (draft, { deviceId, part }) => swapPart(draft, deviceToEdit(draft, deviceId), part),
+  }),
+
+  /** All boxes of a string take the same cell. */
+  fitCells: define<{ part: Part }>({
+    title: (_, { part }) => `fit ${part.name} in all boxes`,
+    apply: (draft, { part }) => {
+      for (const device of Object.values(draft.circuits.hv.devices)) if (device.kind === 'box') swapPart(draft, device, part);
+    },
+  }),
+
+  renameDevice: define<{ deviceId: string; name: string }>({
+    title: (build, { deviceId, name }) => `call ${deviceName(build, deviceId)} ${name}`,
+    apply: (draft, { deviceId, name }) => {
+      if (name.trim() === '' || name.length > 120) throw new EditRefused('A name has 1 to 120 characters.', 'Type a shorter name.');
+      deviceToEdit(draft, deviceId).name = name.trim();
+    },
+  }),
+
+  setDevicePower: define<{ deviceId: string; state: StateId; powerW: number }>({
+    title: (build, { deviceId, powerW }) => `${deviceName(build, deviceId)} draws ${formatQuantity({ value: powerW, dimension: 'power' }).text}`,
+    apply: (draft, { deviceId, state, powerW }) => {
+      if (!(powerW >= 0 && powerW <= 1e6)) throw new EditRefused('Power is outside 0 W to 1 MW.', 'Type the power that it draws.');
+      const device = deviceToEdit(draft, deviceId);
+      device.powersW = { ...device.powersW, [state]: powerW };
+    },
+  }),
+
+  fitCable: define<{ conductorIds: readonly string[]; part: CablePart; parallel?: number }>({
+    title: (build, { conductorIds, part }) => `fit ${part.areaMm2} mm² to ${conductorIds.length === 1 ? conductorName(build, conductorIds[0]!) : `${conductorIds.length} conductors`}`,
+    apply: (draft, { conductorIds, part, parallel }) => {
+      addPart(draft, part);
+      for (const id of conductorIds) {
+        const conductor = conductorToEdit(draft, id);
+        if (conductor.kind !== 'cable') throw new EditRefused(`${conductor.name} is not a cable.`, 'Make it a cable first.');
+        conductor.partId = part.id;
+        if (parallel !== undefined) conductor.parallel = whole(parallel, 1, 20, 'Conductors in parallel');
+        retireAdoptions(draft, id);
+      }
+      pruneParts(draft);
+    },
+  }),
+
+  setConductor: define<{ conductorId: string; lengthM?: number | null; parallel?: number; laid?: Laid; routeId?: string | null; name?: string }>({
+    title: (build, { conductorId, lengthM }) => (lengthM ? `${conductorName(build, conductorId)} is ${formatQuantity({ value: lengthM, dimension: 'length' }).text}` : `change ${conductorName(build, conductorId)}`),
+    apply: (draft, { conductorId, lengthM, parallel, laid, routeId, name }) => {
+      const conductor = conductorToEdit(draft, conductorId);
+      if (lengthM !== undefined) {
+        if (lengthM !== null && !(lengthM > 0 && lengthM <= 100)) throw new EditRefused('A length is above 0 and at most 100 m.', 'Type the length of one conductor, end to end.');
+        conductor.lengthM = lengthM;
+      }
+      if (parallel !== undefined) conductor.parallel = whole(parallel, 1, 20, 'Conductors in parallel');
+      if (laid !== undefined) {
+        if (!own(draft.zones, laid.zoneId)) throw new EditRefused('That place is no longer in the build.', 'Choose another place.');
+        conductor.laid = laid;
+        conductor.routeId = null;
+      }
+      if (routeId !== undefined) {
+        if (routeId !== null && !own(draft.routes, routeId)) throw new EditRefused('That route is no longer in the build.', 'Choose another route.');
+        conductor.routeId = routeId;
+      }
+      if (name !== undefined && name.trim() !== '') conductor.name = name.trim().slice(0, 120);
+    },
+  }),
+
+  setZone: define<{ zoneId: string; ambientC: number }>({
+    title: (build, { zoneId, ambientC }) => `${own(build.zones, zoneId)?.name ?? 'place'} at ${formatQuantity({ value: ambientC, dimension: 'temperature' }).text}`,
+    apply: (draft, { zoneId, ambientC }) => {
+      const zone = own(draft.zones, zoneId);
+      if (!zone) throw new EditRefused('That place is no longer in the build.', 'Choose another place.');
+      if (!(ambientC >= -60 && ambientC <= 200)) throw new EditRefused('An ambient is between −60 and 200 °C.', 'Type the hottest air that stays there.');
+      zone.ambientC = ambientC;
+    },
+  }),
+
+  addDevice: define<{ device: Device; part?: Part }>({
+    title: (_, { device }) => `add ${device.name}`,
+    apply: (draft, { device, part }) => {
+      refuseUsedId(draft, device.id);
+      if (part) addPart(draft, part);
+      draft.circuits.hv.devices[device.id] = device as Draft<Device>;
+    },
+  }),
+
+  addConductor: define<{ conductor: Conductor; part?: Part }>({
+    title: (_, { conductor }) => `connect ${conductor.name}`,
+    apply: (draft, { conductor, part }) => {
+      refuseUsedId(draft, conductor.id);
+      if (part) addPart(draft, part);
+      for (const end of [conductor.a, conductor.b]) {
+        const device = deviceToEdit(draft, end.deviceId);
+        if (circuitOfTerminal(device.kind, end.terminal) !== 'hv') throw new EditRefused(`${device.name} has no such terminal.`, 'Choose one of its terminals.');
+      }
+      draft.circuits.hv.conductors[conductor.id] = conductor as Draft<Conductor>;
+    },
+  }),
+
+  /** Takes a device out with the conductors on it; what hangs on those is left with open ends. */
+  removeDevice: define<{ deviceId: string }>({
+    title: (build, { deviceId }) => `remove ${deviceName(build, deviceId)} and its conductors`,
+    apply: (draft, { deviceId }) => {
+      deviceToEdit(draft, deviceId);
+      for (const circuit of [draft.circuits.hv, draft.circuits.lv]) {
+        delete circuit.devices[deviceId];
+        for (const [id, conductor] of Object.entries(circuit.conductors)) {
+          if (conductor.a.deviceId !== deviceId && conductor.b.deviceId !== deviceId) continue;
+          delete circuit.conductors[id];
+          retireAdoptions(draft, id);
+        }
+      }
+      for (const [id, reading] of Object.entries(draft.readings)) if (!findDevice(draft as Build, reading.subjectId) && !findConductor(draft as Build, reading.subjectId)) delete draft.readings[id];
+      retireAdoptions(draft, deviceId);
+      pruneParts(draft);
+    },
+  }),
+
+  /** Puts a two-terminal device into a conductor; the part towards end a keeps the id. */
+  insertDevice: define<{ conductorId: string; device: Device; part?: Part; newConductorId: string }>({
+    title: (build, { conductorId, device }) => `put ${device.name} into ${conductorName(build, conductorId)}`,
+    apply: (draft, { conductorId, device, part, newConductorId }) => {
+      if (circuitOfTerminal(device.kind, 'a') !== 'hv') throw new EditRefused(`A ${device.kind} can't stand in a conductor.`, 'Put in a fuse, contactor, disconnect, resistor or sensor.');
+      refuseUsedId(draft, device.id);
+      refuseUsedId(draft, newConductorId);
+      const conductor = conductorToEdit(draft, conductorId);
+      if (part) addPart(draft, part);
+      const circuit = circuitOfConductor(draft, conductorId);
+      circuit.devices[device.id] = device as Draft<Device>;
+      circuit.conductors[newConductorId] = { ...conductor, id: newConductorId, name: `${conductor.name}, after ${device.name}`, a: { deviceId: device.id, terminal: 'b' }, lengthM: conductor.lengthM === null ? null : conductor.lengthM / 2 };
+      if (conductor.lengthM !== null) conductor.lengthM /= 2;
+      conductor.b = { deviceId: device.id, terminal: 'a' };
+    },
+  }),
+
+  layOut: define<LayOutInput>({ title: () => 'lay out a traction circuit', apply: layOutTraction }),
+
+  adoptReading: define<{ adoptionId: string; readingId: string }>({
+    title: () => 'adopt a reading',
+    apply: (draft, { adoptionId, readingId }) => {
+      const reading = own(draft.readings, readingId);
+      if (!reading) throw new EditRefused('That reading is no longer in the build.', 'Record it again.');
+      const subject = findDevice(draft as Build, reading.subjectId) ?? findConductor(draft as Build, reading.subjectId);
+      if (!subject?.partId) throw new EditRefused('The reading belongs to something without a part.', 'Choose its part first.');
+      for (const [id, adoption] of Object.entries(draft.adoptions)) if (adoption.subjectId === reading.subjectId && adoption.field === reading.field) delete draft.adoptions[id];
+      draft.adoptions[adoptionId] = { id: adoptionId, readingId, subjectId: reading.subjectId, field: reading.field, partId: subject.partId };
+    },
+  }),
+};
+
+type EditsTable = typeof EDITS;
+export type EditName = keyof EditsTable;
+type InputOf<N extends EditName> = EditsTable[N] extends EditDefinition<infer I> ? I : never;
+/** A serialisable edit: its name and its input. */
+export type Edit = { [N in EditName]: { readonly edit: N; readonly input: InputOf<N> } }[EditName];

@@ -1,0 +1,4 @@
+export { applyEdit, type Edited, EditRefused, type Patch, patchBuild } from './apply';
+export type { Edit, EditName } from './edits';
+export type { LayOutInput } from './lay-out';
+export { SETTABLE, type Settable, type SettableName } from './settable';

@@ -1,0 +1,9 @@
+export class EditRefused extends Error {
+  override readonly name = 'EditRefused';
+  constructor(
+    reason: string,
+    readonly remedy: string,
+  ) {
+    super(reason);
+  }
+}

@@ -1,0 +1,42 @@
+import { cataloguePart, findCataloguePart, type CablePart, type Part } from '../../parts';
+import { emptyBuild } from '../defaults';
+import type { Build, Conductor, Device, DeviceKind, Id, Laid, Place, Route } from '../types';
+
+/** Writes a sample build down in few lines: parts by catalogue id, ends as "device.terminal". */
+export class SampleWriter {
+  private readonly devices: Record<Id, Device> = {};
+  private readonly conductors: Record<Id, Conductor> = {};
+  private readonly routes: Record<Id, Route> = {};
+  private readonly parts: Record<Id, Part> = {};
+
+  private take(partId: string): void {
+    const part = findCataloguePart(partId);
+    if (!part) throw new Error(`no catalogue part ${partId}`);
+    this.parts[partId] = part;
+  }
+
+  device(id: Id, kind: DeviceKind, name: string, partId: string | null, place: Place, more: Partial<Device> = {}): void {
+    if (partId) this.take(partId);
+    this.devices[id] = { id, kind, name, partId, place, ...more };
+  }
+
+  route(id: Id, name: string, waypoints: readonly (readonly [number, number, number])[], laid: Laid, slackM = 0.15): void {
+    this.routes[id] = { id, name, waypoints: waypoints.map(([xM, yM, zM]) => ({ xM, yM, zM })), slackM, measuredLengthM: null, laid };
+  }
+
+  cable(id: Id, name: string, from: string, to: string, partId: string, way: { routeId: string } | { lengthM: number; laid: Laid }): void {
+    this.take(cataloguePart(partId, 'cable').id satisfies CablePart['id']);
+    const end = (text: string) => ({ deviceId: text.slice(0, text.lastIndexOf('.')), terminal: text.slice(text.lastIndexOf('.') + 1) });
+    this.conductors[id] = {
+      id, name, kind: 'cable', a: end(from), b: end(to), partId, parallel: 1,
+      routeId: 'routeId' in way ? way.routeId : null,
+      lengthM: 'lengthM' in way ? way.lengthM : null,
+      laid: 'laid' in way ? way.laid : null,
+      jointResistanceOhm: null,
+    };
+  }
+
+  build(id: Id, name: string, more: Partial<Build>): Build {
+    return { ...emptyBuild(id, name), ...more, parts: this.parts, routes: this.routes, circuits: { hv: { devices: this.devices, conductors: this.conductors }, lv: { devices: {}, conductors: {} } } };
+  }
+}

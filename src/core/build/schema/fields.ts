@@ -1,0 +1,15 @@
+import Joi from 'joi';
+
+/** Building blocks of the schema. Every number is finite and bounded; every id is a plain word that no object inherits. */
+export const id = () => Joi.string().pattern(/^(?!(?:__proto__|prototype|constructor|toString|valueOf|hasOwnProperty)$)[A-Za-z0-9][A-Za-z0-9._-]{0,59}$/, 'id');
+export const text = (most = 200) => Joi.string().allow('').max(most);
+export const name = () => Joi.string().min(1).max(120);
+export const positive = (most = 1e9) => Joi.number().greater(0).max(most);
+export const nonNegative = (most = 1e9) => Joi.number().min(0).max(most);
+export const share = () => Joi.number().min(0).max(1);
+export const metres = () => Joi.number().min(-50).max(50);
+export const celsius = () => Joi.number().min(-60).max(300);
+export const nullable = <S extends Joi.AnySchema>(schema: S) => schema.allow(null);
+export const record = (schema: Joi.AnySchema, most = 5000) => Joi.object().pattern(id(), schema).max(most);
+export const object = (keys: Joi.SchemaMap) => Joi.object(keys).prefs({ presence: 'required' });
+export const optional = <S extends Joi.AnySchema>(schema: S) => schema.optional();

@@ -1,0 +1,2 @@
+export { buildJsonSchema } from './build-schema';
+export { LARGEST_FILE_BYTES, type ReadBuild, readBuild, readBuildText } from './read-build';

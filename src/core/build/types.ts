@@ -1,0 +1,234 @@
+import type { Part } from '../parts/types';
+import type { UnitSystem } from '../quantities/units';
+
+/**
+ * The document: plain data, SI base units with the unit in the name, nothing derived. Ids are random strings made at the edge;
+ * references are by id only. Complete topology, also where screens come later.
+ */
+export type Id = string;
+
+export const FORMAT = 'ropeway-build';
+export const VERSION = 1;
+
+/** Vehicle frame, metres: x back from the front axle, y left of the centre line, z up from the ground. */
+export interface Point {
+  readonly xM: number;
+  readonly yM: number;
+  readonly zM: number;
+}
+
+export interface Place extends Point {
+  readonly zoneId: Id;
+}
+
+export interface Zone {
+  readonly id: Id;
+  readonly name: string;
+  /** Design ambient: the hottest air that stays around a conductor there. */
+  readonly ambientC: number;
+}
+
+/** How a conductor lies. */
+export interface Laid {
+  readonly zoneId: Id;
+  readonly arrangement: 'single' | 'touching-pair';
+  readonly loadedCircuits: number;
+  readonly conduit: boolean;
+}
+
+export interface Route {
+  readonly id: Id;
+  readonly name: string;
+  readonly waypoints: readonly Point[];
+  /** Added to the way between the points: rises, bends, slack. */
+  readonly slackM: number;
+  /** Wins over the computed length. */
+  readonly measuredLengthM: number | null;
+  readonly laid: Laid;
+}
+
+export type CircuitName = 'hv' | 'lv';
+
+/** Terminals of each kind of device, and the circuit that each belongs to. */
+export const TERMINALS = {
+  box: { plus: 'hv', minus: 'hv' },
+  contactor: { a: 'hv', b: 'hv', coilPlus: 'lv', coilMinus: 'lv' },
+  fuse: { a: 'hv', b: 'hv' },
+  disconnect: { a: 'hv', b: 'hv', auxA: 'lv', auxB: 'lv' },
+  'precharge-resistor': { a: 'hv', b: 'hv' },
+  'discharge-resistor': { a: 'hv', b: 'hv' },
+  capacitor: { plus: 'hv', minus: 'hv' },
+  sensor: { a: 'hv', b: 'hv' },
+  junction: { n: 'hv' },
+  inverter: { plus: 'hv', minus: 'hv', u: 'hv', v: 'hv', w: 'hv' },
+  motor: { u: 'hv', v: 'hv', w: 'hv' },
+  charger: { plus: 'hv', minus: 'hv' },
+  converter: { plus: 'hv', minus: 'hv', lvPlus: 'lv', lvMinus: 'lv' },
+  'charger-converter': { plus: 'hv', minus: 'hv', lvPlus: 'lv', lvMinus: 'lv' },
+  heater: { plus: 'hv', minus: 'hv' },
+  compressor: { plus: 'hv', minus: 'hv' },
+  chassis: { n: 'hv' },
+  'auxiliary-battery': { plus: 'lv', minus: 'lv' },
+  'lv-fuse': { a: 'lv', b: 'lv' },
+  'lv-load': { plus: 'lv', minus: 'lv' },
+  'lv-switch': { a: 'lv', b: 'lv' },
+  relay: { a: 'lv', b: 'lv', coilPlus: 'lv', coilMinus: 'lv' },
+  'emergency-stop': { a: 'lv', b: 'lv' },
+  'inertia-switch': { a: 'lv', b: 'lv' },
+  'interlock-contact': { a: 'lv', b: 'lv' },
+  'lv-junction': { n: 'lv' },
+  earth: { n: 'lv' },
+} as const satisfies Record<string, Record<string, CircuitName>>;
+
+export type DeviceKind = keyof typeof TERMINALS;
+
+/** What a contactor is for; the states open and close contactors by it. */
+export type ContactorRole = 'main-plus' | 'main-minus' | 'precharge' | 'charge' | 'branch';
+
+export type StateId = 'parked' | 'precharge' | 'cruise' | 'hard-acceleration';
+
+export interface Device {
+  readonly id: Id;
+  readonly kind: DeviceKind;
+  readonly name: string;
+  readonly partId: Id | null;
+  readonly place: Place | null;
+  /** box: cells of one group chain and groups side by side. */
+  readonly cellsInSeries?: number;
+  readonly cellsInParallel?: number;
+  /** contactor */
+  readonly role?: ContactorRole;
+  /** Bus devices: power drawn in a state, W. Absent: nothing. */
+  readonly powersW?: Readonly<Partial<Record<StateId, number>>>;
+  /** Resistance and capacitance to the body, where they are known. */
+  readonly insulationOhm?: number;
+  readonly yCapacitanceF?: number;
+}
+
+export interface End {
+  readonly deviceId: Id;
+  readonly terminal: string;
+}
+
+export interface Conductor {
+  readonly id: Id;
+  readonly name: string;
+  readonly kind: 'cable' | 'busbar' | 'bolted';
+  readonly a: End;
+  readonly b: End;
+  /** A cable part; null for a busbar, for two terminals bolted together, or while it is not chosen. */
+  readonly partId: Id | null;
+  readonly parallel: number;
+  readonly routeId: Id | null;
+  /** Own length; wins over the route's. */
+  readonly lengthM: number | null;
+  /** Used when there is no route. */
+  readonly laid: Laid | null;
+  /** Both end joints together; null: the generic value. */
+  readonly jointResistanceOhm: number | null;
+}
+
+export interface Circuit {
+  readonly devices: Readonly<Record<Id, Device>>;
+  readonly conductors: Readonly<Record<Id, Conductor>>;
+}
+
+export interface Reading {
+  readonly id: Id;
+  readonly subjectId: Id;
+  /** Field of the subject's part that was measured, such as "resistanceOhm". */
+  readonly field: string;
+  readonly value: number;
+  readonly conditions: string;
+  /** ISO date. */
+  readonly date: string;
+  readonly by: string;
+}
+
+/** A reading taken for true on one instance; retired when the part is swapped. */
+export interface Adoption {
+  readonly id: Id;
+  readonly readingId: Id;
+  readonly subjectId: Id;
+  readonly field: string;
+  readonly partId: Id;
+}
+
+export interface Schools {
+  readonly contactors: 'both-poles' | 'single-pole';
+  readonly fusePosition: 'pack-terminal' | 'mid-string' | 'both';
+  readonly emergencyStop: 'electrical' | 'mechanical' | 'both';
+}
+
+export interface VehicleData {
+  readonly description: string;
+  readonly altitudeM: number;
+  readonly wheelbaseM: number | null;
+  readonly massEmptyKg: number | null;
+  readonly grossMassKg: number | null;
+}
+
+/** Assumed until Drive computes it: battery power of the inverter in each state. */
+export interface Duty {
+  readonly cruisePowerW: number;
+  readonly hardAccelerationPowerW: number;
+  readonly hardAccelerationS: number;
+}
+
+/** The corners between which the pack lives. */
+export interface PackLimits {
+  readonly socEmpty: number;
+  readonly coldestCellC: number;
+  readonly warmestCellC: number;
+  /** State of health of the aged pack. */
+  readonly agedHealth: number;
+}
+
+export interface PrechargeSequence {
+  /** Fraction of pack voltage at which the main contactor closes. */
+  readonly closeAtFraction: number;
+  /** Null: twice the expected time. */
+  readonly timeoutS: number | null;
+}
+
+/** An owner's changes to a derived state; never a copy of it. */
+export interface StateOverride {
+  readonly inverterPowerW?: number;
+}
+
+export interface Build {
+  readonly format: typeof FORMAT;
+  readonly version: typeof VERSION;
+  readonly id: Id;
+  readonly name: string;
+  readonly notes: string;
+  readonly units: UnitSystem;
+  readonly ruleSet: 'iec' | 'north-america';
+  readonly schools: Schools;
+  readonly vehicle: VehicleData;
+  readonly duty: Duty;
+  readonly packLimits: PackLimits;
+  readonly precharge: PrechargeSequence;
+  readonly states: Readonly<Partial<Record<StateId, StateOverride>>>;
+  readonly parts: Readonly<Record<Id, Part>>;
+  readonly zones: Readonly<Record<Id, Zone>>;
+  readonly routes: Readonly<Record<Id, Route>>;
+  readonly circuits: { readonly hv: Circuit; readonly lv: Circuit };
+  readonly readings: Readonly<Record<Id, Reading>>;
+  readonly adoptions: Readonly<Record<Id, Adoption>>;
+}
+
+/** The circuit of a device's terminal; undefined when its kind has no such terminal. */
+export function circuitOfTerminal(kind: DeviceKind, terminal: string): CircuitName | undefined {
+  const terminals: Readonly<Record<string, CircuitName>> = TERMINALS[kind];
+  return Object.hasOwn(terminals, terminal) ? terminals[terminal] : undefined;
+}
+
+/** Every device of a build; a device stands in one circuit's list and may have terminals in both. */
+export const findDevice = (build: Build, id: Id): Device | undefined => own(build.circuits.hv.devices, id) ?? own(build.circuits.lv.devices, id);
+export const findConductor = (build: Build, id: Id): Conductor | undefined => own(build.circuits.hv.conductors, id) ?? own(build.circuits.lv.conductors, id);
+
+/** Own entry of a record: ids come from files and must never reach the prototype. */
+export function own<T>(record: Readonly<Record<string, T>>, id: string | null): T | undefined {
+  return id !== null && Object.hasOwn(record, id) ? record[id] : undefined;
+}

@@ -1,0 +1,141 @@
+import type { Id } from '../build';
+import type { Dimension, Quantity } from '../quantities';
+import type { CaseId } from '../vehicle';
+
+export type Verdict = 'holds' | 'thin' | 'fails' | 'needs-data' | 'waits' | 'pending';
+export type StationId = 'survey' | 'pack' | 'drive' | 'hv-circuit' | 'cables' | 'low-voltage' | 'bms' | 'charging' | 'ancillaries' | 'interlocks' | 'harness' | 'plan' | 'commission' | 'logbook';
+
+/** What a check is about; `name` is for people. */
+export interface Ref {
+  readonly kind: 'device' | 'conductor' | 'pack' | 'build';
+  readonly id: Id;
+  readonly name: string;
+}
+
+/** One line that a person can redo by hand. */
+export interface WorkingLine {
+  /** Formula in symbols. */
+  readonly formula: string;
+  /** The same with figures in it; exact enough to be redone. */
+  readonly figures: string;
+  readonly result?: Quantity;
+  readonly note?: string;
+}
+
+export interface Working {
+  readonly lines: readonly WorkingLine[];
+  readonly sources: readonly string[];
+  /** Values that are assumed rather than known, in words. */
+  readonly assumed: readonly string[];
+}
+
+/** Code and figures; one sentence is made of it in `wording`. */
+export interface Wording {
+  readonly code: string;
+  readonly figures: Readonly<Record<string, Quantity | string>>;
+}
+
+export interface Check {
+  /** The rule, not the instance: "cable.temperature". Public and stable. */
+  readonly id: string;
+  readonly station: StationId;
+  readonly subject: Ref;
+  readonly case?: CaseId;
+  readonly verdict: Verdict;
+  readonly demand?: Quantity;
+  readonly limit?: Quantity;
+  /** Share of the limit that is left; below 0 it fails. Absent for yes/no rules and where nothing could be computed. */
+  readonly margin?: number;
+  readonly says: Wording;
+  readonly working: Working;
+  /** needs-data: which inputs. waits: which checks ("rule:subject"). */
+  readonly missing?: readonly { readonly ref: Ref; readonly what: string }[];
+}
+
+/** Identifies one check among all: rule and subject. */
+export const checkKey = (check: Pick<Check, 'id' | 'subject'>): string => `${check.id}:${check.subject.id}`;
+
+export const COMFORT = 0.1;
+
+/** Verdict of a margin: below 0 fails, below the comfort level thin. A margin that is not a number is a mistake, never a pass. */
+export function verdictOf(margin: number, comfort = COMFORT): Verdict {
+  if (Number.isNaN(margin)) throw new Error('a margin was not a number');
+  if (margin < 0) return 'fails';
+  return margin < comfort ? 'thin' : 'holds';
+}
+
+/** (limit − demand)/limit; a limit of zero can hold nothing. */
+export const marginAtMost = (demand: number, limit: number): number => (limit > 0 ? (limit - demand) / limit : demand <= 0 ? 0 : Number.NEGATIVE_INFINITY);
+/** (demand − limit)/limit */
+export const marginAtLeast = (demand: number, limit: number): number => (limit > 0 ? (demand - limit) / limit : Number.POSITIVE_INFINITY);
+/** By the rise over the surroundings. */
+export const marginOfRise = (reachedC: number, limitC: number, ambientC: number): number => (limitC > ambientC ? (limitC - reachedC) / (limitC - ambientC) : Number.NEGATIVE_INFINITY);
+
+/** What a rule states about one subject; the ledger fills in the rest. */
+export interface Finding {
+  readonly subject: Ref;
+  readonly case?: CaseId;
+  readonly demand?: Quantity;
+  readonly limit?: Quantity;
+  /** Absent with `holds` for yes/no rules. */
+  readonly margin?: number;
+  readonly holds?: boolean;
+  readonly figures?: Readonly<Record<string, Quantity | string>>;
+  /** Appended to the rule's code in the wording when a rule can say several things. */
+  readonly variant?: string;
+  readonly lines?: readonly WorkingLine[];
+  readonly assumed?: readonly string[];
+  readonly missing?: Check['missing'];
+  readonly waitsFor?: Check['missing'];
+}
+
+export interface Rule<Context> {
+  readonly id: string;
+  readonly station: StationId;
+  readonly comfort?: number;
+  readonly sources: readonly string[];
+  readonly judge: (context: Context) => readonly Finding[];
+}
+
+function verdictOfFinding(finding: Finding, comfort: number | undefined): Verdict {
+  if (finding.missing && finding.missing.length > 0) return 'needs-data';
+  if (finding.waitsFor && finding.waitsFor.length > 0) return 'waits';
+  if (finding.margin !== undefined) return verdictOf(finding.margin, comfort);
+  if (finding.holds !== undefined) return finding.holds ? 'holds' : 'fails';
+  throw new Error('a finding states neither a margin nor whether it holds');
+}
+
+/** Runs rules over a context. */
+export function runRules<Context>(rules: readonly Rule<Context>[], context: Context): Check[] {
+  return rules.flatMap((rule) =>
+    rule.judge(context).map((finding): Check => {
+      const { demand, limit, margin, subject } = finding;
+      const unjudged = finding.missing?.length ? finding.missing : finding.waitsFor?.length ? finding.waitsFor : undefined;
+      return {
+        id: rule.id,
+        station: rule.station,
+        subject,
+        verdict: verdictOfFinding(finding, rule.comfort),
+        ...(finding.case ? { case: finding.case } : {}),
+        ...(demand ? { demand } : {}),
+        ...(limit ? { limit } : {}),
+        ...(margin !== undefined && !unjudged ? { margin } : {}),
+        says: { code: finding.variant ? `${rule.id}.${finding.variant}` : rule.id, figures: { ...(demand ? { demand } : {}), ...(limit ? { limit } : {}), ...finding.figures } },
+        working: { lines: finding.lines ?? [], sources: rule.sources, assumed: finding.assumed ?? [] },
+        ...(unjudged ? { missing: unjudged } : {}),
+      };
+    }),
+  );
+}
+
+const RANK: Readonly<Record<Verdict, number>> = { fails: 0, thin: 1, 'needs-data': 2, waits: 3, pending: 4, holds: 5 };
+
+/** Thinnest first: failures by margin, then thin, then what is undecided, then what holds. Stable for equals. */
+export function sortLedger(checks: readonly Check[]): Check[] {
+  return [...checks].sort((p, q) => RANK[p.verdict] - RANK[q.verdict] || (p.margin ?? -1) - (q.margin ?? -1) || checkKey(p).localeCompare(checkKey(q)));
+}
+
+export const verdictRank = (verdict: Verdict): number => RANK[verdict];
+
+/** A figure for a working line: enough digits to redo the sum. */
+export const shown = (value: number, dimension: Dimension): Quantity => ({ value, dimension });

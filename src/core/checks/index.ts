@@ -1,0 +1,2 @@
+export * from './check';
+export { knownCodes, marginText, quantityText, type Said, say, VERDICT_WORDS } from './wording';

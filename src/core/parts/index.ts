@@ -1,0 +1,2 @@
+export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart, fuseOf } from './catalogue';
+export type * from './types';

@@ -1,0 +1,1 @@
+export { RULE_SETS, type RuleSet } from './rule-sets';

@@ -1,0 +1,1 @@
+export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';

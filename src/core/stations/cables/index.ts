@@ -1,0 +1,2 @@
+export { type CableRow, cableRows } from './results';
+export { CABLE_RULES } from './rules';

@@ -1,0 +1,60 @@
+import type { Id } from '../build';
+import type { Ref } from '../checks';
+import type { RuleSet } from '../rules';
+import type { PrechargeRun } from '../simulate';
+import { type ResolvedConductor, type ResolvedDevice, type SolvedCase, type Vehicle } from '../vehicle';
+
+/** What every station judges: the same solved vehicle and the same runs. */
+export interface Context {
+  readonly vehicle: Vehicle;
+  readonly rules: RuleSet;
+  readonly precharge: PrechargeRun | null;
+  /** Highest voltage between any two points of the circuit with the pack full, V; null while unsolved. */
+  readonly fullV: number | null;
+}
+
+export const PACK_REF: Ref = { kind: 'pack', id: 'pack', name: 'Pack' };
+export const deviceRef = (device: ResolvedDevice): Ref => ({ kind: 'device', id: device.id, name: device.device.name });
+export const conductorRef = (conductor: ResolvedConductor): Ref => ({ kind: 'conductor', id: conductor.id, name: conductor.conductor.name });
+
+export const ASSUMED_POWER = 'Inverter power is assumed in this state until Drive computes it.';
+
+export const solvedCases = (vehicle: Vehicle): SolvedCase[] => vehicle.cases.filter((solved) => solved.point.solvable);
+export const sustainedCases = (vehicle: Vehicle): SolvedCase[] => solvedCases(vehicle).filter((solved) => solved.state.duration === 'sustained');
+
+/** The case in which |current| through an element is largest. */
+export function worstCurrent(cases: readonly SolvedCase[], elementId: Id): { solved: SolvedCase; currentA: number } | null {
+  let worst: { solved: SolvedCase; currentA: number } | null = null;
+  for (const solved of cases) {
+    const currentA = Math.abs(solved.point.elementCurrentsA.get(elementId) ?? 0);
+    if (!worst || currentA > worst.currentA) worst = { solved, currentA };
+  }
+  return worst;
+}
+
+/** Cases without an operating point: checks that need them wait until the pack can give the power. */
+export const packMustDeliver = (vehicle: Vehicle) => (vehicle.cases.some((solved) => !solved.point.solvable) ? [{ ref: PACK_REF, what: 'gives the power asked' }] : undefined);
+
+export const NEEDS_CELLS = [{ ref: PACK_REF, what: 'cells' }];
+
+/** Largest difference between nodes of one island over the cases at full charge, V. */
+export function fullVoltage(vehicle: Vehicle): number | null {
+  let highest: number | null = null;
+  for (const { corner, point } of vehicle.cases) {
+    if (corner.id !== 'warm-new-full' || !point.solvable) continue;
+    const range = new Map<string, { low: number; high: number }>();
+    for (const [node, v] of point.nodeVoltagesV) {
+      const island = point.referenceOf.get(node)!;
+      const seen = range.get(island) ?? { low: v, high: v };
+      range.set(island, { low: Math.min(seen.low, v), high: Math.max(seen.high, v) });
+    }
+    for (const { low, high } of range.values()) highest = Math.max(highest ?? 0, high - low);
+  }
+  return highest;
+}
+
+export const corner = (solved: SolvedCase): string => `${solved.state.name}, ${solved.corner.name}`;
+export const amps = (value: number) => ({ value, dimension: 'current' as const });
+export const volts = (value: number) => ({ value, dimension: 'voltage' as const });
+export const watts = (value: number) => ({ value, dimension: 'power' as const });
+export const celsius = (value: number) => ({ value, dimension: 'temperature' as const });

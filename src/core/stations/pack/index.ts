@@ -1,0 +1,2 @@
+export { type BoxFigures, packResults, type PackResults, type WindowRow } from './results';
+export { PACK_RULES } from './rules';

@@ -1,0 +1,165 @@
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { boxSource, devicePowerW, partOf, type SolvedCase, terminalVoltage } from '../../vehicle';
+import { amps, ASSUMED_POWER, type Context, corner, deviceRef, NEEDS_CELLS, PACK_REF, packMustDeliver, solvedCases, volts, watts, worstCurrent } from '../context';
+
+const SOLVED = 'Nodal solution of the circuit in every state and corner';
+
+const present: Rule<Context> = {
+  id: 'pack.present',
+  station: 'pack',
+  sources: [],
+  judge: ({ vehicle }) => {
+    const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
+    const bare = boxes.filter((box) => !boxSource(box, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false }));
+    if (boxes.length === 0) return [{ subject: PACK_REF, missing: NEEDS_CELLS }];
+    return [bare.length > 0 ? { subject: PACK_REF, missing: bare.map((box) => ({ ref: deviceRef(box), what: 'cells' })) } : { subject: PACK_REF, holds: true, figures: { detail: `${boxes.length} ${boxes.length === 1 ? 'box' : 'boxes'}` } }];
+  },
+};
+
+const askedW = (vehicle: Context['vehicle'], solved: SolvedCase): number => vehicle.devices.reduce((sum, device) => sum + Math.max(0, devicePowerW(vehicle, device, solved.state.id)), 0);
+
+const delivers: Rule<Context> = {
+  id: 'pack.delivers',
+  station: 'pack',
+  sources: [SOLVED, 'Greatest power: the load factor at which the operating point vanishes'],
+  judge: ({ vehicle }) => {
+    const candidates = vehicle.cases.filter((solved) => solved.point.maximumLoadFactor !== null);
+    if (candidates.length === 0) return [];
+    const solved = candidates.reduce((worst, next) => (next.point.maximumLoadFactor! < worst.point.maximumLoadFactor! ? next : worst));
+    const factor = solved.point.maximumLoadFactor!;
+    const asked = askedW(vehicle, solved);
+    return [
+      {
+        subject: PACK_REF, case: solved.id, demand: watts(asked), limit: watts(asked * factor), margin: marginAtMost(asked, asked * factor),
+        lines: [
+          { formula: 'P_most = k · P_asked, k where the solution vanishes', figures: `${factor.toPrecision(4)} · ${q(asked, 'power')}`, result: watts(asked * factor), note: corner(solved) },
+          { formula: 'margin = (P_most − P_asked) / P_most', figures: `(${q(asked * factor, 'power')} − ${q(asked, 'power')}) / ${q(asked * factor, 'power')}`, result: { value: marginAtMost(asked, asked * factor), dimension: 'ratio' } },
+        ],
+        assumed: [ASSUMED_POWER],
+      },
+    ];
+  },
+};
+
+const sag: Rule<Context> = {
+  id: 'pack.sag',
+  station: 'pack',
+  comfort: 0.05,
+  sources: [SOLVED, 'Lowest cell voltage under load: the cell’s part'],
+  judge: ({ vehicle }) => {
+    const waitsFor = packMustDeliver(vehicle);
+    return vehicle.devices.flatMap((box): Finding[] => {
+      const cell = partOf(box, 'cell');
+      const series = box.device.cellsInSeries;
+      if (box.device.kind !== 'box' || !cell || !series) return [];
+      if (waitsFor) return [{ subject: deviceRef(box), waitsFor }];
+      const ends = { plus: { deviceId: box.id, terminal: 'plus' }, minus: { deviceId: box.id, terminal: 'minus' } };
+      let worst: { solved: SolvedCase; v: number } | null = null;
+      for (const solved of solvedCases(vehicle)) {
+        const v = terminalVoltage(solved, ends.plus, ends.minus);
+        if (v !== null && (!worst || v < worst.v)) worst = { solved, v };
+      }
+      if (!worst) return [];
+      const { solved, v } = worst;
+      const source = boxSource(box, solved.corner)!;
+      const current = Math.abs(solved.point.elementCurrentsA.get(box.id) ?? 0);
+      const perCell = v / series;
+      return [
+        {
+          subject: deviceRef(box), case: solved.id, demand: { value: perCell, dimension: 'voltage' }, limit: volts(cell.emptyV), margin: marginAtLeast(perCell, cell.emptyV),
+          lines: [
+            { formula: 'V = V_rest − I · R', figures: `${q(source.voltageV, 'voltage')} − ${q(current, 'current')} · ${q(source.resistanceOhm, 'resistance')}`, result: volts(v), note: corner(solved) },
+            { formula: 'V per cell = V / cells in series', figures: `${q(v, 'voltage')} / ${series}`, result: volts(perCell) },
+          ],
+          assumed: [ASSUMED_POWER, `Cells at ${q(solved.corner.cellTemperatureC, 'temperature')}, state of charge ${Math.round(solved.corner.soc * 100)} %, health ${Math.round(solved.corner.health * 100)} %.`],
+        },
+      ];
+    });
+  },
+};
+
+/** Highest and lowest terminal voltage of a bus device over the cases in which it is fed. */
+function extremes(context: Context, deviceId: string): { high: { v: number; solved: SolvedCase }; low: { v: number; solved: SolvedCase } } | null {
+  let high: { v: number; solved: SolvedCase } | null = null;
+  let low: { v: number; solved: SolvedCase } | null = null;
+  for (const solved of solvedCases(context.vehicle)) {
+    if (!solved.state.closed.includes('main-plus') && solved.state.id !== 'precharge') continue;
+    const v = terminalVoltage(solved, { deviceId, terminal: 'plus' }, { deviceId, terminal: 'minus' });
+    if (v === null) continue;
+    if (!high || v > high.v) high = { v, solved };
+    if (solved.state.id !== 'precharge' && (!low || v < low.v)) low = { v, solved };
+  }
+  return high ? { high, low: low ?? high } : null;
+}
+
+const windows = (context: Context) =>
+  context.vehicle.devices.flatMap((device) => {
+    const window = partOf(device, 'inverter')?.window ?? partOf(device, 'bus-device')?.window;
+    return window ? [{ device, window }] : [];
+  });
+
+const voltageMax: Rule<Context> = {
+  id: 'device.voltage-max',
+  station: 'pack',
+  comfort: 0.05,
+  sources: ['Window of the device: its part', 'Full charge: charge voltage of every cell in series'],
+  judge: (context) =>
+    windows(context).flatMap(({ device, window }): Finding[] => {
+      const found = extremes(context, device.id);
+      if (!found) return [];
+      const { v, solved } = found.high;
+      const destroys = v > window.absoluteMaxV;
+      const limit = destroys ? window.absoluteMaxV : window.workingMaxV;
+      const width = window.workingMaxV - window.workingMinV;
+      return [
+        {
+          subject: deviceRef(device), case: solved.id, demand: volts(v), limit: volts(limit), margin: (limit - v) / width, ...(destroys ? { variant: 'survives' } : {}),
+          lines: [{ formula: 'margin = (V_limit − V_full) / (V_working max − V_working min)', figures: `(${q(limit, 'voltage')} − ${q(v, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`, result: { value: (limit - v) / width, dimension: 'ratio' }, note: corner(solved) }],
+        },
+      ];
+    }),
+};
+
+const voltageMin: Rule<Context> = {
+  id: 'device.voltage-min',
+  station: 'pack',
+  comfort: 0.05,
+  sources: ['Window of the device: its part', SOLVED],
+  judge: (context) => {
+    const waitsFor = packMustDeliver(context.vehicle);
+    return windows(context).flatMap(({ device, window }): Finding[] => {
+      if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
+      const found = extremes(context, device.id);
+      if (!found) return [];
+      const { v, solved } = found.low;
+      const width = window.workingMaxV - window.workingMinV;
+      return [
+        {
+          subject: deviceRef(device), case: solved.id, demand: volts(v), limit: volts(window.workingMinV), margin: (v - window.workingMinV) / width,
+          lines: [{ formula: 'margin = (V_lowest − V_working min) / (V_working max − V_working min)', figures: `(${q(v, 'voltage')} − ${q(window.workingMinV, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`, result: { value: (v - window.workingMinV) / width, dimension: 'ratio' }, note: corner(solved) }],
+          assumed: [ASSUMED_POWER],
+        },
+      ];
+    });
+  },
+};
+
+const inverterCurrent: Rule<Context> = {
+  id: 'inverter.current',
+  station: 'pack',
+  sources: ['Battery current of the inverter: its part', SOLVED],
+  judge: ({ vehicle }) => {
+    const waitsFor = packMustDeliver(vehicle);
+    return vehicle.devices.flatMap((device): Finding[] => {
+      const inverter = partOf(device, 'inverter');
+      if (!inverter) return [];
+      if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
+      const worst = worstCurrent(solvedCases(vehicle), device.id);
+      if (!worst || worst.currentA === 0) return [];
+      const limit = inverter.maxBatteryCurrentA;
+      return [{ subject: deviceRef(device), case: worst.solved.id, demand: amps(worst.currentA), limit: amps(limit), margin: marginAtMost(worst.currentA, limit), lines: [{ formula: 'margin = (I_max − I) / I_max', figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`, result: { value: marginAtMost(worst.currentA, limit), dimension: 'ratio' }, note: corner(worst.solved) }], assumed: [ASSUMED_POWER] }];
+    });
+  },
+};
+
+export const PACK_RULES: readonly Rule<Context>[] = [present, delivers, sag, voltageMax, voltageMin, inverterCurrent];

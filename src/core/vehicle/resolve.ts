@@ -1,0 +1,117 @@
+import { type Build, type Conductor, type Device, type Id, type Laid, own, type Zone } from '../build';
+import type { CablePart, Part, PartKind, PartOf } from '../parts';
+import { airPressurePa } from '../physics/air';
+import type { CableBuild, CablePlace } from '../physics/cable';
+import { INSULATION_W_PER_MK } from '../physics/cable';
+
+/** Two crimped and bolted lugs at 20 °C, both ends together (generic, 0.05 mΩ each). */
+const JOINTS_OHM = 0.0001;
+/** A busbar or a bolted pair with its joints (generic). */
+const BUSBAR_OHM = 0.00005;
+/** Length taken for a conductor whose own is not known yet, only to keep the network whole. */
+export const ASSUMED_LENGTH_M = 1;
+
+export interface ResolvedConductor {
+  readonly id: Id;
+  readonly conductor: Conductor;
+  /** With adopted readings; null: not chosen, or no cable. */
+  readonly cable: CablePart | null;
+  readonly lengthM: number | null;
+  readonly lengthFrom: 'own' | 'measured' | 'route' | 'unknown';
+  readonly laid: Laid | null;
+  readonly zone: Zone | null;
+  readonly jointOhm: number;
+  readonly thermal: { readonly build: CableBuild; readonly place: CablePlace } | null;
+  /** What is missing for its own checks. */
+  readonly missing: readonly ('part' | 'length' | 'place')[];
+}
+
+export interface ResolvedDevice {
+  readonly id: Id;
+  readonly device: Device;
+  /** With adopted readings; null while it is not chosen. */
+  readonly part: Part | null;
+  readonly ambientC: number;
+}
+
+/** A part with the readings that are adopted for this instance; they are retired with the part that they were adopted on. */
+function withAdopted<P extends Part>(build: Build, subjectId: Id, part: P): P {
+  let result = part;
+  for (const adoption of Object.values(build.adoptions)) {
+    if (adoption.subjectId !== subjectId || adoption.partId !== part.id) continue;
+    const reading = own(build.readings, adoption.readingId);
+    if (reading && typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number') result = { ...result, [adoption.field]: reading.value, provenance: 'measured' };
+  }
+  return result;
+}
+
+function lengthOf(build: Build, conductor: Conductor): Pick<ResolvedConductor, 'lengthM' | 'lengthFrom'> {
+  if (conductor.lengthM !== null) return { lengthM: conductor.lengthM, lengthFrom: 'own' };
+  const route = own(build.routes, conductor.routeId);
+  if (!route) return { lengthM: null, lengthFrom: 'unknown' };
+  if (route.measuredLengthM !== null) return { lengthM: route.measuredLengthM, lengthFrom: 'measured' };
+  let sum = route.slackM;
+  for (let i = 1; i < route.waypoints.length; i++) {
+    const p = route.waypoints[i - 1]!;
+    const q = route.waypoints[i]!;
+    sum += Math.hypot(q.xM - p.xM, q.yM - p.yM, q.zM - p.zM);
+  }
+  return sum > 0 ? { lengthM: sum, lengthFrom: 'route' } : { lengthM: null, lengthFrom: 'unknown' };
+}
+
+function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor {
+  const route = own(build.routes, conductor.routeId);
+  const laid = route?.laid ?? conductor.laid;
+  const zone = laid ? (own(build.zones, laid.zoneId) ?? null) : null;
+  const found = own(build.parts, conductor.partId);
+  const cable = conductor.kind === 'cable' && found?.kind === 'cable' ? withAdopted(build, conductor.id, found) : null;
+  const length = lengthOf(build, conductor);
+  const missing: ResolvedConductor['missing'][number][] = [];
+  if (conductor.kind === 'cable') {
+    if (!cable) missing.push('part');
+    if (length.lengthM === null) missing.push('length');
+    if (!zone) missing.push('place');
+  }
+  const thermal =
+    cable && laid && zone
+      ? {
+          build: {
+            metal: cable.metal,
+            resistance20OhmPerM: cable.resistance20OhmPerM,
+            conductorDiameterMm: cable.conductorDiameterMm,
+            layers: [{ outerDiameterMm: cable.outerDiameterMm, conductivityWPerMK: INSULATION_W_PER_MK[cable.insulation] }],
+          },
+          place: { arrangement: laid.arrangement, loadedCircuits: laid.loadedCircuits, conduit: laid.conduit, ambientC: zone.ambientC, airSpeedMPerS: 0, airPressurePa: airPressurePa(build.vehicle.altitudeM), emissivity: 0.9 },
+        }
+      : null;
+  return { id: conductor.id, conductor, cable, ...length, laid: laid ?? null, zone, jointOhm: conductor.jointResistanceOhm ?? (conductor.kind === 'cable' ? JOINTS_OHM : BUSBAR_OHM), thermal, missing };
+}
+
+function resolveDevice(build: Build, device: Device): ResolvedDevice {
+  const part = own(build.parts, device.partId);
+  const zone = device.place ? own(build.zones, device.place.zoneId) : undefined;
+  return { id: device.id, device, part: part ? withAdopted(build, device.id, part) : null, ambientC: zone?.ambientC ?? DEFAULT_AMBIENT_C };
+}
+
+/** Ambient of a device whose place is not known (generic: inside a closed box on a warm day). */
+export const DEFAULT_AMBIENT_C = 45;
+
+export interface Resolved {
+  readonly build: Build;
+  readonly devices: readonly ResolvedDevice[];
+  readonly conductors: readonly ResolvedConductor[];
+  readonly deviceOf: ReadonlyMap<Id, ResolvedDevice>;
+  readonly conductorOf: ReadonlyMap<Id, ResolvedConductor>;
+}
+
+/** The high-voltage circuit with every length, part and place looked up. */
+export function resolve(build: Build): Resolved {
+  const devices = Object.values(build.circuits.hv.devices).map((device) => resolveDevice(build, device));
+  const conductors = Object.values(build.circuits.hv.conductors).map((conductor) => resolveConductor(build, conductor));
+  return { build, devices, conductors, deviceOf: new Map(devices.map((device) => [device.id, device])), conductorOf: new Map(conductors.map((conductor) => [conductor.id, conductor])) };
+}
+
+/** The part of a device when it is of the kind asked for. */
+export function partOf<K extends PartKind>(device: ResolvedDevice | undefined, kind: K): PartOf<K> | null {
+  return device?.part?.kind === kind ? (device.part as PartOf<K>) : null;
+}

@@ -1,0 +1,125 @@
+import type { End, StateId } from '../build';
+import type { Element, NodeName } from '../circuit';
+import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from '../physics/cell';
+import { resistanceAt } from '../physics/conductor';
+import { fuseResistance } from '../physics/fuse';
+import { type Corner, inverterPowerW, type State } from './cases';
+import { ASSUMED_LENGTH_M, partOf, type Resolved, type ResolvedConductor, type ResolvedDevice } from './resolve';
+
+/** Resistance taken for a series device whose part is not chosen yet (generic). */
+const UNKNOWN_SERIES_OHM = 0.0005;
+
+export const nodeOf = (end: End): NodeName => `${end.deviceId}.${end.terminal}`;
+export const terminalNode = (device: ResolvedDevice, terminal: string): NodeName => `${device.id}.${terminal}`;
+export const capacitorId = (deviceId: string): string => `${deviceId}:link`;
+
+/** Rest (or charge) voltage and resistance of a box in a corner: V and Ω; null while its cells are not chosen. */
+export function boxSource(box: ResolvedDevice, corner: Pick<Corner, 'soc' | 'cellTemperatureC' | 'health' | 'atChargeVoltage'>, ohmicShare = 1): { voltageV: number; resistanceOhm: number } | null {
+  const cell = partOf(box, 'cell');
+  const series = box.device.cellsInSeries;
+  if (!cell || series === undefined) return null;
+  const parallel = box.device.cellsInParallel ?? 1;
+  const perCell = cell.resistanceOhm * resistanceTemperatureFactor(corner.cellTemperatureC) * resistanceAgeFactor(corner.health) * ohmicShare;
+  const rest = openCircuitVoltage(cell.chemistry, corner.soc);
+  return { voltageV: series * (corner.atChargeVoltage ? Math.max(cell.fullV, rest) : rest), resistanceOhm: series * (perCell / parallel + cell.linkResistanceOhm) };
+}
+
+/** Resistance of a conductor at a temperature, joints included, Ω. Unknown parts count as their joints only. */
+export function conductorOhm(resolved: ResolvedConductor, temperatureC: number): number {
+  if (!resolved.cable) return resolved.jointOhm;
+  const perMetre = resistanceAt(resolved.cable.resistance20OhmPerM, temperatureC, resolved.cable.metal);
+  return ((resolved.lengthM ?? ASSUMED_LENGTH_M) * perMetre) / resolved.conductor.parallel + resolved.jointOhm;
+}
+
+/** Power of a bus device in a state, W. */
+export function devicePowerW(resolved: Resolved, device: ResolvedDevice, state: StateId): number {
+  if (device.device.kind === 'inverter') return inverterPowerW(resolved.build, state);
+  return device.device.powersW?.[state] ?? 0;
+}
+
+export interface StampOptions {
+  readonly state: State;
+  readonly corner: Corner;
+  readonly temperatureOf: (conductorId: string) => number;
+  /** Link capacitors, as in transients; left out of operating points. */
+  readonly capacitors?: boolean;
+  /** Loads that wake by themselves, as in precharge. */
+  readonly wakingLoads?: boolean;
+  /** Share of the cells' slow resistance that counts (milliseconds: 0.5). */
+  readonly ohmicShare?: number;
+}
+
+function stampDevice(resolved: Resolved, device: ResolvedDevice, options: StampOptions, out: Element[]): void {
+  const { id } = device;
+  const at = (terminal: string) => terminalNode(device, terminal);
+  const series = (resistanceOhm: number) => out.push({ id, kind: 'resistor', a: at('a'), b: at('b'), resistanceOhm });
+  switch (device.device.kind) {
+    case 'box': {
+      const source = boxSource(device, options.corner, options.ohmicShare);
+      if (source) out.push({ id, kind: 'source', a: at('plus'), b: at('minus'), ...source });
+      return;
+    }
+    case 'contactor': {
+      const closed = options.state.closed.includes(device.device.role ?? 'branch');
+      out.push({ id, kind: 'switch', a: at('a'), b: at('b'), closed, resistanceOhm: partOf(device, 'contactor')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM });
+      return;
+    }
+    case 'disconnect':
+      out.push({ id, kind: 'switch', a: at('a'), b: at('b'), closed: true, resistanceOhm: partOf(device, 'disconnect')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM });
+      return;
+    case 'fuse': {
+      const fuse = partOf(device, 'fuse');
+      series(fuse ? fuseResistance(fuse) : UNKNOWN_SERIES_OHM);
+      return;
+    }
+    case 'sensor':
+      series(partOf(device, 'sensor')?.resistanceOhm ?? UNKNOWN_SERIES_OHM);
+      return;
+    case 'precharge-resistor':
+    case 'discharge-resistor': {
+      const resistor = partOf(device, 'resistor');
+      if (resistor) series(resistor.resistanceOhm);
+      return;
+    }
+    case 'inverter':
+    case 'charger':
+    case 'converter':
+    case 'charger-converter':
+    case 'heater':
+    case 'compressor':
+      stampLoad(resolved, device, options, out);
+      return;
+    default:
+      return;
+  }
+}
+
+function stampLoad(resolved: Resolved, device: ResolvedDevice, options: StampOptions, out: Element[]): void {
+  const a = terminalNode(device, 'plus');
+  const b = terminalNode(device, 'minus');
+  const busDevice = partOf(device, 'bus-device');
+  const inverter = partOf(device, 'inverter');
+  const capacitanceF = busDevice?.linkCapacitanceF ?? inverter?.linkCapacitanceF ?? 0;
+  if (options.capacitors && capacitanceF > 0) out.push({ id: capacitorId(device.id), kind: 'capacitor', a, b, capacitanceF });
+  const wakes = options.wakingLoads === true && busDevice !== null && busDevice.turnOnV !== null;
+  const powerW = wakes ? busDevice.ratedPowerW : devicePowerW(resolved, device, options.state.id);
+  if (powerW === 0) return;
+  out.push({ id: device.id, kind: 'power', a, b, powerW, ...(wakes ? { turnOnV: busDevice.turnOnV ?? 0, ...(busDevice.turnOffV === null ? {} : { turnOffV: busDevice.turnOffV }) } : {}) });
+}
+
+/** Devices and conductors of the high-voltage circuit as elements of the network, element ids = ids of the document. */
+export function stamp(resolved: Resolved, options: StampOptions): Element[] {
+  const elements: Element[] = [];
+  for (const device of resolved.devices) stampDevice(resolved, device, options, elements);
+  for (const conductor of resolved.conductors) {
+    const { a, b } = conductor.conductor;
+    elements.push({ id: conductor.id, kind: 'resistor', a: nodeOf(a), b: nodeOf(b), resistanceOhm: conductorOhm(conductor, options.temperatureOf(conductor.id)) });
+  }
+  return elements;
+}
+
+/** The node that the network is referred to: the minus of the first box. Null without cells. */
+export function groundOf(resolved: Resolved): NodeName | null {
+  const box = resolved.devices.filter((device) => device.device.kind === 'box' && boxSource(device, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false })).sort((p, q) => (p.id < q.id ? -1 : 1))[0];
+  return box ? terminalNode(box, 'minus') : null;
+}

@@ -1,0 +1,130 @@
+import type { Build, Id } from '../build';
+import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver } from '../circuit';
+import { ampacity, steadyTemperature } from '../physics/cable';
+import { type CaseId, caseId, type Corner, cornersOf, type State, STATES } from './cases';
+import { Memo } from './memo';
+import { type Resolved, resolve, type ResolvedConductor } from './resolve';
+import { groundOf, nodeOf, stamp } from './stamp';
+
+export interface SolvedCase {
+  readonly id: CaseId;
+  readonly state: State;
+  readonly corner: Corner;
+  readonly point: OperatingPoint;
+  /** Conductor temperatures that the resistances were taken at, °C; null: no steady temperature. */
+  readonly temperaturesC: ReadonlyMap<Id, number | null>;
+}
+
+export interface Vehicle extends Resolved {
+  /** Null with a reason when the circuit can't be solved at all. */
+  readonly cases: readonly SolvedCase[];
+  readonly unsolved: string | null;
+  /** Highest and nominal pack voltage, and rest voltage when empty: Σ over all boxes in series, V. */
+  readonly caseOf: (id: CaseId) => SolvedCase | undefined;
+}
+
+const solvers = new Memo<OperatingPointSolver>(24);
+const temperatures = new Memo<number | null>(4000);
+const ampacities = new Memo<number>(2000);
+
+/** What decides the structure of the equations; values may differ. */
+function structureKey(elements: readonly Element[], ground: string): string {
+  let key = ground;
+  for (const element of elements) {
+    const resistance = 'resistanceOhm' in element ? (element.resistanceOhm ?? 0) : 0;
+    const law = element.kind === 'switch' ? (element.closed ? 's' : 'o') : element.kind[0];
+    const sign = element.kind === 'power' ? Math.sign(element.powerW) : '';
+    key += `|${element.id},${element.a},${element.b},${law}${sign}${resistance >= 1 ? 'G' : resistance === 0 ? '0' : ''}`;
+  }
+  return key;
+}
+
+function solve(elements: readonly Element[], ground: string, withLoadFactor: boolean): OperatingPoint {
+  const solver = solvers.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
+  return solver.solve(elements, withLoadFactor);
+}
+
+const placeKey = (conductor: ResolvedConductor): string => JSON.stringify(conductor.thermal);
+
+/** Steady temperature of one of the parallel conductors at a current through all of them, °C; null when there is none. */
+export function conductorTemperature(conductor: ResolvedConductor, currentA: number): number | null {
+  const { thermal } = conductor;
+  if (!thermal) return conductor.zone?.ambientC ?? 40;
+  const each = Math.abs(currentA) / conductor.conductor.parallel;
+  return temperatures.get(`${placeKey(conductor)}@${each.toPrecision(7)}`, () => steadyTemperature(thermal.build, thermal.place, each).conductorTemperatureC);
+}
+
+/** Continuous current of all parallel conductors together at the cable's temperature class, A; null while part or place is missing. */
+export function conductorAmpacity(conductor: ResolvedConductor): number | null {
+  const { thermal, cable } = conductor;
+  if (!thermal || !cable) return null;
+  return conductor.conductor.parallel * ampacities.get(`${placeKey(conductor)}^${cable.temperatureClassC}`, () => ampacity(thermal.build, thermal.place, cable.temperatureClassC));
+}
+
+/** Temperature at which a conductor without a steady one is taken: its class. The check on it fails anyway. */
+const hotOf = (conductor: ResolvedConductor): number => conductor.cable?.temperatureClassC ?? 125;
+const ambientOf = (conductor: ResolvedConductor): number => conductor.zone?.ambientC ?? 40;
+
+function solveCase(resolved: Resolved, state: State, corner: Corner, ground: string, startC: ReadonlyMap<Id, number | null> | null): SolvedCase {
+  let temperaturesC: Map<Id, number | null> = new Map(resolved.conductors.map((conductor) => [conductor.id, startC?.get(conductor.id) ?? ambientOf(conductor)]));
+  const temperatureOf = (id: Id) => temperaturesC.get(id) ?? hotOf(resolved.conductorOf.get(id)!);
+  const withLoadFactor = state.id === 'hard-acceleration' && corner.id === 'cold-old-empty';
+  let point = solve(stamp(resolved, { state, corner, temperatureOf }), ground, withLoadFactor);
+  // Current heats the conductor, heat raises its resistance, resistance raises the current of a constant power: repeat until they agree.
+  const settles = state.duration === 'sustained' && state.closed.length > 0 && point.solvable;
+  for (let round = 0; settles && round < 8; round++) {
+    const next = new Map<Id, number | null>();
+    let moved = 0;
+    for (const conductor of resolved.conductors) {
+      const settled = conductorTemperature(conductor, point.elementCurrentsA.get(conductor.id) ?? 0);
+      moved = Math.max(moved, Math.abs((settled ?? hotOf(conductor)) - temperatureOf(conductor.id)));
+      next.set(conductor.id, settled);
+    }
+    temperaturesC = next;
+    if (moved < 0.05) break;
+    const again = solve(stamp(resolved, { state, corner, temperatureOf }), ground, false);
+    if (!again.solvable) return { id: caseId(state, corner), state, corner, point: again, temperaturesC };
+    point = { ...again, maximumLoadFactor: point.maximumLoadFactor };
+  }
+  return { id: caseId(state, corner), state, corner, point, temperaturesC };
+}
+
+/** Resolves the build and solves every case once. Nothing here judges. */
+export function vehicleOf(build: Build): Vehicle {
+  const resolved = resolve(build);
+  const ground = groundOf(resolved);
+  const cases: SolvedCase[] = [];
+  let unsolved: string | null = null;
+  if (ground === null) unsolved = 'There are no cells yet.';
+  else {
+    try {
+      const cruise = new Map<string, ReadonlyMap<Id, number | null>>();
+      const order = [...STATES].sort((p, q) => (p.id === 'cruise' ? -1 : q.id === 'cruise' ? 1 : 0));
+      for (const state of order) {
+        for (const corner of cornersOf(build)) {
+          // Peaks ride on conductors that cruise has warmed.
+          const solved = solveCase(resolved, state, corner, ground, state.id === 'hard-acceleration' ? (cruise.get(corner.id) ?? null) : null);
+          if (state.id === 'cruise') cruise.set(corner.id, solved.temperaturesC);
+          cases.push(solved);
+        }
+      }
+    } catch (error) {
+      if (!(error instanceof NetworkError)) throw error;
+      unsolved = `${error.message} ${error.remedy}`;
+      cases.length = 0;
+    }
+  }
+  const byId = new Map(cases.map((solved) => [solved.id, solved]));
+  return { ...resolved, cases, unsolved, caseOf: (id) => byId.get(id) };
+}
+
+/** Voltage between two terminals in a solved case, V; null across islands or without a solution. */
+export function terminalVoltage(solved: SolvedCase, from: { deviceId: Id; terminal: string }, to: { deviceId: Id; terminal: string }): number | null {
+  const a = nodeOf(from);
+  const b = nodeOf(to);
+  const { point } = solved;
+  if (!point.solvable || point.referenceOf.get(a) !== point.referenceOf.get(b)) return null;
+  const va = point.nodeVoltagesV.get(a);
+  const vb = point.nodeVoltagesV.get(b);
+  return va === undefined || vb === undefined ? null : va - vb;
+}
