@@ -83,7 +83,8 @@ export interface Finding {
   readonly figures?: Readonly<Record<string, Quantity | string>>;
   /** Appended to the rule's code in the wording when a rule can say several things. */
   readonly variant?: string;
-  readonly lines?: readonly WorkingLine[];
+  /** Made when the working is opened: most never are. */
+  readonly lines?: () => readonly WorkingLine[];
   readonly assumed?: readonly string[];
   readonly missing?: Check['missing'];
   readonly waitsFor?: Check['missing'];
@@ -121,7 +122,9 @@ export function runRules<Context>(rules: readonly Rule<Context>[], context: Cont
         ...(limit ? { limit } : {}),
         ...(margin !== undefined && !unjudged ? { margin } : {}),
         says: { code: finding.variant ? `${rule.id}.${finding.variant}` : rule.id, figures: { ...(demand ? { demand } : {}), ...(limit ? { limit } : {}), ...finding.figures } },
-        working: { lines: finding.lines ?? [], sources: rule.sources, assumed: finding.assumed ?? [] },
+        get working() {
+          return { lines: finding.lines?.() ?? [], sources: rule.sources, assumed: finding.assumed ?? [] };
+        },
         ...(unjudged ? { missing: unjudged } : {}),
       };
     }),
@@ -130,9 +133,12 @@ export function runRules<Context>(rules: readonly Rule<Context>[], context: Cont
 
 const RANK: Readonly<Record<Verdict, number>> = { fails: 0, thin: 1, 'needs-data': 2, waits: 3, pending: 4, holds: 5 };
 
-/** Thinnest first: failures by margin, then thin, then what is undecided, then what holds. Stable for equals. */
+/** Thinnest first: what fails (yes/no rules before margins), then thin, then what is undecided, then what holds (yes/no rules last). */
 export function sortLedger(checks: readonly Check[]): Check[] {
-  return [...checks].sort((p, q) => RANK[p.verdict] - RANK[q.verdict] || (p.margin ?? -1) - (q.margin ?? -1) || checkKey(p).localeCompare(checkKey(q)));
+  const weight = (check: Check): number => check.margin ?? (check.verdict === 'holds' ? Number.MAX_VALUE : -Number.MAX_VALUE);
+  const keyed = checks.map((check) => ({ check, rank: RANK[check.verdict], weight: weight(check), key: checkKey(check) }));
+  keyed.sort((p, q) => p.rank - q.rank || p.weight - q.weight || (p.key < q.key ? -1 : p.key > q.key ? 1 : 0));
+  return keyed.map(({ check }) => check);
 }
 
 export const verdictRank = (verdict: Verdict): number => RANK[verdict];

@@ -1,5 +1,6 @@
+export { collapseChains } from './collapse';
 export type { ElementRecord } from './meters';
 export type { Capacitor, Element, Inductor, Network, NodeName, PowerLoad, Resistor, Source, Switch } from './netlist';
 export { NetworkError } from './netlist';
 export { type OperatingPoint, operatingPoint, OperatingPointSolver } from './operating-point';
-export { type Probe, type SwitchEvent, type Threshold, transient, type TransientOptions, type TransientResult } from './transient';
+export { firstInstant, type Probe, type SwitchEvent, type Threshold, transient, type TransientOptions, type TransientResult } from './transient';

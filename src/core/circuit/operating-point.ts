@@ -96,8 +96,9 @@ export class OperatingPointSolver {
     for (const node of this.mna.nodeIndex.keys()) nodeVoltagesV.set(node, this.mna.nodeVoltage(node, x));
     const elementCurrentsA = new Map<string, number>();
     const elementPowersW = new Map<string, number>();
+    const portOf = new Map(this.ports.map((port, k) => [port.element.id, k]));
     for (const element of elements) {
-      const port = this.ports.findIndex((candidate) => candidate.element.id === element.id);
+      const port = portOf.get(element.id) ?? -1;
       const place = this.mna.place(element.id);
       const floating = element.kind === 'power' && port < 0 && !this.bridging.has(element.id);
       const current = port >= 0 ? solution.currents[port]! : place && !floating ? this.mna.current(place, x) : 0;

@@ -3,7 +3,7 @@ import { type ElementRecord, Meters } from './meters';
 import { type Capacitor, checkNetwork, type Element, type Inductor, type Network, NetworkError, type NodeName, type PowerLoad, voltageScale } from './netlist';
 import { OperatingPointSolver } from './operating-point';
 import { ERROR_ORDER } from './sdirk';
-import { type Solution, type State, Stepper } from './stepper';
+import { type Solution, type State, type Step, Stepper } from './stepper';
 import { refuseIdealLoops } from './topology';
 
 export interface SwitchEvent {
@@ -250,19 +250,9 @@ export class Transient {
       let happened: Watch[] = [];
       const passed = (solution: Solution) => watches.filter((watch, k) => valuesBefore[k]! < 0 && watch.value(stepper, solution) >= 0);
       if (passed(step.stages.at(-1)!).length > 0) {
-        let low = 0;
-        let high = stride;
-        let highStep = step;
-        while (high - low > 1e-7 * stride && high - low > tiny) {
-          const middle = (low + high) / 2;
-          const trial = stepper.step(state, middle, weight);
-          if (trial && passed(trial.stages.at(-1)!).length > 0) {
-            high = middle;
-            highStep = trial;
-          } else low = middle;
-        }
-        used = high;
-        step = highStep;
+        const first = this.locate(stepper, state, stride, step, weight, passed, watches, valuesBefore);
+        used = first.h;
+        step = first.step;
         happened = passed(step.stages.at(-1)!);
       }
       t = used === boundary - t ? boundary : t + used;
@@ -297,6 +287,50 @@ export class Transient {
     };
   }
 
+  /**
+   * Shortens a step to the first moment at which a watch has passed zero: secant on the watch's value inside a bracket
+   * (Illinois), to 1e-7 of the step; the end returned is on the far side of the moment.
+   */
+  private locate(stepper: Stepper, state: State, stride: number, whole: Step, weight: (index: number, value: number) => number, passed: (solution: Solution) => Watch[], watches: readonly Watch[], valuesBefore: readonly number[]): { h: number; step: Step } {
+    let low = 0;
+    let high = stride;
+    let step = whole;
+    const leader = () => passed(step.stages.at(-1)!)[0]!;
+    let watch = leader();
+    let fLow = valuesBefore[watches.indexOf(watch)]!;
+    let fHigh = watch.value(stepper, step.stages.at(-1)!);
+    const scale = Math.abs(fLow) + Math.abs(fHigh);
+    for (let round = 0; round < 60 && high - low > 1e-7 * stride && fHigh > 1e-9 * scale; round++) {
+      const secant = (low * fHigh - high * fLow) / (fHigh - fLow);
+      const middle = secant > low && secant < high && round % 4 !== 3 ? secant : (low + high) / 2;
+      const trial = stepper.step(state, middle, weight);
+      const hits = trial ? passed(trial.stages.at(-1)!) : [];
+      if (trial && hits.length > 0) {
+        high = middle;
+        step = trial;
+        if (!hits.includes(watch)) {
+          watch = hits[0]!;
+          fLow = valuesBefore[watches.indexOf(watch)]!;
+        } else fLow /= 2;
+        fHigh = watch.value(stepper, trial.stages.at(-1)!);
+      } else {
+        low = middle;
+        fHigh = fHigh > 0 ? fHigh / 2 : fHigh;
+        if (trial) fLow = watch.value(stepper, trial.stages.at(-1)!);
+        if (fLow === 0) fLow = -1e-300;
+      }
+    }
+    return { h: high, step };
+  }
+
+  /** All values at t = 0, right after the first switchings, with capacitors and inductors at their initial state. */
+  atStart(): Probe {
+    const stepper = this.stepper();
+    const solution = stepper.instant(this.stateOf(stepper), 1e-12 * this.options.stopS);
+    if (!solution) throw new NetworkError('There is no solution at the start.', [], 'Start with the loads off.');
+    return { voltage: (a, b) => stepper.voltageOf(a, b, solution), current: (id) => stepper.currentOf(id, solution) };
+  }
+
   private stateOf(stepper: Stepper): State {
     return Float64Array.from(stepper.states, (place) => this.values.get(place.element.id)!);
   }
@@ -304,3 +338,6 @@ export class Transient {
 
 /** Runs a network from t = 0 to stopS. */
 export const transient = (network: Network, options: TransientOptions): TransientResult => new Transient(network, options).run();
+
+/** Values at the first instant: capacitors hold their initial voltage, inductors their current. */
+export const firstInstant = (network: Network): Probe => new Transient(network, { stopS: 1, initial: 'rest' }).atStart();

@@ -9,7 +9,7 @@ const generic = { provenance: 'generic' } as const;
 const cell = (id: string, name: string, more: Omit<CellPart, 'id' | 'name' | 'kind' | 'provenance'>): CellPart => ({ id, name, kind: 'cell', ...generic, ...more });
 
 const CELLS: readonly CellPart[] = [
-  cell('cell-nmc-module-176', 'Salvaged NMC module cell, 176 Ah', { chemistry: 'nmc', nominalV: 3.65, fullV: 4.2, emptyV: 3.1, capacityAh: 176, resistanceOhm: 0.00052, linkResistanceOhm: 0.00008, massKg: 3.1 }),
+  cell('cell-nmc-module-176', 'Salvaged NMC module cell, 176 Ah', { chemistry: 'nmc', nominalV: 3.65, fullV: 4.2, emptyV: 3, capacityAh: 176, resistanceOhm: 0.00052, linkResistanceOhm: 0.00008, massKg: 3.1 }),
   cell('cell-nmc-module-66', 'Salvaged NMC module cell, 66 Ah', { chemistry: 'nmc', nominalV: 3.7, fullV: 4.15, emptyV: 3.1, capacityAh: 66, resistanceOhm: 0.0011, linkResistanceOhm: 0.0001, massKg: 1.6 }),
   ...[100, 160, 180, 230, 280].map((ah) => cell(`cell-lfp-${ah}`, `LFP prismatic cell, ${ah} Ah`, { chemistry: 'lfp', nominalV: 3.2, fullV: 3.65, emptyV: 2.8, capacityAh: ah, resistanceOhm: 0.1 / ah, linkResistanceOhm: 0.0001, massKg: 0.0195 * ah })),
   cell('cell-lto-40', 'LTO cell, 40 Ah', { chemistry: 'lto', nominalV: 2.3, fullV: 2.75, emptyV: 1.8, capacityAh: 40, resistanceOhm: 0.0015, linkResistanceOhm: 0.0001, massKg: 1.25 }),

@@ -1,18 +1,14 @@
-/** A small memory of pure results by key; the oldest goes first. It changes speed, never answers. */
+/** A small memory of pure results by key; when full it starts anew. It changes speed, never answers. */
 export class Memo<V> {
-  private readonly entries = new Map<string, V>();
+  private entries = new Map<string, V>();
   constructor(private readonly most: number) {}
 
   get(key: string, make: () => V): V {
     const known = this.entries.get(key);
-    if (known !== undefined) {
-      this.entries.delete(key);
-      this.entries.set(key, known);
-      return known;
-    }
+    if (known !== undefined) return known;
     const made = make();
+    if (this.entries.size >= this.most) this.entries = new Map();
     this.entries.set(key, made);
-    if (this.entries.size > this.most) this.entries.delete(this.entries.keys().next().value!);
     return made;
   }
 }

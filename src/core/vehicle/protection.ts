@@ -1,5 +1,4 @@
-import type { Id } from '../build';
-import { TERMINALS } from '../build';
+import { type Circuit, type Id, TERMINALS } from '../build';
 import type { Resolved } from './resolve';
 import { nodeOf } from './stamp';
 
@@ -20,12 +19,23 @@ function edgesOf(resolved: Resolved): Edge[] {
   return edges;
 }
 
+export interface Protection {
+  /** For each conductor the devices whose opening takes it off every source. */
+  readonly of: ReadonlyMap<Id, readonly Id[]>;
+  /** Conductors that no source can feed. */
+  readonly unfed: ReadonlySet<Id>;
+}
+
 /** Edges that share a loop with a source when `without` is taken out: they can still be fed. Biconnected components (Hopcroft and Tarjan 1973). */
 function fedEdges(edges: readonly Edge[], without: Id | null): Set<Id> {
   const at = new Map<string, Edge[]>();
   for (const edge of edges) {
     if (edge.id === without) continue;
-    for (const node of [edge.a, edge.b]) at.set(node, [...(at.get(node) ?? []), edge]);
+    for (const node of [edge.a, edge.b]) {
+      const here = at.get(node);
+      if (here) here.push(edge);
+      else at.set(node, [edge]);
+    }
   }
   const order = new Map<string, number>();
   const low = new Map<string, number>();
@@ -75,7 +85,18 @@ function fedEdges(edges: readonly Edge[], without: Id | null): Set<Id> {
  * For each conductor the series devices of `kind` that take it off every source when they open: its fuses, or the resistors that limit
  * its current. A conductor that no source can feed has an empty list and is listed in `unfed`.
  */
-export function protectingFuses(resolved: Resolved, kind: 'fuse' | 'precharge-resistor'): { readonly of: ReadonlyMap<Id, readonly Id[]>; readonly unfed: ReadonlySet<Id> } {
+export function protectingFuses(resolved: Resolved, kind: 'fuse' | 'precharge-resistor'): Protection {
+  const known = found[kind].get(resolved.build.circuits.hv);
+  if (known) return known;
+  const fresh = findProtection(resolved, kind);
+  found[kind].set(resolved.build.circuits.hv, fresh);
+  return fresh;
+}
+
+/** By circuit: it never changes under its own identity. */
+const found = { fuse: new WeakMap<Circuit, Protection>(), 'precharge-resistor': new WeakMap<Circuit, Protection>() };
+
+function findProtection(resolved: Resolved, kind: 'fuse' | 'precharge-resistor'): Protection {
   const edges = edgesOf(resolved);
   const normally = fedEdges(edges, null);
   const of = new Map<Id, Id[]>(resolved.conductors.map((conductor) => [conductor.id, []]));

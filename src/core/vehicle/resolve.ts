@@ -11,6 +11,13 @@ const BUSBAR_OHM = 0.00005;
 /** Length taken for a conductor whose own is not known yet, only to keep the network whole. */
 export const ASSUMED_LENGTH_M = 1;
 
+/** The cable as the heat balance sees it; `key` tells equal ones. */
+export interface Thermal {
+  readonly build: CableBuild;
+  readonly place: CablePlace;
+  readonly key: string;
+}
+
 export interface ResolvedConductor {
   readonly id: Id;
   readonly conductor: Conductor;
@@ -21,7 +28,7 @@ export interface ResolvedConductor {
   readonly laid: Laid | null;
   readonly zone: Zone | null;
   readonly jointOhm: number;
-  readonly thermal: { readonly build: CableBuild; readonly place: CablePlace } | null;
+  readonly thermal: Thermal | null;
   /** What is missing for its own checks. */
   readonly missing: readonly ('part' | 'length' | 'place')[];
 }
@@ -59,6 +66,14 @@ function lengthOf(build: Build, conductor: Conductor): Pick<ResolvedConductor, '
   return sum > 0 ? { lengthM: sum, lengthFrom: 'route' } : { lengthM: null, lengthFrom: 'unknown' };
 }
 
+function thermalOf(cable: CablePart, laid: Laid, zone: Zone, pressurePa: number): Thermal {
+  return {
+    build: { metal: cable.metal, resistance20OhmPerM: cable.resistance20OhmPerM, conductorDiameterMm: cable.conductorDiameterMm, layers: [{ outerDiameterMm: cable.outerDiameterMm, conductivityWPerMK: INSULATION_W_PER_MK[cable.insulation] }] },
+    place: { arrangement: laid.arrangement, loadedCircuits: laid.loadedCircuits, conduit: laid.conduit, ambientC: zone.ambientC, airSpeedMPerS: 0, airPressurePa: pressurePa, emissivity: 0.9 },
+    key: `${cable.metal}|${cable.resistance20OhmPerM}|${cable.conductorDiameterMm}|${cable.outerDiameterMm}|${cable.insulation}|${laid.arrangement}|${laid.loadedCircuits}|${laid.conduit}|${zone.ambientC}|${pressurePa}`,
+  };
+}
+
 function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor {
   const route = own(build.routes, conductor.routeId);
   const laid = route?.laid ?? conductor.laid;
@@ -72,18 +87,7 @@ function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor
     if (length.lengthM === null) missing.push('length');
     if (!zone) missing.push('place');
   }
-  const thermal =
-    cable && laid && zone
-      ? {
-          build: {
-            metal: cable.metal,
-            resistance20OhmPerM: cable.resistance20OhmPerM,
-            conductorDiameterMm: cable.conductorDiameterMm,
-            layers: [{ outerDiameterMm: cable.outerDiameterMm, conductivityWPerMK: INSULATION_W_PER_MK[cable.insulation] }],
-          },
-          place: { arrangement: laid.arrangement, loadedCircuits: laid.loadedCircuits, conduit: laid.conduit, ambientC: zone.ambientC, airSpeedMPerS: 0, airPressurePa: airPressurePa(build.vehicle.altitudeM), emissivity: 0.9 },
-        }
-      : null;
+  const thermal = cable && laid && zone ? thermalOf(cable, laid, zone, airPressurePa(build.vehicle.altitudeM)) : null;
   return { id: conductor.id, conductor, cable, ...length, laid: laid ?? null, zone, jointOhm: conductor.jointResistanceOhm ?? (conductor.kind === 'cable' ? JOINTS_OHM : BUSBAR_OHM), thermal, missing };
 }
 

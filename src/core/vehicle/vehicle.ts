@@ -24,7 +24,7 @@ export interface Vehicle extends Resolved {
 }
 
 const solvers = new Memo<OperatingPointSolver>(24);
-const temperatures = new Memo<number | null>(4000);
+const temperatures = new Memo<number | null>(8000);
 const ampacities = new Memo<number>(2000);
 
 /** What decides the structure of the equations; values may differ. */
@@ -39,37 +39,41 @@ function structureKey(elements: readonly Element[], ground: string): string {
   return key;
 }
 
-function solve(elements: readonly Element[], ground: string, withLoadFactor: boolean): OperatingPoint {
-  const solver = solvers.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
-  return solver.solve(elements, withLoadFactor);
-}
+/** A solver for one state; corners and temperatures change values only. */
+type StateSolver = (elements: readonly Element[], withLoadFactor: boolean) => OperatingPoint;
 
-const placeKey = (conductor: ResolvedConductor): string => JSON.stringify(conductor.thermal);
+function solverFor(ground: string): StateSolver {
+  let solver: OperatingPointSolver | undefined;
+  return (elements, withLoadFactor) => {
+    solver ??= solvers.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
+    return solver.solve(elements, withLoadFactor);
+  };
+}
 
 /** Steady temperature of one of the parallel conductors at a current through all of them, °C; null when there is none. */
 export function conductorTemperature(conductor: ResolvedConductor, currentA: number): number | null {
   const { thermal } = conductor;
   if (!thermal) return conductor.zone?.ambientC ?? 40;
   const each = Math.abs(currentA) / conductor.conductor.parallel;
-  return temperatures.get(`${placeKey(conductor)}@${each.toPrecision(7)}`, () => steadyTemperature(thermal.build, thermal.place, each).conductorTemperatureC);
+  return temperatures.get(`${thermal.key}@${each.toFixed(4)}`, () => steadyTemperature(thermal.build, thermal.place, each).conductorTemperatureC);
 }
 
 /** Continuous current of all parallel conductors together at the cable's temperature class, A; null while part or place is missing. */
 export function conductorAmpacity(conductor: ResolvedConductor): number | null {
   const { thermal, cable } = conductor;
   if (!thermal || !cable) return null;
-  return conductor.conductor.parallel * ampacities.get(`${placeKey(conductor)}^${cable.temperatureClassC}`, () => ampacity(thermal.build, thermal.place, cable.temperatureClassC));
+  return conductor.conductor.parallel * ampacities.get(`${thermal.key}^${cable.temperatureClassC}`, () => ampacity(thermal.build, thermal.place, cable.temperatureClassC));
 }
 
 /** Temperature at which a conductor without a steady one is taken: its class. The check on it fails anyway. */
 const hotOf = (conductor: ResolvedConductor): number => conductor.cable?.temperatureClassC ?? 125;
 const ambientOf = (conductor: ResolvedConductor): number => conductor.zone?.ambientC ?? 40;
 
-function solveCase(resolved: Resolved, state: State, corner: Corner, ground: string, startC: ReadonlyMap<Id, number | null> | null): SolvedCase {
+function solveCase(resolved: Resolved, state: State, corner: Corner, solve: StateSolver, startC: ReadonlyMap<Id, number | null> | null): SolvedCase {
   let temperaturesC: Map<Id, number | null> = new Map(resolved.conductors.map((conductor) => [conductor.id, startC?.get(conductor.id) ?? ambientOf(conductor)]));
   const temperatureOf = (id: Id) => temperaturesC.get(id) ?? hotOf(resolved.conductorOf.get(id)!);
   const withLoadFactor = state.id === 'hard-acceleration' && corner.id === 'cold-old-empty';
-  let point = solve(stamp(resolved, { state, corner, temperatureOf }), ground, withLoadFactor);
+  let point = solve(stamp(resolved, { state, corner, temperatureOf }), withLoadFactor);
   // Current heats the conductor, heat raises its resistance, resistance raises the current of a constant power: repeat until they agree.
   const settles = state.duration === 'sustained' && state.closed.length > 0 && point.solvable;
   for (let round = 0; settles && round < 8; round++) {
@@ -82,7 +86,7 @@ function solveCase(resolved: Resolved, state: State, corner: Corner, ground: str
     }
     temperaturesC = next;
     if (moved < 0.05) break;
-    const again = solve(stamp(resolved, { state, corner, temperatureOf }), ground, false);
+    const again = solve(stamp(resolved, { state, corner, temperatureOf }), false);
     if (!again.solvable) return { id: caseId(state, corner), state, corner, point: again, temperaturesC };
     point = { ...again, maximumLoadFactor: point.maximumLoadFactor };
   }
@@ -101,9 +105,10 @@ export function vehicleOf(build: Build): Vehicle {
       const cruise = new Map<string, ReadonlyMap<Id, number | null>>();
       const order = [...STATES].sort((p, q) => (p.id === 'cruise' ? -1 : q.id === 'cruise' ? 1 : 0));
       for (const state of order) {
+        const solve = solverFor(ground);
         for (const corner of cornersOf(build)) {
           // Peaks ride on conductors that cruise has warmed.
-          const solved = solveCase(resolved, state, corner, ground, state.id === 'hard-acceleration' ? (cruise.get(corner.id) ?? null) : null);
+          const solved = solveCase(resolved, state, corner, solve, state.id === 'hard-acceleration' ? (cruise.get(corner.id) ?? null) : null);
           if (state.id === 'cruise') cruise.set(corner.id, solved.temperaturesC);
           cases.push(solved);
         }

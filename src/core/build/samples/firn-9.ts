@@ -15,7 +15,7 @@ export function firn9(id = 'firn-9'): Build {
 
   w.device('box-rear', 'box', 'Rear box', 'cell-nmc-module-176', rear, { cellsInSeries: 54, cellsInParallel: 1 });
   w.device('box-front', 'box', 'Front box', 'cell-nmc-module-176', front, { cellsInSeries: 36, cellsInParallel: 1 });
-  w.device('f-mid', 'fuse', 'Mid fuse', 'fuse-traction-500-250', rear);
+  w.device('f-mid', 'fuse', 'Mid fuse', 'fuse-traction-500-300', rear);
   w.device('s-mid', 'disconnect', 'Service disconnect', 'disconnect-500-250', rear);
   w.device('k-plus', 'contactor', 'K+ main', 'contactor-450-250', rear, { role: 'main-plus' });
   w.device('k-minus', 'contactor', 'K− main', 'contactor-450-250', front, { role: 'main-minus' });

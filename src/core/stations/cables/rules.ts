@@ -28,14 +28,15 @@ const temperature: Rule<Context> = {
       const current = Math.abs(worst.solved.point.elementCurrentsA.get(conductor.id) ?? 0);
       const place = `${zone.name}${laid.conduit ? ', conduit' : ''}`;
       const assumed = [ASSUMED_POWER, `${zone.name} at ${q(zone.ambientC, 'temperature')} in every corner: the hottest air that stays there.`];
-      if (worst.reached === null) return [{ subject, case: worst.solved.id, holds: false, variant: 'runaway', figures: { current: { value: current, dimension: 'current' }, place }, lines: [{ formula: 'I² R(T) exceeds what the surface gives off at every temperature', figures: `${q(current, 'current')} in ${cable.areaMm2} mm²` }], assumed }];
-      const margin = marginOfRise(worst.reached, cable.temperatureClassC, zone.ambientC);
+      if (worst.reached === null) return [{ subject, case: worst.solved.id, holds: false, variant: 'runaway', figures: { current: { value: current, dimension: 'current' }, place }, lines: () => [{ formula: 'I² R(T) exceeds what the surface gives off at every temperature', figures: `${q(current, 'current')} in ${cable.areaMm2} mm²` }], assumed }];
+      const { reached, solved } = worst;
+      const margin = marginOfRise(reached, cable.temperatureClassC, zone.ambientC);
       return [
         {
-          subject, case: worst.solved.id, demand: celsius(worst.reached), limit: celsius(cable.temperatureClassC), margin, figures: { place },
-          lines: [
-            { formula: 'I² · R20 · (1 + α(T − 20)) = heat through the insulation = convection + radiation', figures: `${q(current / conductor.conductor.parallel, 'current')}, ${q(cable.resistance20OhmPerM, 'resistancePerLength')}, Ø ${cable.outerDiameterMm} mm, ${q(zone.ambientC, 'temperature')}${laid.conduit ? ', conduit 0.80' : ''}${laid.loadedCircuits > 1 ? `, ${laid.loadedCircuits} circuits` : ''}`, result: celsius(worst.reached), note: corner(worst.solved) },
-            { formula: 'margin = (T_class − T) / (T_class − T_ambient)', figures: `(${cable.temperatureClassC} − ${worst.reached.toFixed(1)}) / (${cable.temperatureClassC} − ${zone.ambientC})`, result: { value: margin, dimension: 'ratio' } },
+          subject, case: solved.id, demand: celsius(reached), limit: celsius(cable.temperatureClassC), margin, figures: { place },
+          lines: () => [
+            { formula: 'I² · R20 · (1 + α(T − 20)) = heat through the insulation = convection + radiation', figures: `${q(current / conductor.conductor.parallel, 'current')}, ${q(cable.resistance20OhmPerM, 'resistancePerLength')}, Ø ${cable.outerDiameterMm} mm, ${q(zone.ambientC, 'temperature')}${laid.conduit ? ', conduit 0.80' : ''}${laid.loadedCircuits > 1 ? `, ${laid.loadedCircuits} circuits` : ''}`, result: celsius(reached), note: corner(solved) },
+            { formula: 'margin = (T_class − T) / (T_class − T_ambient)', figures: `(${cable.temperatureClassC} − ${reached.toFixed(1)}) / (${cable.temperatureClassC} − ${zone.ambientC})`, result: { value: margin, dimension: 'ratio' } },
           ],
           assumed,
         },
@@ -75,7 +76,7 @@ const drop: Rule<Context> = {
       return [
         {
           subject, case: worst.solved.id, demand: volts(worst.drop), limit: volts(limit), margin,
-          lines: [
+          lines: () => [
             { formula: 'ΔV = Σ I · R(T) over the way out and back', figures: `${way.conductors.length} conductors ${q(worst.own, 'voltage')}, fuses, contactors and shunts ${q(worst.drop - worst.own, 'voltage')}`, result: volts(worst.drop), note: longest ? `Longest: ${longest.conductor.name}, ${q(longest.lengthM ?? 0, 'length')}, ${q(conductorOhm(longest, worst.solved.temperaturesC.get(longest.id) ?? 20), 'resistance')} hot. ${corner(worst.solved)}` : corner(worst.solved) },
             { formula: 'limit = 2 % of the pack under load', figures: `${rules.hvDropShare.value} · ${q(worst.pack, 'voltage')}`, result: volts(limit) },
           ],
@@ -95,7 +96,7 @@ const voltage: Rule<Context> = {
       const { cable } = conductor;
       if (conductor.conductor.kind !== 'cable' || !cable || fullV === null) return [];
       const margin = marginAtMost(fullV, cable.ratedVoltageV);
-      return [{ subject: conductorRef(conductor), demand: volts(fullV), limit: volts(cable.ratedVoltageV), margin, lines: [{ formula: 'margin = (U − V_full) / U', figures: `(${q(cable.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(cable.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] }];
+      return [{ subject: conductorRef(conductor), demand: volts(fullV), limit: volts(cable.ratedVoltageV), margin, lines: () => [{ formula: 'margin = (U − V_full) / U', figures: `(${q(cable.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(cable.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] }];
     }),
 };
 

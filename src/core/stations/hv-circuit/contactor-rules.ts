@@ -15,9 +15,10 @@ const voltage: Rule<Context> = {
     contactorsOf(context).map((device) => {
       const part = partOf(device, 'contactor');
       if (!part) return needsPart(device);
-      if (context.fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
-      const margin = marginAtMost(context.fullV, part.ratedVoltageV);
-      return { subject: deviceRef(device), demand: volts(context.fullV), limit: volts(part.ratedVoltageV), margin, lines: [{ formula: 'margin = (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(context.fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] };
+      const { fullV } = context;
+      if (fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
+      const margin = marginAtMost(fullV, part.ratedVoltageV);
+      return { subject: deviceRef(device), demand: volts(fullV), limit: volts(part.ratedVoltageV), margin, lines: () => [{ formula: 'margin = (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] };
     }),
 };
 
@@ -54,7 +55,7 @@ const carry: Rule<Context> = {
       return [
         {
           subject: deviceRef(device), case: worst.solved.id, demand: amps(worst.currentA), limit: amps(limit), margin, figures: { cable: `${stud.areaMm2} mm²` },
-          lines: [
+          lines: () => [
             { formula: 'I_carry(area) · √((125 − max(T_a, 40))/85)', figures: `${part.carry.map((point) => `${q(point.currentA, 'current')} on ${point.areaMm2} mm²`).join(', ')}; ${stud.areaMm2} mm² at ${q(device.ambientC, 'temperature')}`, result: amps(limit), note: `Thinnest on its studs: ${stud.name}` },
             { formula: 'margin = (I_carry − I) / I_carry', figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`, result: { value: margin, dimension: 'ratio' }, note: corner(worst.solved) },
           ],
@@ -87,7 +88,7 @@ const make: Rule<Context> = {
     return [
       {
         subject: deviceRef(main), demand: amps(closing.peakCurrentA), limit: amps(part.makeCurrentA), margin, figures: { difference: volts(closing.differenceV) }, ...(unprecharged ? { variant: 'unprecharged' } : {}),
-        lines: [
+        lines: () => [
           { formula: 'ΔV = V_pack − V_link', figures: precharge ? `${q(packV, 'voltage')} − ${q(packV - closing.differenceV, 'voltage')}` : `${q(closing.differenceV, 'voltage')} − 0 V`, result: volts(closing.differenceV) },
           { formula: 'peak of the transient i(t) in the loop', figures: `R, L and C of the loop; not ΔV/R`, result: amps(closing.peakCurrentA), note: 'Cells count with half their slow resistance in the first milliseconds (generic).' },
         ],
@@ -128,17 +129,18 @@ const disconnect: Rule<Context> = {
     return context.vehicle.devices.filter(({ device }) => device.kind === 'disconnect').flatMap((device): Finding[] => {
       const part = partOf(device, 'disconnect');
       if (!part) return [needsPart(device)];
-      if (context.fullV === null) return [{ subject: deviceRef(device), missing: NEEDS_CELLS }];
+      const { fullV } = context;
+      if (fullV === null) return [{ subject: deviceRef(device), missing: NEEDS_CELLS }];
       if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
       const worst = worstCurrent(sustainedCases(context.vehicle), device.id);
-      const byVoltage = marginAtMost(context.fullV, part.ratedVoltageV);
+      const byVoltage = marginAtMost(fullV, part.ratedVoltageV);
       const byCurrent = marginAtMost(worst?.currentA ?? 0, part.ratedCurrentA);
       const voltageBinds = byVoltage <= byCurrent;
       return [
         {
-          subject: deviceRef(device), demand: voltageBinds ? volts(context.fullV) : amps(worst?.currentA ?? 0), limit: voltageBinds ? volts(part.ratedVoltageV) : amps(part.ratedCurrentA), margin: Math.min(byVoltage, byCurrent),
-          lines: [
-            { formula: 'by voltage: (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(context.fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: byVoltage, dimension: 'ratio' } },
+          subject: deviceRef(device), demand: voltageBinds ? volts(fullV) : amps(worst?.currentA ?? 0), limit: voltageBinds ? volts(part.ratedVoltageV) : amps(part.ratedCurrentA), margin: Math.min(byVoltage, byCurrent),
+          lines: () => [
+            { formula: 'by voltage: (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: byVoltage, dimension: 'ratio' } },
             { formula: 'by current: (I_n − I) / I_n', figures: `(${q(part.ratedCurrentA, 'current')} − ${q(worst?.currentA ?? 0, 'current')}) / ${q(part.ratedCurrentA, 'current')}`, result: { value: byCurrent, dimension: 'ratio' } },
           ],
           assumed: [ASSUMED_POWER],

@@ -27,12 +27,14 @@ const dcVoltage: Rule<Context> = {
     fusesOf(context).map((device) => {
       const fuse = partOf(device, 'fuse');
       if (!fuse) return needsPart(device);
-      if (context.fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
+      const { fullV } = context;
+      if (fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
       if (fuse.ratedVoltageDcV === null) return { subject: deviceRef(device), waitsFor: [{ ref: deviceRef(device), what: 'a DC rating' }] };
-      const margin = marginAtMost(context.fullV, fuse.ratedVoltageDcV);
+      const { ratedVoltageDcV } = fuse;
+      const margin = marginAtMost(fullV, ratedVoltageDcV);
       return {
-        subject: deviceRef(device), demand: volts(context.fullV), limit: volts(fuse.ratedVoltageDcV), margin,
-        lines: [{ formula: 'margin = (U_dc − V_full) / U_dc', figures: `(${q(fuse.ratedVoltageDcV, 'voltage')} − ${q(context.fullV, 'voltage')}) / ${q(fuse.ratedVoltageDcV, 'voltage')}`, result: { value: margin, dimension: 'ratio' }, note: 'The whole string counts, also for a fuse in the middle of it.' }],
+        subject: deviceRef(device), demand: volts(fullV), limit: volts(ratedVoltageDcV), margin,
+        lines: () => [{ formula: 'margin = (U_dc − V_full) / U_dc', figures: `(${q(ratedVoltageDcV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(ratedVoltageDcV, 'voltage')}`, result: { value: margin, dimension: 'ratio' }, note: 'The whole string counts, also for a fuse in the middle of it.' }],
         assumed: [`The loop’s time constant is at most the fuse’s proved ${q(fuse.ratedTimeConstantS, 'time')}.`],
       };
     }),
@@ -55,7 +57,7 @@ const continuous: Rule<Context> = {
       return [
         {
           subject: deviceRef(device), case: worst.solved.id, demand: amps(worst.currentA), limit: amps(limit), margin, figures: { ambient: celsius(device.ambientC) },
-          lines: [
+          lines: () => [
             { formula: 'I_cont = I_n · k · √((θ_max − T_a)/(θ_max − 25))', figures: `${q(fuse.ratedCurrentA, 'current')} · ${fuse.continuousFactor} · √((${fuse.temperatureLimitC} − ${device.ambientC})/(${fuse.temperatureLimitC} − 25))`, result: amps(limit) },
             { formula: 'margin = (I_cont − I) / I_cont', figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`, result: { value: margin, dimension: 'ratio' }, note: corner(worst.solved) },
           ],
@@ -101,14 +103,14 @@ const cableOverload: Rule<Context> = {
       const { conductor, carriesA } = behind;
       const area = conductor.cable!.areaMm2;
       if (!isFullRange(fuse.minimumBreakingMultiple)) {
-        return [{ subject: deviceRef(device), holds: false, variant: 'partial', demand: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA), limit: amps(carriesA), figures: { cable: conductor.conductor.name }, lines: [{ formula: 'I_min break = multiple · I_n', figures: `${fuse.minimumBreakingMultiple} · ${q(fuse.ratedCurrentA, 'current')}`, result: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA), note: 'Below this it melts without breaking. Another overload protection must be named.' }] }];
+        return [{ subject: deviceRef(device), holds: false, variant: 'partial', demand: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA), limit: amps(carriesA), figures: { cable: conductor.conductor.name }, lines: () => [{ formula: 'I_min break = multiple · I_n', figures: `${fuse.minimumBreakingMultiple} · ${q(fuse.ratedCurrentA, 'current')}`, result: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA), note: 'Below this it melts without breaking. Another overload protection must be named.' }] }];
       }
       const fusing = fuse.fusingMultiple * fuse.ratedCurrentA;
       const margin = Math.min(marginAtMost(fuse.ratedCurrentA, carriesA), marginAtMost(fusing, 1.45 * carriesA));
       return [
         {
           subject: deviceRef(device), demand: amps(fuse.ratedCurrentA), limit: amps(carriesA), margin, figures: { cable: `${area} mm²`, conductor: conductor.conductor.name },
-          lines: [
+          lines: () => [
             { formula: 'I_n ≤ I_z', figures: `${q(fuse.ratedCurrentA, 'current')} ≤ ${q(carriesA, 'current')}`, result: { value: marginAtMost(fuse.ratedCurrentA, carriesA), dimension: 'ratio' }, note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${area} mm², ${conductor.cable!.temperatureClassC} °C class, ${conductor.zone!.name} at ${q(conductor.zone!.ambientC, 'temperature')}${conductor.laid!.conduit ? ', in conduit' : ''}${conductor.laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}.` },
             { formula: 'I_2 = fusing multiple · I_n ≤ 1.45 · I_z', figures: `${fuse.fusingMultiple} · ${q(fuse.ratedCurrentA, 'current')} = ${q(fusing, 'current')} ≤ ${q(1.45 * carriesA, 'current')}`, result: { value: marginAtMost(fusing, 1.45 * carriesA), dimension: 'ratio' } },
           ],

@@ -29,7 +29,7 @@ const reaches: Rule<Context> = {
       const end = run.curve.at(-1)?.linkV ?? 0;
       return {
         subject: deviceRef(resistor), holds: run.closeAtS !== null, figures: { detail: run.closeAtS !== null ? `at ${q(run.closeAtS, 'time', 3)}` : `stays at ${q(end, 'voltage', 3)}${hangs.length > 0 ? `: ${hangs.join(', ')}` : ''}` },
-        lines: [{ formula: 'V_link ≥ fraction · V_pack before the time-out', figures: `${run.closeFraction} · ${q(run.packV, 'voltage')} = ${q(run.closeFraction * run.packV, 'voltage')} within ${q(run.timeoutS, 'time')}`, result: volts(end), ...(hangs.length > 0 ? { note: hangs.join('; ') } : {}) }],
+        lines: () => [{ formula: 'V_link ≥ fraction · V_pack before the time-out', figures: `${run.closeFraction} · ${q(run.packV, 'voltage')} = ${q(run.closeFraction * run.packV, 'voltage')} within ${q(run.timeoutS, 'time')}`, result: volts(end), ...(hangs.length > 0 ? { note: hangs.join('; ') } : {}) }],
       };
     }),
 };
@@ -42,13 +42,14 @@ const time: Rule<Context> = {
   sources: [TRANSIENT, 'Comfortable precharge 0.2–2 s (engineering judgement)'],
   judge: (context) =>
     withRun(context, (run, resistor) => {
-      if (run.closeAtS === null) return { subject: deviceRef(resistor), waitsFor: waits(resistor) };
+      const { closeAtS } = run;
+      if (closeAtS === null) return { subject: deviceRef(resistor), waitsFor: waits(resistor) };
       const limit = Math.min(run.timeoutS, context.rules.prechargeMostS.value);
-      const margin = marginAtMost(run.closeAtS, limit);
+      const margin = marginAtMost(closeAtS, limit);
       return {
-        subject: deviceRef(resistor), demand: { value: run.closeAtS, dimension: 'time' }, limit: { value: limit, dimension: 'time' }, margin, figures: { fraction: { value: run.closeFraction, dimension: 'ratio' } },
-        lines: [
-          { formula: 'by transient; for a plain RC: t = −R · C · ln(1 − p)', figures: `−${q(run.resistanceOhm, 'resistance')} · ${q(run.linkCapacitanceF, 'capacitance')} · ln(1 − ${run.closeFraction}) = ${q(-run.resistanceOhm * run.linkCapacitanceF * Math.log(1 - run.closeFraction), 'time')}`, result: { value: run.closeAtS, dimension: 'time' } },
+        subject: deviceRef(resistor), demand: { value: closeAtS, dimension: 'time' }, limit: { value: limit, dimension: 'time' }, margin, figures: { fraction: { value: run.closeFraction, dimension: 'ratio' } },
+        lines: () => [
+          { formula: 'by transient; for a plain RC: t = −R · C · ln(1 − p)', figures: `−${q(run.resistanceOhm, 'resistance')} · ${q(run.linkCapacitanceF, 'capacitance')} · ln(1 − ${run.closeFraction}) = ${q(-run.resistanceOhm * run.linkCapacitanceF * Math.log(1 - run.closeFraction), 'time')}`, result: { value: closeAtS, dimension: 'time' } },
           { formula: 'limit = min(time-out, 2 s)', figures: `min(${q(run.timeoutS, 'time')}, ${q(context.rules.prechargeMostS.value, 'time')})`, result: { value: limit, dimension: 'time' } },
         ],
       };
@@ -65,7 +66,7 @@ const energy: Rule<Context> = {
       const margin = marginAtMost(run.resistorEnergyJ, part.pulseEnergyJ);
       return {
         subject: deviceRef(resistor), demand: { value: run.resistorEnergyJ, dimension: 'energy' }, limit: { value: part.pulseEnergyJ, dimension: 'energy' }, margin,
-        lines: [{ formula: 'E = ∫ I² R dt; for a plain RC about ½ · C · V²', figures: `½ · ${q(run.linkCapacitanceF, 'capacitance')} · (${q(run.packV, 'voltage')})² = ${q(0.5 * run.linkCapacitanceF * run.packV ** 2, 'energy')}`, result: { value: run.resistorEnergyJ, dimension: 'energy' }, note: `Peak ${q(run.peakPowerW, 'power')}, ${q(run.peakCurrentA, 'current')}.` }],
+        lines: () => [{ formula: 'E = ∫ I² R dt; for a plain RC about ½ · C · V²', figures: `½ · ${q(run.linkCapacitanceF, 'capacitance')} · (${q(run.packV, 'voltage')})² = ${q(0.5 * run.linkCapacitanceF * run.packV ** 2, 'energy')}`, result: { value: run.resistorEnergyJ, dimension: 'energy' }, note: `Peak ${q(run.peakPowerW, 'power')}, ${q(run.peakCurrentA, 'current')}.` }],
       };
     }),
 };
@@ -78,7 +79,7 @@ const voltage: Rule<Context> = {
     withRun(context, (run, resistor) => {
       const part = partOf(resistor, 'resistor')!;
       const margin = marginAtMost(run.packV, part.ratedVoltageV);
-      return { subject: deviceRef(resistor), demand: volts(run.packV), limit: volts(part.ratedVoltageV), margin, lines: [{ formula: 'margin = (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(run.packV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] };
+      return { subject: deviceRef(resistor), demand: volts(run.packV), limit: volts(part.ratedVoltageV), margin, lines: () => [{ formula: 'margin = (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(run.packV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] };
     }),
 };
 
@@ -94,7 +95,7 @@ const fault: Rule<Context> = {
       const margin = marginAtMost(energyJ, part.pulseEnergyJ);
       return {
         subject: deviceRef(resistor), demand: { value: energyJ, dimension: 'energy' }, limit: { value: part.pulseEnergyJ, dimension: 'energy' }, margin,
-        lines: [{ formula: 'E = V² / R · time-out', figures: `(${q(run.packV, 'voltage')})² / ${q(run.resistanceOhm, 'resistance')} · ${q(run.timeoutS, 'time')}`, result: { value: energyJ, dimension: 'energy' }, ...(context.vehicle.build.precharge.timeoutS === null ? { note: 'Time-out: twice the expected time to the closing level.' } : {}) }],
+        lines: () => [{ formula: 'E = V² / R · time-out', figures: `(${q(run.packV, 'voltage')})² / ${q(run.resistanceOhm, 'resistance')} · ${q(run.timeoutS, 'time')}`, result: { value: energyJ, dimension: 'energy' }, ...(context.vehicle.build.precharge.timeoutS === null ? { note: 'Time-out: twice the expected time to the closing level.' } : {}) }],
       };
     }),
 };

@@ -31,7 +31,7 @@ const delivers: Rule<Context> = {
     return [
       {
         subject: PACK_REF, case: solved.id, demand: watts(asked), limit: watts(asked * factor), margin: marginAtMost(asked, asked * factor),
-        lines: [
+        lines: () => [
           { formula: 'P_most = k · P_asked, k where the solution vanishes', figures: `${factor.toPrecision(4)} · ${q(asked, 'power')}`, result: watts(asked * factor), note: corner(solved) },
           { formula: 'margin = (P_most − P_asked) / P_most', figures: `(${q(asked * factor, 'power')} − ${q(asked, 'power')}) / ${q(asked * factor, 'power')}`, result: { value: marginAtMost(asked, asked * factor), dimension: 'ratio' } },
         ],
@@ -67,7 +67,7 @@ const sag: Rule<Context> = {
       return [
         {
           subject: deviceRef(box), case: solved.id, demand: { value: perCell, dimension: 'voltage' }, limit: volts(cell.emptyV), margin: marginAtLeast(perCell, cell.emptyV),
-          lines: [
+          lines: () => [
             { formula: 'V = V_rest − I · R', figures: `${q(source.voltageV, 'voltage')} − ${q(current, 'current')} · ${q(source.resistanceOhm, 'resistance')}`, result: volts(v), note: corner(solved) },
             { formula: 'V per cell = V / cells in series', figures: `${q(v, 'voltage')} / ${series}`, result: volts(perCell) },
           ],
@@ -114,7 +114,7 @@ const voltageMax: Rule<Context> = {
       return [
         {
           subject: deviceRef(device), case: solved.id, demand: volts(v), limit: volts(limit), margin: (limit - v) / width, ...(destroys ? { variant: 'survives' } : {}),
-          lines: [{ formula: 'margin = (V_limit − V_full) / (V_working max − V_working min)', figures: `(${q(limit, 'voltage')} − ${q(v, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`, result: { value: (limit - v) / width, dimension: 'ratio' }, note: corner(solved) }],
+          lines: () => [{ formula: 'margin = (V_limit − V_full) / (V_working max − V_working min)', figures: `(${q(limit, 'voltage')} − ${q(v, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`, result: { value: (limit - v) / width, dimension: 'ratio' }, note: corner(solved) }],
         },
       ];
     }),
@@ -136,7 +136,7 @@ const voltageMin: Rule<Context> = {
       return [
         {
           subject: deviceRef(device), case: solved.id, demand: volts(v), limit: volts(window.workingMinV), margin: (v - window.workingMinV) / width,
-          lines: [{ formula: 'margin = (V_lowest − V_working min) / (V_working max − V_working min)', figures: `(${q(v, 'voltage')} − ${q(window.workingMinV, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`, result: { value: (v - window.workingMinV) / width, dimension: 'ratio' }, note: corner(solved) }],
+          lines: () => [{ formula: 'margin = (V_lowest − V_working min) / (V_working max − V_working min)', figures: `(${q(v, 'voltage')} − ${q(window.workingMinV, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`, result: { value: (v - window.workingMinV) / width, dimension: 'ratio' }, note: corner(solved) }],
           assumed: [ASSUMED_POWER],
         },
       ];
@@ -157,7 +157,7 @@ const inverterCurrent: Rule<Context> = {
       const worst = worstCurrent(solvedCases(vehicle), device.id);
       if (!worst || worst.currentA === 0) return [];
       const limit = inverter.maxBatteryCurrentA;
-      return [{ subject: deviceRef(device), case: worst.solved.id, demand: amps(worst.currentA), limit: amps(limit), margin: marginAtMost(worst.currentA, limit), lines: [{ formula: 'margin = (I_max − I) / I_max', figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`, result: { value: marginAtMost(worst.currentA, limit), dimension: 'ratio' }, note: corner(worst.solved) }], assumed: [ASSUMED_POWER] }];
+      return [{ subject: deviceRef(device), case: worst.solved.id, demand: amps(worst.currentA), limit: amps(limit), margin: marginAtMost(worst.currentA, limit), lines: () => [{ formula: 'margin = (I_max − I) / I_max', figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`, result: { value: marginAtMost(worst.currentA, limit), dimension: 'ratio' }, note: corner(worst.solved) }], assumed: [ASSUMED_POWER] }];
     });
   },
 };
