@@ -39,6 +39,8 @@ export interface TransientOptions {
 }
 
 export interface Probe {
+  /** Against the reference of the node's island. */
+  nodeVoltage(node: NodeName): number;
   voltage(a: NodeName, b: NodeName): number;
   current(elementId: string): number;
 }
@@ -203,7 +205,7 @@ export class Transient {
     const sample = () => {
       for (; now && nextSample < samples.length && samples[nextSample]! <= t + tiny; nextSample++) {
         const here = now;
-        this.options.onSample?.(t, { voltage: (a, b) => stepper.voltageOf(a, b, here), current: (id) => stepper.currentOf(id, here) });
+        this.options.onSample?.(t, probeOf(stepper, here));
       }
     };
     // Loads may stand past their threshold at the very start or after an event; a bound keeps two of them from chasing each other.
@@ -328,13 +330,19 @@ export class Transient {
     const stepper = this.stepper();
     const solution = stepper.instant(this.stateOf(stepper), 1e-12 * this.options.stopS);
     if (!solution) throw new NetworkError('There is no solution at the start.', [], 'Start with the loads off.');
-    return { voltage: (a, b) => stepper.voltageOf(a, b, solution), current: (id) => stepper.currentOf(id, solution) };
+    return probeOf(stepper, solution);
   }
 
   private stateOf(stepper: Stepper): State {
     return Float64Array.from(stepper.states, (place) => this.values.get(place.element.id)!);
   }
 }
+
+const probeOf = (stepper: Stepper, solution: Solution): Probe => ({
+  nodeVoltage: (node) => stepper.mna.nodeVoltage(node, solution.x),
+  voltage: (a, b) => stepper.voltageOf(a, b, solution),
+  current: (id) => stepper.currentOf(id, solution),
+});
 
 /** Runs a network from t = 0 to stopS. */
 export const transient = (network: Network, options: TransientOptions): TransientResult => new Transient(network, options).run();

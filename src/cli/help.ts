@@ -1,0 +1,17 @@
+export const HELP = `Ropeway, headless. Computes and records; local code and licensed practice decide.
+
+  ropeway assess FILE [--json]     all checks of a build file, thinnest first
+  ropeway calc NAME --input FILE   one law; FILE is JSON, - reads standard input
+  ropeway calc NAME --example      an input that works
+  ropeway calc NAME --schema       JSON Schema of the input
+  ropeway calc --list              all laws, a line each
+  ropeway schema                   JSON Schema of the build file
+  ropeway --help                   this page
+
+Exit codes
+  0  all checks hold or are thin; a calculation was answered
+  1  a check fails
+  2  bad input: JSON with path, reason and remedy on standard output, the same in words on standard error
+  3  undecided: nothing fails, but a check needs data, waits or is pending
+
+Run it as: npm run --silent ropeway -- VERB ...`;

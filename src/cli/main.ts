@@ -1,0 +1,122 @@
+import { readFileSync } from 'node:fs';
+import { assess } from '../core/assess';
+import { buildJsonSchema, LARGEST_FILE_BYTES, readBuildText } from '../core/build/schema';
+import { calculate, findLaw, LAWS, lawSchema } from '../core/calc/schema';
+import type { Problem } from '../core/build';
+import { HELP } from './help';
+import { assessmentJson, assessmentText } from './report';
+
+/** Exit codes, part of the public interface. */
+const EXIT = { holds: 0, fails: 1, badInput: 2, undecided: 3 } as const;
+
+class BadInput extends Error {
+  constructor(readonly problems: readonly Problem[]) {
+    super(problems[0]?.reason ?? 'bad input');
+  }
+}
+
+const bad = (path: string, reason: string, remedy: string) => new BadInput([{ path, reason, remedy }]);
+const out = (text: string) => process.stdout.write(`${text}\n`);
+const json = (value: unknown) => out(JSON.stringify(value, null, 2));
+
+function readText(path: string): string {
+  try {
+    const data = readFileSync(path === '-' ? 0 : path);
+    if (data.length > LARGEST_FILE_BYTES) throw bad(path, 'is larger than 20 MB.', 'A build file is far smaller: choose another file.');
+    return data.toString('utf8');
+  } catch (error) {
+    if (error instanceof BadInput) throw error;
+    throw bad(path, `can’t be read: ${(error as NodeJS.ErrnoException).code ?? 'error'}.`, 'Check the path and its permissions.');
+  }
+}
+
+/** Words that are no options, and the options; refuses options that a verb does not know. */
+function parse(args: readonly string[], flags: readonly string[], valued: readonly string[] = []): { words: string[]; has: (flag: string) => boolean; value: (flag: string) => string | undefined } {
+  const words: string[] = [];
+  const found = new Map<string, string>();
+  for (let i = 0; i < args.length; i++) {
+    const arg = args[i]!;
+    if (!arg.startsWith('--')) words.push(arg);
+    else if (flags.includes(arg)) found.set(arg, '');
+    else if (valued.includes(arg)) {
+      const value = args[++i];
+      if (value === undefined) throw bad(arg, 'needs a value.', 'See --help.');
+      found.set(arg, value);
+    } else throw bad(arg, 'is not an option here.', 'See --help.');
+  }
+  return { words, has: (flag) => found.has(flag), value: (flag) => found.get(flag) };
+}
+
+function runAssess(args: readonly string[]): number {
+  const { words, has } = parse(args, ['--json']);
+  const [file, ...rest] = words;
+  if (file === undefined || rest.length > 0) throw bad('assess', 'takes one file.', 'Write: ropeway assess FILE [--json]');
+  const read = readBuildText(readText(file));
+  if (!read.ok) throw new BadInput(read.errors);
+  const assessment = assess(read.build);
+  if (has('--json')) json(assessmentJson(assessment));
+  else out(assessmentText(assessment));
+  return EXIT[assessment.outcome];
+}
+
+function runCalc(args: readonly string[]): number {
+  const { words, has, value } = parse(args, ['--list', '--example', '--schema'], ['--input']);
+  if (has('--list')) {
+    for (const law of LAWS) out(`${law.name.padEnd(12)} ${law.about}`);
+    return 0;
+  }
+  const [name, ...rest] = words;
+  if (name === undefined || rest.length > 0) throw bad('calc', 'takes the name of one law.', 'See: ropeway calc --list');
+  const law = findLaw(name);
+  if (!law) throw bad(name, 'is not a law here.', `Use one of: ${LAWS.map((known) => known.name).join(', ')}.`);
+  if (has('--example')) {
+    json(law.example);
+    return 0;
+  }
+  if (has('--schema')) {
+    json(lawSchema(law));
+    return 0;
+  }
+  const path = value('--input');
+  if (path === undefined) throw bad('--input', 'is missing.', 'Name a JSON file, or - for standard input.');
+  let input: unknown;
+  try {
+    input = JSON.parse(readText(path));
+  } catch (error) {
+    if (error instanceof BadInput) throw error;
+    throw bad(path, `is not readable JSON: ${(error as Error).message.slice(0, 120)}.`, 'Check the file; --example prints an input that works.');
+  }
+  const answer = calculate(name, input);
+  json(answer);
+  const all = Array.isArray(answer) ? answer : [answer];
+  return all.every((one) => one.ok) ? 0 : EXIT.badInput;
+}
+
+function main(args: readonly string[]): number {
+  const [verb, ...rest] = args;
+  switch (verb) {
+    case 'assess':
+      return runAssess(rest);
+    case 'calc':
+      return runCalc(rest);
+    case 'schema':
+      json(buildJsonSchema());
+      return 0;
+    case undefined:
+    case '--help':
+    case 'help':
+      out(HELP);
+      return 0;
+    default:
+      throw bad(verb, 'is not a verb here.', 'See --help.');
+  }
+}
+
+try {
+  process.exitCode = main(process.argv.slice(2));
+} catch (error) {
+  if (!(error instanceof BadInput)) throw error;
+  json({ ok: false, errors: error.problems });
+  for (const { path, reason, remedy } of error.problems) process.stderr.write(`${path}: ${reason} ${remedy}\n`);
+  process.exitCode = EXIT.badInput;
+}

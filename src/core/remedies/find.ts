@@ -1,0 +1,71 @@
+import { type Assessment, assess } from '../assess';
+import { applyEdit, type Edit, EditRefused } from '../build';
+import { type Check, checkKey, verdictRank } from '../checks';
+import { PROPOSERS } from './candidates';
+
+export interface Worsened {
+  readonly before: Check;
+  readonly after: Check;
+}
+
+export interface Remedy {
+  readonly edit: Edit;
+  /** In workshop words: "fit 25 A fuse to Heater fuse". */
+  readonly title: string;
+  /** The check with the edit made. */
+  readonly after: Check;
+  /** Checks elsewhere that lose verdict or margin; empty when nothing gets worse. */
+  readonly worsens: readonly Worsened[];
+}
+
+/** A margin may fall this much without counting as worse: the solver's own noise. */
+const NOISE = 1e-4;
+const MOST_TRIES = 24;
+
+const solved = (check: Check | undefined): check is Check => check !== undefined && (check.verdict === 'holds' || check.verdict === 'thin');
+
+/** A worse verdict, or less margin where there is little or none. A margin that shrinks and still holds is not worse. */
+function isWorse(before: Check, after: Check | undefined): boolean {
+  if (!after) return false;
+  if (after.verdict === 'fails' && before.verdict !== 'fails') return true;
+  if (verdictRank(after.verdict) < verdictRank(before.verdict) && (after.verdict === 'thin' || after.verdict === 'fails') && solved(before)) return true;
+  return (before.verdict === 'fails' || before.verdict === 'thin') && before.margin !== undefined && after.margin !== undefined && after.margin < before.margin - NOISE;
+}
+
+function worsened(before: Assessment, after: Assessment): Worsened[] {
+  const now = new Map(after.checks.map((check) => [checkKey(check), check]));
+  const known = new Map(before.checks.map((check) => [checkKey(check), check]));
+  const list = before.checks.flatMap((check) => {
+    const next = now.get(checkKey(check));
+    return isWorse(check, next) ? [{ before: check, after: next! }] : [];
+  });
+  const fresh = after.checks.filter((check) => !known.has(checkKey(check)) && check.verdict === 'fails').map((check) => ({ before: check, after: check }));
+  return [...list, ...fresh];
+}
+
+/**
+ * Edits that make this check hold, each tried on the whole model: those that harm nothing else first, then by how little they change.
+ * A remedy with which another check would newly fail, turn thin, or fail by more names that check.
+ */
+export function findRemedies(build: Assessment['build'], check: Check, most = 3): Remedy[] {
+  const before = assess(build);
+  const edits = (PROPOSERS[check.id] ?? []).flatMap((propose) => propose(before, check));
+  const remedies: Remedy[] = [];
+  for (const edit of edits.slice(0, MOST_TRIES)) {
+    let edited: ReturnType<typeof applyEdit>;
+    try {
+      edited = applyEdit(build, edit);
+    } catch (error) {
+      if (error instanceof EditRefused) continue;
+      throw error;
+    }
+    const after = assess(edited.build);
+    const same = after.checks.find((candidate) => checkKey(candidate) === checkKey(check));
+    const gone = check.verdict === 'fails' ? solved(same) : solved(same) && (same.margin ?? 0) > (check.margin ?? 0) + NOISE && same.verdict === 'holds';
+    if (!same || !gone) continue;
+    remedies.push({ edit, title: edited.title, after: same, worsens: worsened(before, after) });
+    if (remedies.filter((remedy) => remedy.worsens.length === 0).length >= most) break;
+  }
+  const comfortable = (remedy: Remedy) => (remedy.after.verdict === 'holds' ? 0 : 1);
+  return remedies.map((remedy, order) => ({ remedy, order })).sort((p, q) => p.remedy.worsens.length - q.remedy.worsens.length || comfortable(p.remedy) - comfortable(q.remedy) || p.order - q.order).slice(0, most).map(({ remedy }) => remedy);
+}

@@ -1,0 +1,1 @@
+export { findRemedies, type Remedy, type Worsened } from './find';
