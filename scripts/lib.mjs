@@ -17,7 +17,12 @@ export function stop(text) {
 export const bin = (name) => join(root, 'node_modules', '.bin', name);
 
 export function run(command, args, options = {}) {
-  const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' }, ...options });
+  const result = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+    ...options,
+  });
   if (result.error) return { ok: false, status: 1, error: result.error };
   return { ok: result.status === 0, status: result.status ?? 1, stdout: result.stdout?.toString() ?? '' };
 }
@@ -42,7 +47,8 @@ export function hashOf(paths, extra = '') {
   return hash.digest('hex');
 }
 
-export const stampIs = (name, value) => existsSync(join(stamps, name)) && readFileSync(join(stamps, name), 'utf8') === value;
+export const stampIs = (name, value) =>
+  existsSync(join(stamps, name)) && readFileSync(join(stamps, name), 'utf8') === value;
 export function stamp(name, value) {
   mkdirSync(stamps, { recursive: true });
   writeFileSync(join(stamps, name), value);
@@ -51,16 +57,19 @@ export function stamp(name, value) {
 /** Installs the packages of the lock file when they are not there yet. */
 export function ensureInstalled({ quiet = false } = {}) {
   const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < 20 || (major === 20 && minor < 9)) stop(`Node.js ${process.versions.node} is too old: install Node.js 20.9 or newer.`);
+  if (major < 20 || (major === 20 && minor < 9))
+    stop(`Node.js ${process.versions.node} is too old: install Node.js 20.9 or newer.`);
   const key = hashOf(['package-lock.json'], process.version);
   if (stampIs('install', key) && existsSync(join(root, 'node_modules'))) return;
   if (!quiet) say('Installing packages (npm ci, about a minute the first time)');
-  const result = run('npm', ['ci', '--no-audit', '--no-fund', ...(quiet ? ['--silent'] : [])], { stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'] });
+  const result = run('npm', ['ci', '--no-audit', '--no-fund', ...(quiet ? ['--silent'] : [])], {
+    stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+  });
   if (!result.ok) stop('npm ci failed. It needs the npm registry: check the network and try again.');
   stamp('install', key);
 }
 
-const BUILD_INPUTS = ['src', 'public', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json', 'scripts/security-headers.mjs'];
+const BUILD_INPUTS = ['src', 'public', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
 
 /** Builds the application when its sources changed since the last build. */
 export function ensureBuilt() {
@@ -68,19 +77,31 @@ export function ensureBuilt() {
   if (stampIs('build', key) && existsSync(join(root, '.next', 'BUILD_ID'))) return;
   say('Building the application (half a minute)');
   if (!run(bin('next'), ['build']).ok) stop('The build failed: see above.');
-  if (!run(process.execPath, [join(root, 'scripts', 'security-headers.mjs')]).ok) stop('Writing the security headers failed: see above.');
   stamp('build', key);
 }
 
 /** Starts the built application on 127.0.0.1 and resolves when it answers. */
 export async function startServer(port, { stdio = 'inherit' } = {}) {
-  const child = spawn(process.execPath, [join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)], { cwd: root, stdio, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } });
+  const child = spawn(
+    process.execPath,
+    [join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
+    { cwd: root, stdio, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } },
+  );
   const end = () => child.kill('SIGTERM');
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => { end(); process.exit(0); });
+  for (const signal of ['SIGINT', 'SIGTERM'])
+    process.on(signal, () => {
+      end();
+      process.exit(0);
+    });
   process.on('exit', end);
   // A parent that dies (npm, a terminal) must not leave the server behind.
   const parent = process.ppid;
-  setInterval(() => { if (process.ppid !== parent) { end(); process.exit(0); } }, 1000).unref();
+  setInterval(() => {
+    if (process.ppid !== parent) {
+      end();
+      process.exit(0);
+    }
+  }, 1000).unref();
   const address = `http://127.0.0.1:${port}`;
   for (let attempt = 0; attempt < 150; attempt++) {
     if (child.exitCode !== null) stop(`The server stopped. Is port ${port} taken? Choose another with PORT=…`);

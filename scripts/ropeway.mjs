@@ -9,7 +9,16 @@ const key = hashOf(['src/core', 'src/cli', 'package-lock.json'], process.version
 const bundle = join(root, 'dist', 'ropeway.mjs');
 if (!stampIs('cli', key) || !existsSync(bundle)) {
   const { build } = await import('esbuild');
-  await build({ entryPoints: [join(root, 'src/cli/main.ts')], outfile: bundle, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error', banner: { js: "import { createRequire as __cr } from 'node:module'; const require = __cr(import.meta.url);" } });
+  await build({
+    entryPoints: [join(root, 'src/cli/main.ts')],
+    outfile: bundle,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'error',
+    banner: { js: "import { createRequire as __cr } from 'node:module'; const require = __cr(import.meta.url);" },
+  });
   stamp('cli', key);
 }
 await import(pathToFileURL(bundle).href);

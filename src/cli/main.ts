@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { assess } from '../core/assess';
+import type { Problem } from '../core/build';
 import { buildJsonSchema, LARGEST_FILE_BYTES, readBuildText } from '../core/build/schema';
 import { calculate, findLaw, LAWS, lawSchema } from '../core/calc/schema';
-import type { Problem } from '../core/build';
 import { HELP } from './help';
 import { assessmentJson, assessmentText } from './report';
 
@@ -22,16 +22,25 @@ const json = (value: unknown) => out(JSON.stringify(value, null, 2));
 function readText(path: string): string {
   try {
     const data = readFileSync(path === '-' ? 0 : path);
-    if (data.length > LARGEST_FILE_BYTES) throw bad(path, 'is larger than 20 MB.', 'A build file is far smaller: choose another file.');
+    if (data.length > LARGEST_FILE_BYTES)
+      throw bad(path, 'is larger than 20 MB.', 'A build file is far smaller: choose another file.');
     return data.toString('utf8');
   } catch (error) {
     if (error instanceof BadInput) throw error;
-    throw bad(path, `can’t be read: ${(error as NodeJS.ErrnoException).code ?? 'error'}.`, 'Check the path and its permissions.');
+    throw bad(
+      path,
+      `can’t be read: ${(error as NodeJS.ErrnoException).code ?? 'error'}.`,
+      'Check the path and its permissions.',
+    );
   }
 }
 
 /** Words that are no options, and the options; refuses options that a verb does not know. */
-function parse(args: readonly string[], flags: readonly string[], valued: readonly string[] = []): { words: string[]; has: (flag: string) => boolean; value: (flag: string) => string | undefined } {
+function parse(
+  args: readonly string[],
+  flags: readonly string[],
+  valued: readonly string[] = [],
+): { words: string[]; has: (flag: string) => boolean; value: (flag: string) => string | undefined } {
   const words: string[] = [];
   const found = new Map<string, string>();
   for (let i = 0; i < args.length; i++) {
@@ -50,7 +59,8 @@ function parse(args: readonly string[], flags: readonly string[], valued: readon
 function runAssess(args: readonly string[]): number {
   const { words, has } = parse(args, ['--json']);
   const [file, ...rest] = words;
-  if (file === undefined || rest.length > 0) throw bad('assess', 'takes one file.', 'Write: ropeway assess FILE [--json]');
+  if (file === undefined || rest.length > 0)
+    throw bad('assess', 'takes one file.', 'Write: ropeway assess FILE [--json]');
   const read = readBuildText(readText(file));
   if (!read.ok) throw new BadInput(read.errors);
   const assessment = assess(read.build);
@@ -66,7 +76,8 @@ function runCalc(args: readonly string[]): number {
     return 0;
   }
   const [name, ...rest] = words;
-  if (name === undefined || rest.length > 0) throw bad('calc', 'takes the name of one law.', 'See: ropeway calc --list');
+  if (name === undefined || rest.length > 0)
+    throw bad('calc', 'takes the name of one law.', 'See: ropeway calc --list');
   const law = findLaw(name);
   if (!law) throw bad(name, 'is not a law here.', `Use one of: ${LAWS.map((known) => known.name).join(', ')}.`);
   if (has('--example')) {
@@ -84,7 +95,11 @@ function runCalc(args: readonly string[]): number {
     input = JSON.parse(readText(path));
   } catch (error) {
     if (error instanceof BadInput) throw error;
-    throw bad(path, `is not readable JSON: ${(error as Error).message.slice(0, 120)}.`, 'Check the file; --example prints an input that works.');
+    throw bad(
+      path,
+      `is not readable JSON: ${(error as Error).message.slice(0, 120)}.`,
+      'Check the file; --example prints an input that works.',
+    );
   }
   const answer = calculate(name, input);
   json(answer);

@@ -1,7 +1,8 @@
 import type { Assessment } from '../core/assess';
 import { marginText, say, VERDICT_WORDS } from '../core/checks';
 
-const CAUTION = 'Ropeway computes and records; local code, registration rules and licensed practice decide. Prove dead before touching.';
+const CAUTION =
+  'Ropeway computes and records; local code, registration rules and licensed practice decide. Prove dead before touching.';
 
 /** The assessment as plain data: what the ledger shows, with working. */
 export function assessmentJson(assessment: Assessment): unknown {
@@ -11,10 +12,19 @@ export function assessmentJson(assessment: Assessment): unknown {
     outcome: assessment.outcome,
     caution: CAUTION,
     pack: assessment.pack,
-    checks: assessment.checks.map((check) => ({ ...check, working: check.working, title: say(check).title, line: say(check).line })),
+    checks: assessment.checks.map((check) => ({
+      ...check,
+      working: check.working,
+      title: say(check).title,
+      line: say(check).line,
+    })),
     cases: assessment.vehicle.cases.map(({ id, point }) => ({
-      id, solvable: point.solvable, ...(point.reason ? { reason: point.reason } : {}), maximumLoadFactor: point.maximumLoadFactor,
-      nodeVoltagesV: Object.fromEntries(point.nodeVoltagesV), elementCurrentsA: Object.fromEntries(point.elementCurrentsA),
+      id,
+      solvable: point.solvable,
+      ...(point.reason ? { reason: point.reason } : {}),
+      maximumLoadFactor: point.maximumLoadFactor,
+      nodeVoltagesV: Object.fromEntries(point.nodeVoltagesV),
+      elementCurrentsA: Object.fromEntries(point.elementCurrentsA),
     })),
     precharge: assessment.precharge,
   };
@@ -26,5 +36,11 @@ export function assessmentText(assessment: Assessment): string {
     return `${VERDICT_WORDS[check.verdict].padEnd(10)} ${marginText(check).padStart(8)}  ${title}${line ? ` (${line})` : ''}`;
   });
   const count = (verdict: string) => assessment.checks.filter((check) => check.verdict === verdict).length;
-  return [`${assessment.build.name}: ${assessment.checks.length} checks, ${count('fails')} fail, ${count('thin')} thin, ${assessment.outcome}`, '', ...lines, '', CAUTION].join('\n');
+  return [
+    `${assessment.build.name}: ${assessment.checks.length} checks, ${count('fails')} fail, ${count('thin')} thin, ${assessment.outcome}`,
+    '',
+    ...lines,
+    '',
+    CAUTION,
+  ].join('\n');
 }

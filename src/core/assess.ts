@@ -1,11 +1,11 @@
 import type { Build } from './build';
-import { type Check, runRules, sortLedger, type StationId } from './checks';
+import { type Check, runRules, type StationId, sortLedger } from './checks';
 import { RULE_SETS } from './rules';
 import { type PrechargeRun, prechargeRun } from './simulate';
 import { CABLE_RULES, type CableRow, cableRows } from './stations/cables';
 import { type Context, fullVoltage } from './stations/context';
 import { HV_CIRCUIT_RULES } from './stations/hv-circuit';
-import { PACK_RULES, packResults, type PackResults } from './stations/pack';
+import { PACK_RULES, type PackResults, packResults } from './stations/pack';
 import { type Vehicle, vehicleOf } from './vehicle';
 
 export interface StationState {
@@ -33,8 +33,15 @@ export interface Assessment {
 export const BUILT_STATIONS: readonly StationId[] = ['pack', 'hv-circuit', 'cables'];
 
 function stationState(checks: readonly Check[]): StationState {
-  const thinnest = checks.find((check) => check.verdict === 'fails') ?? checks.filter((check) => check.margin !== undefined).sort((p, q) => p.margin! - q.margin!)[0] ?? null;
-  return { checks, thinnest, open: checks.filter((check) => check.verdict !== 'holds' && check.verdict !== 'thin').length };
+  const thinnest =
+    checks.find((check) => check.verdict === 'fails') ??
+    checks.filter((check) => check.margin !== undefined).sort((p, q) => p.margin! - q.margin!)[0] ??
+    null;
+  return {
+    checks,
+    thinnest,
+    open: checks.filter((check) => check.verdict !== 'holds' && check.verdict !== 'thin').length,
+  };
 }
 
 /** A build goes in, an assessment comes out: pure and quick. */
@@ -43,9 +50,28 @@ export function assess(build: Build): Assessment {
   const precharge = prechargeRun(vehicle);
   const context: Context = { vehicle, rules: RULE_SETS[build.ruleSet], precharge, fullV: fullVoltage(vehicle) };
 
-  const checks = sortLedger([...runRules(PACK_RULES, context), ...runRules(HV_CIRCUIT_RULES, context), ...runRules(CABLE_RULES, context)]);
+  const checks = sortLedger([
+    ...runRules(PACK_RULES, context),
+    ...runRules(HV_CIRCUIT_RULES, context),
+    ...runRules(CABLE_RULES, context),
+  ]);
 
-  const stations = Object.fromEntries(BUILT_STATIONS.map((station) => [station, stationState(checks.filter((check) => check.station === station))]));
-  const outcome = checks.some((check) => check.verdict === 'fails') ? 'fails' : checks.length === 0 || checks.some((check) => check.verdict !== 'holds' && check.verdict !== 'thin') ? 'undecided' : 'holds';
-  return { build, vehicle, checks, stations, pack: packResults(vehicle), cables: cableRows(vehicle), precharge, outcome };
+  const stations = Object.fromEntries(
+    BUILT_STATIONS.map((station) => [station, stationState(checks.filter((check) => check.station === station))]),
+  );
+  const outcome = checks.some((check) => check.verdict === 'fails')
+    ? 'fails'
+    : checks.length === 0 || checks.some((check) => check.verdict !== 'holds' && check.verdict !== 'thin')
+      ? 'undecided'
+      : 'holds';
+  return {
+    build,
+    vehicle,
+    checks,
+    stations,
+    pack: packResults(vehicle),
+    cables: cableRows(vehicle),
+    precharge,
+    outcome,
+  };
 }

@@ -1,12 +1,46 @@
 import type { PartKind } from '../parts/types';
 import type { Problem } from './problem';
-import { type Build, type Circuit, type CircuitName, circuitOfTerminal, type Device, type DeviceKind, findConductor, findDevice, own } from './types';
+import {
+  type Build,
+  type Circuit,
+  type CircuitName,
+  circuitOfTerminal,
+  type Device,
+  type DeviceKind,
+  findConductor,
+  findDevice,
+  own,
+} from './types';
 
 /** The kind of part that each kind of device takes; null: none. */
 export const PART_OF_DEVICE: Readonly<Record<DeviceKind, PartKind | null>> = {
-  box: 'cell', contactor: 'contactor', fuse: 'fuse', disconnect: 'disconnect', 'precharge-resistor': 'resistor', 'discharge-resistor': 'resistor', capacitor: null, sensor: 'sensor', junction: null,
-  inverter: 'inverter', motor: null, charger: 'bus-device', converter: 'bus-device', 'charger-converter': 'bus-device', heater: 'bus-device', compressor: 'bus-device', chassis: null,
-  'auxiliary-battery': null, 'lv-fuse': 'fuse', 'lv-load': null, 'lv-switch': null, relay: null, 'emergency-stop': null, 'inertia-switch': null, 'interlock-contact': null, 'lv-junction': null, earth: null,
+  box: 'cell',
+  contactor: 'contactor',
+  fuse: 'fuse',
+  disconnect: 'disconnect',
+  'precharge-resistor': 'resistor',
+  'discharge-resistor': 'resistor',
+  capacitor: null,
+  sensor: 'sensor',
+  junction: null,
+  inverter: 'inverter',
+  motor: null,
+  charger: 'bus-device',
+  converter: 'bus-device',
+  'charger-converter': 'bus-device',
+  heater: 'bus-device',
+  compressor: 'bus-device',
+  chassis: null,
+  'auxiliary-battery': null,
+  'lv-fuse': 'fuse',
+  'lv-load': null,
+  'lv-switch': null,
+  relay: null,
+  'emergency-stop': null,
+  'inertia-switch': null,
+  'interlock-contact': null,
+  'lv-junction': null,
+  earth: null,
 };
 
 const MISSING = 'Add what it names, or correct the id.';
@@ -16,10 +50,25 @@ function checkDevice(build: Build, device: Device, path: string): Problem[] {
   if (device.partId !== null) {
     const part = own(build.parts, device.partId);
     const wanted = PART_OF_DEVICE[device.kind];
-    if (!part) problems.push({ path: `${path}.partId`, reason: `names "${device.partId}", which is not among the parts.`, remedy: MISSING });
-    else if (part.kind !== wanted) problems.push({ path: `${path}.partId`, reason: `is a ${part.kind} part on a ${device.kind}.`, remedy: wanted === null ? 'This kind of device takes no part.' : `Name a ${wanted} part.` });
+    if (!part)
+      problems.push({
+        path: `${path}.partId`,
+        reason: `names "${device.partId}", which is not among the parts.`,
+        remedy: MISSING,
+      });
+    else if (part.kind !== wanted)
+      problems.push({
+        path: `${path}.partId`,
+        reason: `is a ${part.kind} part on a ${device.kind}.`,
+        remedy: wanted === null ? 'This kind of device takes no part.' : `Name a ${wanted} part.`,
+      });
   }
-  if (device.place && !own(build.zones, device.place.zoneId)) problems.push({ path: `${path}.place.zoneId`, reason: `names "${device.place.zoneId}", which is no zone.`, remedy: MISSING });
+  if (device.place && !own(build.zones, device.place.zoneId))
+    problems.push({
+      path: `${path}.place.zoneId`,
+      reason: `names "${device.place.zoneId}", which is no zone.`,
+      remedy: MISSING,
+    });
   return problems;
 }
 
@@ -27,22 +76,54 @@ function checkCircuit(build: Build, circuit: Circuit, name: CircuitName): Proble
   const problems: Problem[] = [];
   const at = `circuits.${name}`;
   for (const [id, device] of Object.entries(circuit.devices)) {
-    if (device.id !== id) problems.push({ path: `${at}.devices.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
+    if (device.id !== id)
+      problems.push({
+        path: `${at}.devices.${id}.id`,
+        reason: 'differs from its key.',
+        remedy: 'Make the two the same.',
+      });
     problems.push(...checkDevice(build, device, `${at}.devices.${id}`));
   }
   for (const [id, conductor] of Object.entries(circuit.conductors)) {
     const path = `${at}.conductors.${id}`;
-    if (conductor.id !== id) problems.push({ path: `${path}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
+    if (conductor.id !== id)
+      problems.push({ path: `${path}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
     for (const side of ['a', 'b'] as const) {
       const { deviceId, terminal } = conductor[side];
       const device = findDevice(build, deviceId);
-      if (!device) problems.push({ path: `${path}.${side}.deviceId`, reason: `names "${deviceId}", which is no device.`, remedy: MISSING });
-      else if (circuitOfTerminal(device.kind, terminal) !== name) problems.push({ path: `${path}.${side}.terminal`, reason: `"${terminal}" is no ${name === 'hv' ? 'high-voltage' : '12-volt'} terminal of a ${device.kind}.`, remedy: 'Name one of its terminals.' });
+      if (!device)
+        problems.push({
+          path: `${path}.${side}.deviceId`,
+          reason: `names "${deviceId}", which is no device.`,
+          remedy: MISSING,
+        });
+      else if (circuitOfTerminal(device.kind, terminal) !== name)
+        problems.push({
+          path: `${path}.${side}.terminal`,
+          reason: `"${terminal}" is no ${name === 'hv' ? 'high-voltage' : '12-volt'} terminal of a ${device.kind}.`,
+          remedy: 'Name one of its terminals.',
+        });
     }
-    if (conductor.a.deviceId === conductor.b.deviceId && conductor.a.terminal === conductor.b.terminal) problems.push({ path, reason: 'has both ends on one terminal.', remedy: 'Connect two different terminals.' });
-    if (conductor.partId !== null && own(build.parts, conductor.partId)?.kind !== 'cable') problems.push({ path: `${path}.partId`, reason: `names "${conductor.partId}", which is no cable part.`, remedy: MISSING });
-    if (conductor.routeId !== null && !own(build.routes, conductor.routeId)) problems.push({ path: `${path}.routeId`, reason: `names "${conductor.routeId}", which is no route.`, remedy: MISSING });
-    if (conductor.laid && !own(build.zones, conductor.laid.zoneId)) problems.push({ path: `${path}.laid.zoneId`, reason: `names "${conductor.laid.zoneId}", which is no zone.`, remedy: MISSING });
+    if (conductor.a.deviceId === conductor.b.deviceId && conductor.a.terminal === conductor.b.terminal)
+      problems.push({ path, reason: 'has both ends on one terminal.', remedy: 'Connect two different terminals.' });
+    if (conductor.partId !== null && own(build.parts, conductor.partId)?.kind !== 'cable')
+      problems.push({
+        path: `${path}.partId`,
+        reason: `names "${conductor.partId}", which is no cable part.`,
+        remedy: MISSING,
+      });
+    if (conductor.routeId !== null && !own(build.routes, conductor.routeId))
+      problems.push({
+        path: `${path}.routeId`,
+        reason: `names "${conductor.routeId}", which is no route.`,
+        remedy: MISSING,
+      });
+    if (conductor.laid && !own(build.zones, conductor.laid.zoneId))
+      problems.push({
+        path: `${path}.laid.zoneId`,
+        reason: `names "${conductor.laid.zoneId}", which is no zone.`,
+        remedy: MISSING,
+      });
   }
   return problems;
 }
@@ -51,22 +132,51 @@ function checkCircuit(build: Build, circuit: Circuit, name: CircuitName): Proble
 export function checkReferences(build: Build): Problem[] {
   const problems = [...checkCircuit(build, build.circuits.hv, 'hv'), ...checkCircuit(build, build.circuits.lv, 'lv')];
   for (const list of ['parts', 'zones', 'routes', 'readings', 'adoptions'] as const) {
-    for (const [id, entry] of Object.entries(build[list])) if (entry.id !== id) problems.push({ path: `${list}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
+    for (const [id, entry] of Object.entries(build[list]))
+      if (entry.id !== id)
+        problems.push({ path: `${list}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
   }
-  for (const route of Object.values(build.routes)) if (!own(build.zones, route.laid.zoneId)) problems.push({ path: `routes.${route.id}.laid.zoneId`, reason: `names "${route.laid.zoneId}", which is no zone.`, remedy: MISSING });
-  for (const id of Object.keys(build.circuits.lv.devices)) if (own(build.circuits.hv.devices, id)) problems.push({ path: `circuits.lv.devices.${id}`, reason: 'the id is used in both circuits.', remedy: 'Give each device its own id.' });
+  for (const route of Object.values(build.routes))
+    if (!own(build.zones, route.laid.zoneId))
+      problems.push({
+        path: `routes.${route.id}.laid.zoneId`,
+        reason: `names "${route.laid.zoneId}", which is no zone.`,
+        remedy: MISSING,
+      });
+  for (const id of Object.keys(build.circuits.lv.devices))
+    if (own(build.circuits.hv.devices, id))
+      problems.push({
+        path: `circuits.lv.devices.${id}`,
+        reason: 'the id is used in both circuits.',
+        remedy: 'Give each device its own id.',
+      });
   const ids = new Set([...Object.keys(build.circuits.hv.devices), ...Object.keys(build.circuits.lv.devices)]);
   for (const name of ['hv', 'lv'] as const) {
     for (const id of Object.keys(build.circuits[name].conductors)) {
-      if (ids.has(id)) problems.push({ path: `circuits.${name}.conductors.${id}`, reason: 'the id is used twice.', remedy: 'Give each device and conductor its own id.' });
+      if (ids.has(id))
+        problems.push({
+          path: `circuits.${name}.conductors.${id}`,
+          reason: 'the id is used twice.',
+          remedy: 'Give each device and conductor its own id.',
+        });
       ids.add(id);
     }
   }
   for (const reading of Object.values(build.readings)) {
-    if (!findDevice(build, reading.subjectId) && !findConductor(build, reading.subjectId)) problems.push({ path: `readings.${reading.id}.subjectId`, reason: `names "${reading.subjectId}", which is nothing here.`, remedy: MISSING });
+    if (!findDevice(build, reading.subjectId) && !findConductor(build, reading.subjectId))
+      problems.push({
+        path: `readings.${reading.id}.subjectId`,
+        reason: `names "${reading.subjectId}", which is nothing here.`,
+        remedy: MISSING,
+      });
   }
   for (const adoption of Object.values(build.adoptions)) {
-    if (!own(build.readings, adoption.readingId)) problems.push({ path: `adoptions.${adoption.id}.readingId`, reason: `names "${adoption.readingId}", which is no reading.`, remedy: MISSING });
+    if (!own(build.readings, adoption.readingId))
+      problems.push({
+        path: `adoptions.${adoption.id}.readingId`,
+        reason: `names "${adoption.readingId}", which is no reading.`,
+        remedy: MISSING,
+      });
   }
   return problems;
 }

@@ -225,8 +225,10 @@ export function circuitOfTerminal(kind: DeviceKind, terminal: string): CircuitNa
 }
 
 /** Every device of a build; a device stands in one circuit's list and may have terminals in both. */
-export const findDevice = (build: Build, id: Id): Device | undefined => own(build.circuits.hv.devices, id) ?? own(build.circuits.lv.devices, id);
-export const findConductor = (build: Build, id: Id): Conductor | undefined => own(build.circuits.hv.conductors, id) ?? own(build.circuits.lv.conductors, id);
+export const findDevice = (build: Build, id: Id): Device | undefined =>
+  own(build.circuits.hv.devices, id) ?? own(build.circuits.lv.devices, id);
+export const findConductor = (build: Build, id: Id): Conductor | undefined =>
+  own(build.circuits.hv.conductors, id) ?? own(build.circuits.lv.conductors, id);
 
 /** Own entry of a record: ids come from files and must never reach the prototype. */
 export function own<T>(record: Readonly<Record<string, T>>, id: string | null): T | undefined {

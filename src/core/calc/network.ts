@@ -6,7 +6,14 @@ export interface NetworkInput {
   readonly ground: string;
   readonly analysis:
     | { readonly kind: 'operating-point' }
-    | { readonly kind: 'transient'; readonly stopS: number; readonly initial?: 'rest' | 'operating-point'; readonly events?: readonly SwitchEvent[]; readonly outputs?: readonly string[]; readonly samples?: number };
+    | {
+        readonly kind: 'transient';
+        readonly stopS: number;
+        readonly initial?: 'rest' | 'operating-point';
+        readonly events?: readonly SwitchEvent[];
+        readonly outputs?: readonly string[];
+        readonly samples?: number;
+      };
 }
 
 const DEFAULT_SAMPLES = 101;
@@ -27,8 +34,19 @@ function steady(network: Network) {
       loadsOn: [...point.loadsOn],
     },
     working: [
-      { formula: 'Σ I = 0 at every node, V_a − V_b = law of each element', figures: `${network.elements.length} elements, ${point.nodeVoltagesV.size} nodes, ${point.islands.length} islands besides ground` },
-      ...(point.maximumLoadFactor !== null ? [{ formula: 'largest common factor on all consuming loads', figures: 'Newton from the no-load solution, bisection for the factor at which it vanishes', result: { value: point.maximumLoadFactor, dimension: 'ratio' as const } }] : []),
+      {
+        formula: 'Σ I = 0 at every node, V_a − V_b = law of each element',
+        figures: `${network.elements.length} elements, ${point.nodeVoltagesV.size} nodes, ${point.islands.length} islands besides ground`,
+      },
+      ...(point.maximumLoadFactor !== null
+        ? [
+            {
+              formula: 'largest common factor on all consuming loads',
+              figures: 'Newton from the no-load solution, bisection for the factor at which it vanishes',
+              result: { value: point.maximumLoadFactor, dimension: 'ratio' as const },
+            },
+          ]
+        : []),
     ],
   };
 }
@@ -45,7 +63,10 @@ function overTime(network: Network, analysis: Extract<NetworkInput['analysis'], 
   const currents = new Map(shownElements.map((id) => [id, [] as number[]]));
   const sampleTimesS = Array.from({ length: samples }, (_, k) => (samples === 1 ? stopS : (k * stopS) / (samples - 1)));
   const run = transient(network, {
-    stopS, initial, events, sampleTimesS,
+    stopS,
+    initial,
+    events,
+    sampleTimesS,
     onSample: (timeS, probe) => {
       timesS.push(timeS);
       for (const [node, list] of voltages) list.push(probe.nodeVoltage(node));
@@ -53,8 +74,21 @@ function overTime(network: Network, analysis: Extract<NetworkInput['analysis'], 
     },
   });
   return {
-    result: { converged: run.converged, ...(run.reason ? { reason: run.reason } : {}), timesS, nodeVoltagesV: plain(voltages), elementCurrentsA: plain(currents), elements: plain(run.elements), loadSwitchings: run.loadSwitchings },
-    working: [{ formula: 'implicit Runge–Kutta of order 4, step by error estimate, switching moments located', figures: `${run.steps} steps to ${stopS} s` }],
+    result: {
+      converged: run.converged,
+      ...(run.reason ? { reason: run.reason } : {}),
+      timesS,
+      nodeVoltagesV: plain(voltages),
+      elementCurrentsA: plain(currents),
+      elements: plain(run.elements),
+      loadSwitchings: run.loadSwitchings,
+    },
+    working: [
+      {
+        formula: 'implicit Runge–Kutta of order 4, step by error estimate, switching moments located',
+        figures: `${run.steps} steps to ${stopS} s`,
+      },
+    ],
   };
 }
 

@@ -3,7 +3,21 @@ import type { Dimension, Quantity } from '../quantities';
 import type { CaseId } from '../vehicle';
 
 export type Verdict = 'holds' | 'thin' | 'fails' | 'needs-data' | 'waits' | 'pending';
-export type StationId = 'survey' | 'pack' | 'drive' | 'hv-circuit' | 'cables' | 'low-voltage' | 'bms' | 'charging' | 'ancillaries' | 'interlocks' | 'harness' | 'plan' | 'commission' | 'logbook';
+export type StationId =
+  | 'survey'
+  | 'pack'
+  | 'drive'
+  | 'hv-circuit'
+  | 'cables'
+  | 'low-voltage'
+  | 'bms'
+  | 'charging'
+  | 'ancillaries'
+  | 'interlocks'
+  | 'harness'
+  | 'plan'
+  | 'commission'
+  | 'logbook';
 
 /** What a check is about; `name` is for people. */
 export interface Ref {
@@ -65,11 +79,14 @@ export function verdictOf(margin: number, comfort = COMFORT): Verdict {
 }
 
 /** (limit − demand)/limit; a limit of zero can hold nothing. */
-export const marginAtMost = (demand: number, limit: number): number => (limit > 0 ? (limit - demand) / limit : demand <= 0 ? 0 : Number.NEGATIVE_INFINITY);
+export const marginAtMost = (demand: number, limit: number): number =>
+  limit > 0 ? (limit - demand) / limit : demand <= 0 ? 0 : Number.NEGATIVE_INFINITY;
 /** (demand − limit)/limit */
-export const marginAtLeast = (demand: number, limit: number): number => (limit > 0 ? (demand - limit) / limit : Number.POSITIVE_INFINITY);
+export const marginAtLeast = (demand: number, limit: number): number =>
+  limit > 0 ? (demand - limit) / limit : Number.POSITIVE_INFINITY;
 /** By the rise over the surroundings. */
-export const marginOfRise = (reachedC: number, limitC: number, ambientC: number): number => (limitC > ambientC ? (limitC - reachedC) / (limitC - ambientC) : Number.NEGATIVE_INFINITY);
+export const marginOfRise = (reachedC: number, limitC: number, ambientC: number): number =>
+  limitC > ambientC ? (limitC - reachedC) / (limitC - ambientC) : Number.NEGATIVE_INFINITY;
 
 /** What a rule states about one subject; the ledger fills in the rest. */
 export interface Finding {
@@ -111,7 +128,11 @@ export function runRules<Context>(rules: readonly Rule<Context>[], context: Cont
   return rules.flatMap((rule) =>
     rule.judge(context).map((finding): Check => {
       const { demand, limit, margin, subject } = finding;
-      const unjudged = finding.missing?.length ? finding.missing : finding.waitsFor?.length ? finding.waitsFor : undefined;
+      const unjudged = finding.missing?.length
+        ? finding.missing
+        : finding.waitsFor?.length
+          ? finding.waitsFor
+          : undefined;
       return {
         id: rule.id,
         station: rule.station,
@@ -121,7 +142,10 @@ export function runRules<Context>(rules: readonly Rule<Context>[], context: Cont
         ...(demand ? { demand } : {}),
         ...(limit ? { limit } : {}),
         ...(margin !== undefined && !unjudged ? { margin } : {}),
-        says: { code: finding.variant ? `${rule.id}.${finding.variant}` : rule.id, figures: { ...(demand ? { demand } : {}), ...(limit ? { limit } : {}), ...finding.figures } },
+        says: {
+          code: finding.variant ? `${rule.id}.${finding.variant}` : rule.id,
+          figures: { ...(demand ? { demand } : {}), ...(limit ? { limit } : {}), ...finding.figures },
+        },
         get working() {
           return { lines: finding.lines?.() ?? [], sources: rule.sources, assumed: finding.assumed ?? [] };
         },
@@ -135,8 +159,14 @@ const RANK: Readonly<Record<Verdict, number>> = { fails: 0, thin: 1, 'needs-data
 
 /** Thinnest first: what fails (yes/no rules before margins), then thin, then what is undecided, then what holds (yes/no rules last). */
 export function sortLedger(checks: readonly Check[]): Check[] {
-  const weight = (check: Check): number => check.margin ?? (check.verdict === 'holds' ? Number.MAX_VALUE : -Number.MAX_VALUE);
-  const keyed = checks.map((check) => ({ check, rank: RANK[check.verdict], weight: weight(check), key: checkKey(check) }));
+  const weight = (check: Check): number =>
+    check.margin ?? (check.verdict === 'holds' ? Number.MAX_VALUE : -Number.MAX_VALUE);
+  const keyed = checks.map((check) => ({
+    check,
+    rank: RANK[check.verdict],
+    weight: weight(check),
+    key: checkKey(check),
+  }));
   keyed.sort((p, q) => p.rank - q.rank || p.weight - q.weight || (p.key < q.key ? -1 : p.key > q.key ? 1 : 0));
   return keyed.map(({ check }) => check);
 }

@@ -15,62 +15,155 @@ const S = (bad: string, good: string, line: string): Sentence => ({ bad, good, l
 
 const SENTENCES: Readonly<Record<string, Sentence>> = {
   'pack.present': S('There are no cells yet', 'Cells are chosen', '{detail}'),
-  'pack.delivers': S('{subject} can’t give the power asked', '{subject} gives the power asked', 'asked {demand}, it can give {limit}'),
+  'pack.delivers': S(
+    '{subject} can’t give the power asked',
+    '{subject} gives the power asked',
+    'asked {demand}, it can give {limit}',
+  ),
   'pack.sag': S('{subject} sags too deep under load', '{subject} under load', '{demand} a cell, at least {limit}'),
   'device.voltage-max': S('Too much voltage for {subject}', '{subject} at full charge', '{demand} of {limit}'),
-  'device.voltage-max.survives': S('Full charge would destroy {subject}', '{subject} at full charge', '{demand}, it survives {limit}'),
-  'device.voltage-min': S('{subject} loses its working voltage', '{subject} at the lowest voltage', '{demand}, needs {limit}'),
-  'inverter.current': S('More battery current than {subject} takes', '{subject} battery current', '{demand} of {limit}'),
+  'device.voltage-max.survives': S(
+    'Full charge would destroy {subject}',
+    '{subject} at full charge',
+    '{demand}, it survives {limit}',
+  ),
+  'device.voltage-min': S(
+    '{subject} loses its working voltage',
+    '{subject} at the lowest voltage',
+    '{demand}, needs {limit}',
+  ),
+  'inverter.current': S(
+    'More battery current than {subject} takes',
+    '{subject} battery current',
+    '{demand} of {limit}',
+  ),
   'circuit.solved': S('The circuit can’t be solved', 'The circuit is whole', '{detail}'),
   'circuit.open': S('{subject} gets no voltage', '{subject} is fed', '{detail}'),
   'fuse.dc-rating': S('{subject} has no DC rating', '{subject} has a DC rating', '{detail}'),
-  'fuse.dc-voltage': S('{subject} can’t break this voltage', '{subject} voltage', '{demand} full charge, breaks {limit}'),
-  'fuse.continuous': S('{subject} carries more than it lasts', '{subject} continuous', '{demand} of {limit} at {ambient}'),
-  'fuse.cable-overload': S('{subject} does not protect its cable', '{subject} protects its cable', '{demand} fuse, {cable} carries {limit}'),
-  'fuse.cable-overload.partial': S('{subject} is no overload protection', '{subject} protects its cable', 'it breaks short circuits only, from {demand} upward'),
+  'fuse.dc-voltage': S(
+    '{subject} can’t break this voltage',
+    '{subject} voltage',
+    '{demand} full charge, breaks {limit}',
+  ),
+  'fuse.continuous': S(
+    '{subject} carries more than it lasts',
+    '{subject} continuous',
+    '{demand} of {limit} at {ambient}',
+  ),
+  'fuse.cable-overload': S(
+    '{subject} does not protect its cable',
+    '{subject} protects its cable',
+    '{demand} fuse, {cable} carries {limit}',
+  ),
+  'fuse.cable-overload.partial': S(
+    '{subject} is no overload protection',
+    '{subject} protects its cable',
+    'it breaks short circuits only, from {demand} upward',
+  ),
   'fuse.present': S('No fuse protects {subject}', '{subject} has a fuse', '{detail}'),
-  'contactor.voltage': S('{subject} is not made for this voltage', '{subject} voltage', '{demand} full charge, rated {limit}'),
-  'contactor.carry': S('{subject} carries more than its studs cool', '{subject} carry', '{demand} of {limit} on {cable}'),
-  'contactor.make': S('{subject} closes on too much current', '{subject} closing', '{demand} of {limit}, {difference} across it'),
-  'contactor.make.unprecharged': S('{subject} closes on an empty link', '{subject} closing', '{demand} of {limit}: nothing precharges the link'),
+  'contactor.voltage': S(
+    '{subject} is not made for this voltage',
+    '{subject} voltage',
+    '{demand} full charge, rated {limit}',
+  ),
+  'contactor.carry': S(
+    '{subject} carries more than its studs cool',
+    '{subject} carry',
+    '{demand} of {limit} on {cable}',
+  ),
+  'contactor.make': S(
+    '{subject} closes on too much current',
+    '{subject} closing',
+    '{demand} of {limit}, {difference} across it',
+  ),
+  'contactor.make.unprecharged': S(
+    '{subject} closes on an empty link',
+    '{subject} closing',
+    '{demand} of {limit}: nothing precharges the link',
+  ),
   'contactor.both-poles': S('The pack’s minus stays connected with everything open', 'Both poles switched', '{detail}'),
   'disconnect.rating': S('{subject} is not made for this', '{subject} rating', '{demand} of {limit}'),
-  'precharge.reaches': S('The link never charges: {subject} would wait for ever', 'The link charges through {subject}', '{detail}'),
-  'precharge.time': S('{subject} charges the link too slowly', '{subject} time', '{demand} to {fraction}, {limit} at most'),
+  'precharge.reaches': S(
+    'The link never charges: {subject} would wait for ever',
+    'The link charges through {subject}',
+    '{detail}',
+  ),
+  'precharge.time': S(
+    '{subject} charges the link too slowly',
+    '{subject} time',
+    '{demand} to {fraction}, {limit} at most',
+  ),
   'precharge.energy': S('{subject} overheats in one start', '{subject} pulse', '{demand} of {limit}'),
   'precharge.voltage': S('{subject} is not made for this voltage', '{subject} voltage', '{demand} of {limit}'),
-  'precharge.fault': S('{subject} burns on a shorted bus before the time-out', '{subject} on a shorted bus', '{demand} until the time-out, lasts {limit}'),
+  'precharge.fault': S(
+    '{subject} burns on a shorted bus before the time-out',
+    '{subject} on a shorted bus',
+    '{demand} until the time-out, lasts {limit}',
+  ),
   'cable.temperature': S('{subject} gets too hot', '{subject} temperature', '{demand} of {limit} in {place}'),
-  'cable.temperature.runaway': S('{subject} has no steady temperature', '{subject} temperature', 'at {current} it heats without end in {place}'),
+  'cable.temperature.runaway': S(
+    '{subject} has no steady temperature',
+    '{subject} temperature',
+    'at {current} it heats without end in {place}',
+  ),
   'cable.drop': S('{subject} drops too much', '{subject} drop', '{demand} of {limit} allowed'),
   'cable.voltage': S('{subject} insulation is too weak', '{subject} insulation', '{demand} full charge, rated {limit}'),
 };
 
-const MISSING_WORDS: Readonly<Record<string, string>> = { part: 'the part', length: 'the length', place: 'the place', cells: 'the cells', 'check': 'another check to hold' };
+const MISSING_WORDS: Readonly<Record<string, string>> = {
+  part: 'the part',
+  length: 'the length',
+  place: 'the place',
+  cells: 'the cells',
+  check: 'another check to hold',
+};
 
 export interface Said {
   readonly title: string;
   readonly line: string;
 }
 
-const render = (figure: Quantity | string | undefined, system: UnitSystem): string => (figure === undefined ? '' : typeof figure === 'string' ? figure : formatQuantity(figure, system).text);
+const render = (figure: Quantity | string | undefined, system: UnitSystem): string =>
+  figure === undefined ? '' : typeof figure === 'string' ? figure : formatQuantity(figure, system).text;
 
 /** The words of a check in the reader's units. */
 export function say(check: Check, system: UnitSystem = 'metric'): Said {
   const sentence = SENTENCES[check.says.code];
   if (!sentence) throw new Error(`no wording for ${check.says.code}`);
-  const fill = (template: string) => template.replace(/\{([a-z]+)\}/g, (_, key: string) => (key === 'subject' ? check.subject.name : render(check.says.figures[key], system)));
+  const fill = (template: string) =>
+    template.replace(/\{([a-z]+)\}/g, (_, key: string) =>
+      key === 'subject' ? check.subject.name : render(check.says.figures[key], system),
+    );
   const title = fill(check.verdict === 'fails' ? sentence.bad : sentence.good);
-  if (check.verdict === 'needs-data') return { title, line: `needs ${(check.missing ?? []).map(({ ref, what }) => `${MISSING_WORDS[what] ?? what}${ref.id === check.subject.id ? '' : ` of ${ref.name}`}`).join(', ')}` };
-  if (check.verdict === 'waits') return { title, line: `waits for ${(check.missing ?? []).map(({ ref, what }) => `${ref.name} (${what})`).join(', ')}` };
+  if (check.verdict === 'needs-data')
+    return {
+      title,
+      line: `needs ${(check.missing ?? []).map(({ ref, what }) => `${MISSING_WORDS[what] ?? what}${ref.id === check.subject.id ? '' : ` of ${ref.name}`}`).join(', ')}`,
+    };
+  if (check.verdict === 'waits')
+    return {
+      title,
+      line: `waits for ${(check.missing ?? []).map(({ ref, what }) => `${ref.name} (${what})`).join(', ')}`,
+    };
   return { title, line: fill(sentence.line) };
 }
 
-export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = { holds: 'holds', thin: 'thin', fails: 'fails', 'needs-data': 'needs data', waits: 'waits', pending: 'pending' };
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  holds: 'holds',
+  thin: 'thin',
+  fails: 'fails',
+  'needs-data': 'needs data',
+  waits: 'waits',
+  pending: 'pending',
+};
 
 /** "−75 %", or the verdict's word where there is no margin. */
-export const marginText = (check: Pick<Check, 'margin' | 'verdict'>): string => (check.margin === undefined || !Number.isFinite(check.margin) ? VERDICT_WORDS[check.verdict] : formatMargin(check.margin));
+export const marginText = (check: Pick<Check, 'margin' | 'verdict'>): string =>
+  check.margin === undefined || !Number.isFinite(check.margin)
+    ? VERDICT_WORDS[check.verdict]
+    : formatMargin(check.margin);
 
 export const knownCodes = (): readonly string[] => Object.keys(SENTENCES);
-export const quantityText = (value: number, dimension: Dimension, significant = 4): string => formatQuantity({ value, dimension }, 'metric', significant).text;
+export const quantityText = (value: number, dimension: Dimension, significant = 4): string =>
+  formatQuantity({ value, dimension }, 'metric', significant).text;
 export type { Wording };

@@ -4,7 +4,12 @@ import { collapseChains } from './collapse';
 import { type Element, operatingPoint } from './index';
 
 /** Two rails of chained pieces between a source and a load, with stubs. */
-const ladders = fc.record({ plus: fc.array(fc.double({ min: 0.001, max: 2, noNaN: true }), { minLength: 1, maxLength: 6 }), minus: fc.array(fc.double({ min: 0.001, max: 2, noNaN: true }), { minLength: 1, maxLength: 6 }), mid: fc.double({ min: 1, max: 300, noNaN: true }), ohm: fc.double({ min: 5, max: 500, noNaN: true }) });
+const ladders = fc.record({
+  plus: fc.array(fc.double({ min: 0.001, max: 2, noNaN: true }), { minLength: 1, maxLength: 6 }),
+  minus: fc.array(fc.double({ min: 0.001, max: 2, noNaN: true }), { minLength: 1, maxLength: 6 }),
+  mid: fc.double({ min: 1, max: 300, noNaN: true }),
+  ohm: fc.double({ min: 5, max: 500, noNaN: true }),
+});
 
 test('a collapsed network behaves the same at the nodes that stay', () => {
   fc.assert(
@@ -12,8 +17,25 @@ test('a collapsed network behaves the same at the nodes that stay', () => {
       const elements: Element[] = [
         { id: 'box1', kind: 'source', a: 'p0', b: 'm', voltageV: mid, resistanceOhm: 0.05 },
         { id: 'box2', kind: 'source', a: 'm', b: 'n0', voltageV: 100, resistanceOhm: 0.02 },
-        ...plus.map((r, k): Element => ({ id: `p${k}`, kind: 'resistor', a: k % 2 ? `p${k + 1}` : `p${k}`, b: k % 2 ? `p${k}` : `p${k + 1}`, resistanceOhm: r })),
-        ...minus.map((r, k): Element => ({ id: `n${k}`, kind: 'switch', closed: true, a: `n${k}`, b: `n${k + 1}`, resistanceOhm: r })),
+        ...plus.map(
+          (r, k): Element => ({
+            id: `p${k}`,
+            kind: 'resistor',
+            a: k % 2 ? `p${k + 1}` : `p${k}`,
+            b: k % 2 ? `p${k}` : `p${k + 1}`,
+            resistanceOhm: r,
+          }),
+        ),
+        ...minus.map(
+          (r, k): Element => ({
+            id: `n${k}`,
+            kind: 'switch',
+            closed: true,
+            a: `n${k}`,
+            b: `n${k + 1}`,
+            resistanceOhm: r,
+          }),
+        ),
         { id: 'stub', kind: 'resistor', a: 'p1', b: 'nowhere', resistanceOhm: 3 },
         { id: 'open', kind: 'switch', closed: false, a: 'p1', b: 'n1', resistanceOhm: 1 },
         { id: 'load', kind: 'resistor', a: `p${plus.length}`, b: `n${minus.length}`, resistanceOhm: ohm },

@@ -2,7 +2,8 @@ import type { Element, NodeName } from './netlist';
 
 type Branch = Extract<Element, { kind: 'resistor' | 'source' | 'switch' }>;
 
-const isBranch = (element: Element): element is Branch => element.kind === 'resistor' || element.kind === 'source' || (element.kind === 'switch' && element.closed);
+const isBranch = (element: Element): element is Branch =>
+  element.kind === 'resistor' || element.kind === 'source' || (element.kind === 'switch' && element.closed);
 /** Voltage from a to b at no current. */
 const emf = (branch: Branch): number => (branch.kind === 'source' ? branch.voltageV : 0);
 const ohm = (branch: Branch): number => branch.resistanceOhm ?? 0;
@@ -48,7 +49,11 @@ export function collapseChains(elements: readonly Element[], keep: ReadonlySet<s
       drop(p);
       drop(q);
       const isSource = p.kind === 'source' || q.kind === 'source';
-      add(isSource ? { id: p.id, kind: 'source', a, b, voltageV, resistanceOhm } : { id: p.id, kind: 'resistor', a, b, resistanceOhm });
+      add(
+        isSource
+          ? { id: p.id, kind: 'source', a, b, voltageV, resistanceOhm }
+          : { id: p.id, kind: 'resistor', a, b, resistanceOhm },
+      );
       queue.push(a, b);
     }
   }

@@ -1,18 +1,24 @@
-import { type Capacitor, type Element, type Inductor, named, NetworkError, type NodeName } from './netlist';
+import { type Capacitor, type Element, type Inductor, NetworkError, type NodeName, named } from './netlist';
 import { Sets } from './topology';
 
 /** What a switching moment would ask infinite current or voltage of; both are modelling slips, refused by name. */
 
 const isRigid = (element: Element): boolean =>
   element.kind === 'capacitor' ||
-  ((element.kind === 'source' || element.kind === 'resistor' || (element.kind === 'switch' && element.closed)) && (element.resistanceOhm ?? 0) === 0);
+  ((element.kind === 'source' || element.kind === 'resistor' || (element.kind === 'switch' && element.closed)) &&
+    (element.resistanceOhm ?? 0) === 0);
 
 /** Refuses loops of capacitors, ideal sources and ideal switches whose voltages don't add up to zero: the current would be infinite. */
-export function refuseImpulseLoops(elements: readonly Element[], capacitorV: (capacitor: Capacitor) => number, scaleV: number): void {
+export function refuseImpulseLoops(
+  elements: readonly Element[],
+  capacitorV: (capacitor: Capacitor) => number,
+  scaleV: number,
+): void {
   const rigid = elements.filter(isRigid);
   if (!rigid.some((element) => element.kind === 'capacitor')) return;
   const neighbours = new Map<NodeName, { to: NodeName; fallV: number; element: Element }[]>();
-  const link = (from: NodeName, to: NodeName, fallV: number, element: Element) => neighbours.set(from, [...(neighbours.get(from) ?? []), { to, fallV, element }]);
+  const link = (from: NodeName, to: NodeName, fallV: number, element: Element) =>
+    neighbours.set(from, [...(neighbours.get(from) ?? []), { to, fallV, element }]);
   for (const element of rigid) {
     const fallV = element.kind === 'capacitor' ? capacitorV(element) : element.kind === 'source' ? element.voltageV : 0;
     link(element.a, element.b, fallV, element);
@@ -31,7 +37,11 @@ export function refuseImpulseLoops(elements: readonly Element[], capacitorV: (ca
           potential.set(to, expected);
           queue.push(to);
         } else if (Math.abs(known - expected) > 1e-6 * Math.max(scaleV, 1e-6)) {
-          throw new NetworkError(`"${element.id}" closes a loop without resistance between different voltages: its current would be infinite.`, [element.id], 'Give the switch, source or capacitor path its real resistance.');
+          throw new NetworkError(
+            `"${element.id}" closes a loop without resistance between different voltages: its current would be infinite.`,
+            [element.id],
+            'Give the switch, source or capacitor path its real resistance.',
+          );
         }
       }
     }
@@ -44,13 +54,17 @@ export function refuseOpenInductors(elements: readonly Element[], inductorA: (in
   if (inductors.length === 0) return;
   const sets = new Sets();
   for (const element of elements) {
-    if (element.kind === 'inductor' || (element.kind === 'switch' && !element.closed) || element.kind === 'power') continue;
+    if (element.kind === 'inductor' || (element.kind === 'switch' && !element.closed) || element.kind === 'power')
+      continue;
     sets.join(element.a, element.b);
   }
   const sum = new Map<string, { net: number; ids: string[]; largest: number }>();
   for (const inductor of inductors) {
     const current = inductorA(inductor);
-    for (const [node, sign] of [[inductor.a, -1], [inductor.b, 1]] as const) {
+    for (const [node, sign] of [
+      [inductor.a, -1],
+      [inductor.b, 1],
+    ] as const) {
       const entry = sum.get(sets.find(node)) ?? { net: 0, ids: [], largest: 0 };
       entry.net += sign * current;
       entry.ids.push(inductor.id);
@@ -60,7 +74,11 @@ export function refuseOpenInductors(elements: readonly Element[], inductorA: (in
   }
   for (const { net, ids, largest } of sum.values()) {
     if (Math.abs(net) > 1e-6 * Math.max(largest, 1e-9) && Math.abs(net) > 1e-9) {
-      throw new NetworkError(`The current of ${named([...new Set(ids)])} has no path when the switch opens.`, [...new Set(ids)], 'Add a path for it: a resistor, a suppressor or a capacitor across the switch or the coil.');
+      throw new NetworkError(
+        `The current of ${named([...new Set(ids)])} has no path when the switch opens.`,
+        [...new Set(ids)],
+        'Add a path for it: a resistor, a suppressor or a capacitor across the switch or the coil.',
+      );
     }
   }
 }

@@ -2,5 +2,13 @@ export { collapseChains } from './collapse';
 export type { ElementRecord } from './meters';
 export type { Capacitor, Element, Inductor, Network, NodeName, PowerLoad, Resistor, Source, Switch } from './netlist';
 export { NetworkError } from './netlist';
-export { type OperatingPoint, operatingPoint, OperatingPointSolver } from './operating-point';
-export { firstInstant, type Probe, type SwitchEvent, type Threshold, transient, type TransientOptions, type TransientResult } from './transient';
+export { type OperatingPoint, OperatingPointSolver, operatingPoint } from './operating-point';
+export {
+  firstInstant,
+  type Probe,
+  type SwitchEvent,
+  type Threshold,
+  type TransientOptions,
+  type TransientResult,
+  transient,
+} from './transient';

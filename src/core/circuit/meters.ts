@@ -19,7 +19,10 @@ interface Point {
 }
 
 /** Vertex of the parabola through three points, when it lies between the outer ones. */
-function vertex(t: readonly [number, number, number], y: readonly [number, number, number]): { t: number; y: number } | null {
+function vertex(
+  t: readonly [number, number, number],
+  y: readonly [number, number, number],
+): { t: number; y: number } | null {
   const [t0, t1, t2] = t;
   const d1 = (y[1] - y[0]) / (t1 - t0);
   const d2 = (y[2] - y[1]) / (t2 - t1);
@@ -36,7 +39,8 @@ export class Meters {
   private readonly history = new Map<string, Point[]>();
 
   constructor(private readonly elements: readonly Element[]) {
-    for (const element of elements) this.records.set(element.id, { peakCurrentA: 0, peakCurrentAtS: 0, i2tA2s: 0, energyJ: 0, peakPowerW: 0 });
+    for (const element of elements)
+      this.records.set(element.id, { peakCurrentA: 0, peakCurrentAtS: 0, i2tA2s: 0, energyJ: 0, peakPowerW: 0 });
   }
 
   /** Values right after a switching moment; peaks are not interpolated across it. */

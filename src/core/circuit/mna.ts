@@ -88,7 +88,11 @@ export class Mna {
     this.keep = Int32Array.from(rows.keys()).filter((i) => rows[i]! >= 0 && columns[i]! >= 0);
     this.values = new Float64Array(at);
     this.kept = new Float64Array(this.keep.length);
-    this.lu = new SparseLu(this.size, Array.from(this.keep, (i) => rows[i]!), Array.from(this.keep, (i) => columns[i]!));
+    this.lu = new SparseLu(
+      this.size,
+      Array.from(this.keep, (i) => rows[i]!),
+      Array.from(this.keep, (i) => columns[i]!),
+    );
   }
 
   /** New values for the same structure: `elements` in the order in which they were given, open switches included. */
@@ -101,7 +105,9 @@ export class Mna {
 
   private isConductance(element: Element): boolean {
     if (this.conductanceS.has(element.id)) return true;
-    return (element.kind === 'resistor' || element.kind === 'switch') && (element.resistanceOhm ?? 0) >= BRANCH_BELOW_OHM;
+    return (
+      (element.kind === 'resistor' || element.kind === 'switch') && (element.resistanceOhm ?? 0) >= BRANCH_BELOW_OHM
+    );
   }
 
   /** Stamps and factorises. Throws NetworkError that names what is singular. */
@@ -140,7 +146,11 @@ export class Mna {
     } catch (error) {
       if (!(error instanceof SingularMatrixError)) throw error;
       const label = this.labels[error.row] ?? 'the network';
-      throw new NetworkError(`The network has no unique solution around ${label}.`, [label], 'Give loops of ideal elements their real resistance, and floating parts a path.');
+      throw new NetworkError(
+        `The network has no unique solution around ${label}.`,
+        [label],
+        'Give loops of ideal elements their real resistance, and floating parts a path.',
+      );
     }
   }
 

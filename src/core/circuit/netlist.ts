@@ -9,14 +9,38 @@ interface TwoTerminal {
   readonly a: NodeName;
   readonly b: NodeName;
 }
-export interface Resistor extends TwoTerminal { readonly kind: 'resistor'; readonly resistanceOhm: number }
-export interface Inductor extends TwoTerminal { readonly kind: 'inductor'; readonly inductanceH: number; readonly initialCurrentA?: number }
-export interface Capacitor extends TwoTerminal { readonly kind: 'capacitor'; readonly capacitanceF: number; readonly initialVoltageV?: number }
+export interface Resistor extends TwoTerminal {
+  readonly kind: 'resistor';
+  readonly resistanceOhm: number;
+}
+export interface Inductor extends TwoTerminal {
+  readonly kind: 'inductor';
+  readonly inductanceH: number;
+  readonly initialCurrentA?: number;
+}
+export interface Capacitor extends TwoTerminal {
+  readonly kind: 'capacitor';
+  readonly capacitanceF: number;
+  readonly initialVoltageV?: number;
+}
 /** a = plus. A resistance of 0 is an ideal source. */
-export interface Source extends TwoTerminal { readonly kind: 'source'; readonly voltageV: number; readonly resistanceOhm?: number }
-export interface Switch extends TwoTerminal { readonly kind: 'switch'; readonly closed: boolean; readonly resistanceOhm?: number }
+export interface Source extends TwoTerminal {
+  readonly kind: 'source';
+  readonly voltageV: number;
+  readonly resistanceOhm?: number;
+}
+export interface Switch extends TwoTerminal {
+  readonly kind: 'switch';
+  readonly closed: boolean;
+  readonly resistanceOhm?: number;
+}
 /** Constant power; positive consumes, negative feeds. With turnOnV it starts off; hysteresis on its own terminal voltage. */
-export interface PowerLoad extends TwoTerminal { readonly kind: 'power'; readonly powerW: number; readonly turnOnV?: number; readonly turnOffV?: number }
+export interface PowerLoad extends TwoTerminal {
+  readonly kind: 'power';
+  readonly powerW: number;
+  readonly turnOnV?: number;
+  readonly turnOffV?: number;
+}
 
 export type Element = Resistor | Inductor | Capacitor | Source | Switch | PowerLoad;
 
@@ -41,7 +65,8 @@ const named = (ids: readonly string[]): string => ids.map((id) => `"${id}"`).joi
 
 function checkFinite(element: Element): void {
   for (const [field, value] of Object.entries(element)) {
-    if (typeof value === 'number' && !Number.isFinite(value)) throw new NetworkError(`"${element.id}": ${field} is not a finite number.`, [element.id], 'Give a number.');
+    if (typeof value === 'number' && !Number.isFinite(value))
+      throw new NetworkError(`"${element.id}": ${field} is not a finite number.`, [element.id], 'Give a number.');
   }
 }
 
@@ -50,21 +75,57 @@ export function checkNetwork(network: Network): void {
   const seen = new Set<string>();
   let groundFound = false;
   for (const element of network.elements) {
-    if (seen.has(element.id)) throw new NetworkError(`Two elements are called "${element.id}".`, [element.id], 'Give each element its own id.');
+    if (seen.has(element.id))
+      throw new NetworkError(`Two elements are called "${element.id}".`, [element.id], 'Give each element its own id.');
     seen.add(element.id);
-    if (element.a === element.b) throw new NetworkError(`"${element.id}" has both ends on node "${element.a}".`, [element.id], 'Put its ends on two different nodes, or leave it out.');
+    if (element.a === element.b)
+      throw new NetworkError(
+        `"${element.id}" has both ends on node "${element.a}".`,
+        [element.id],
+        'Put its ends on two different nodes, or leave it out.',
+      );
     checkFinite(element);
     if (element.a === network.ground || element.b === network.ground) groundFound = true;
     const resistance = 'resistanceOhm' in element ? (element.resistanceOhm ?? 0) : 0;
-    if (resistance < 0) throw new NetworkError(`"${element.id}": resistanceOhm is negative.`, [element.id], 'Resistances are zero or more.');
-    if (element.kind === 'inductor' && !(element.inductanceH > 0)) throw new NetworkError(`"${element.id}": inductanceH must be above zero.`, [element.id], 'Leave the element out, or give its inductance.');
-    if (element.kind === 'capacitor' && !(element.capacitanceF > 0)) throw new NetworkError(`"${element.id}": capacitanceF must be above zero.`, [element.id], 'Leave the element out, or give its capacitance.');
-    if (element.kind === 'power' && element.turnOnV !== undefined && element.turnOffV !== undefined && element.turnOffV > element.turnOnV) {
-      throw new NetworkError(`"${element.id}": turnOffV is above turnOnV.`, [element.id], 'A load turns off at or below the voltage at which it turns on.');
+    if (resistance < 0)
+      throw new NetworkError(
+        `"${element.id}": resistanceOhm is negative.`,
+        [element.id],
+        'Resistances are zero or more.',
+      );
+    if (element.kind === 'inductor' && !(element.inductanceH > 0))
+      throw new NetworkError(
+        `"${element.id}": inductanceH must be above zero.`,
+        [element.id],
+        'Leave the element out, or give its inductance.',
+      );
+    if (element.kind === 'capacitor' && !(element.capacitanceF > 0))
+      throw new NetworkError(
+        `"${element.id}": capacitanceF must be above zero.`,
+        [element.id],
+        'Leave the element out, or give its capacitance.',
+      );
+    if (
+      element.kind === 'power' &&
+      element.turnOnV !== undefined &&
+      element.turnOffV !== undefined &&
+      element.turnOffV > element.turnOnV
+    ) {
+      throw new NetworkError(
+        `"${element.id}": turnOffV is above turnOnV.`,
+        [element.id],
+        'A load turns off at or below the voltage at which it turns on.',
+      );
     }
   }
-  if (network.elements.length === 0) throw new NetworkError('The network has no elements.', [], 'Add at least one element.');
-  if (!groundFound) throw new NetworkError(`No element touches the ground node "${network.ground}".`, [], 'Name a node that an element uses.');
+  if (network.elements.length === 0)
+    throw new NetworkError('The network has no elements.', [], 'Add at least one element.');
+  if (!groundFound)
+    throw new NetworkError(
+      `No element touches the ground node "${network.ground}".`,
+      [],
+      'Name a node that an element uses.',
+    );
 }
 
 /** Highest source voltage (without sources, the highest initial capacitor voltage): the scale of the network. Volts. */

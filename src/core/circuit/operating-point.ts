@@ -1,5 +1,13 @@
 import { Mna, type Place } from './mna';
-import { checkNetwork, COLLAPSE_SHARE, type Element, type Network, type NodeName, type PowerLoad, voltageScale } from './netlist';
+import {
+  COLLAPSE_SHARE,
+  checkNetwork,
+  type Element,
+  type Network,
+  type NodeName,
+  type PowerLoad,
+  voltageScale,
+} from './netlist';
 import { type PortNetwork, type PortSolution, reduceToPorts, solvePorts } from './ports';
 import { findIslands, type Islands, refuseIdealLoops } from './topology';
 
@@ -23,16 +31,29 @@ export interface OperatingPoint {
 const EMPTY = new Map<string, number>();
 const isShort = (element: Element): boolean =>
   element.kind === 'inductor' ||
-  ((element.kind === 'source' || element.kind === 'resistor' || (element.kind === 'switch' && element.closed)) && (element.resistanceOhm ?? 0) === 0);
+  ((element.kind === 'source' || element.kind === 'resistor' || (element.kind === 'switch' && element.closed)) &&
+    (element.resistanceOhm ?? 0) === 0);
 const conductsDc = (element: Element): boolean =>
-  element.kind === 'resistor' || element.kind === 'source' || element.kind === 'inductor' || (element.kind === 'switch' && element.closed);
+  element.kind === 'resistor' ||
+  element.kind === 'source' ||
+  element.kind === 'inductor' ||
+  (element.kind === 'switch' && element.closed);
 
 /** Loads that are the only link between two parts: no current can flow in the loop that they do not form, so each is its collapsed resistance. */
-export function findBridgingLoads(elements: readonly Element[], ground: NodeName, conducts: (element: Element) => boolean, on: (load: PowerLoad) => boolean): Set<string> {
+export function findBridgingLoads(
+  elements: readonly Element[],
+  ground: NodeName,
+  conducts: (element: Element) => boolean,
+  on: (load: PowerLoad) => boolean,
+): Set<string> {
   const loads = elements.filter((element): element is PowerLoad => element.kind === 'power');
   if (loads.length === 0) return new Set();
   const { referenceOf } = findIslands(elements, ground, conducts);
-  return new Set(loads.filter((load) => load.powerW > 0 && on(load) && referenceOf.get(load.a) !== referenceOf.get(load.b)).map((load) => load.id));
+  return new Set(
+    loads
+      .filter((load) => load.powerW > 0 && on(load) && referenceOf.get(load.a) !== referenceOf.get(load.b))
+      .map((load) => load.id),
+  );
 }
 
 /** A network prepared for one set of switch positions; `solve` may be called with other values for the same structure. */
@@ -51,9 +72,18 @@ export class OperatingPointSolver {
     this.bridging = findBridgingLoads(elements, ground, conductsDc, () => true);
     this.islands = findIslands(elements, ground, (element) => conductsDc(element) || this.bridging.has(element.id));
     const collapseV = Math.max(COLLAPSE_SHARE * voltageScale(elements), 1e-9);
-    const conductances = new Map(elements.filter((element) => element.kind === 'power' && this.bridging.has(element.id)).map((element) => [element.id, (element as PowerLoad).powerW / collapseV ** 2]));
+    const conductances = new Map(
+      elements
+        .filter((element) => element.kind === 'power' && this.bridging.has(element.id))
+        .map((element) => [element.id, (element as PowerLoad).powerW / collapseV ** 2]),
+    );
     this.mna = new Mna(elements, this.islands, conductances);
-    this.ports = this.mna.places.filter(({ element }) => element.kind === 'power' && !this.bridging.has(element.id) && this.islands.referenceOf.get(element.a) === this.islands.referenceOf.get(element.b));
+    this.ports = this.mna.places.filter(
+      ({ element }) =>
+        element.kind === 'power' &&
+        !this.bridging.has(element.id) &&
+        this.islands.referenceOf.get(element.a) === this.islands.referenceOf.get(element.b),
+    );
     this.base = new Float64Array(this.mna.size);
     this.rhs = new Float64Array(this.mna.size);
   }
@@ -63,25 +93,45 @@ export class OperatingPointSolver {
     const { mna, ports } = this;
     mna.retarget(elements);
     mna.factor('dc');
-    mna.solve(mna.rightHandSide('dc', () => 0, this.rhs), this.base);
+    mna.solve(
+      mna.rightHandSide('dc', () => 0, this.rhs),
+      this.base,
+    );
     const network = reduceToPorts(mna, ports);
     const collapseV = COLLAPSE_SHARE * voltageScale(elements);
     const openV = ports.map((port) => mna.voltageAcross(port, this.base));
     const on = this.switchLoads(network, openV, collapseV);
     const powers = ports.map((port, k) => (on[k] ? (port.element as PowerLoad).powerW : 0));
-    const solveAt = (factor: number) => upperBranch(network, openV, powers.map((power) => (power > 0 ? power * factor : power)), collapseV);
+    const solveAt = (factor: number) =>
+      upperBranch(
+        network,
+        openV,
+        powers.map((power) => (power > 0 ? power * factor : power)),
+        collapseV,
+      );
     const solution = solveAt(1);
     const consumes = powers.some((power, k) => power > 0 && Math.abs(openV[k]!) >= collapseV);
     const series = this.seriesLoads(solution, network, collapseV);
     const solvable = solution !== null && series.length === 0;
-    const maximumLoadFactor = consumes && series.length === 0 && (withLoadFactor || !solvable) ? largestFactor((factor) => solveAt(factor) !== null, solvable) : null;
+    const maximumLoadFactor =
+      consumes && series.length === 0 && (withLoadFactor || !solvable)
+        ? largestFactor((factor) => solveAt(factor) !== null, solvable)
+        : null;
     const loadsOn = new Set([...ports.filter((_, k) => on[k]).map((port) => port.element.id), ...this.bridging]);
     const common = { maximumLoadFactor, islands: this.islands.islands, referenceOf: this.islands.referenceOf, loadsOn };
     if (!solution || !solvable) {
-      const reason = series.length > 0
-        ? `Constant-power loads in series (${series.join(', ')}) have no stable operating point.`
-        : `No operating point: the sources can deliver ${percent(maximumLoadFactor ?? 0)} of the power that is asked.`;
-      return { ...common, solvable: false, reason, nodeVoltagesV: EMPTY, elementCurrentsA: EMPTY, elementPowersW: EMPTY };
+      const reason =
+        series.length > 0
+          ? `Constant-power loads in series (${series.join(', ')}) have no stable operating point.`
+          : `No operating point: the sources can deliver ${percent(maximumLoadFactor ?? 0)} of the power that is asked.`;
+      return {
+        ...common,
+        solvable: false,
+        reason,
+        nodeVoltagesV: EMPTY,
+        elementCurrentsA: EMPTY,
+        elementPowersW: EMPTY,
+      };
     }
     return { ...common, solvable: true, ...this.report(elements, network, solution) };
   }
@@ -103,7 +153,10 @@ export class OperatingPointSolver {
       const floating = element.kind === 'power' && port < 0 && !this.bridging.has(element.id);
       const current = port >= 0 ? solution.currents[port]! : place && !floating ? this.mna.current(place, x) : 0;
       elementCurrentsA.set(element.id, current);
-      elementPowersW.set(element.id, current === 0 ? 0 : (nodeVoltagesV.get(element.a)! - nodeVoltagesV.get(element.b)!) * current);
+      elementPowersW.set(
+        element.id,
+        current === 0 ? 0 : (nodeVoltagesV.get(element.a)! - nodeVoltagesV.get(element.b)!) * current,
+      );
     }
     return { nodeVoltagesV, elementCurrentsA, elementPowersW };
   }
@@ -124,7 +177,12 @@ export class OperatingPointSolver {
     const on = loads.map((load) => load.turnOnV === undefined);
     if (on.every(Boolean)) return on;
     const voltages = (state: readonly boolean[]) =>
-      upperBranch(network, openV, loads.map((load, k) => (state[k] ? load.powerW : 0)), collapseV)?.voltages ?? openV;
+      upperBranch(
+        network,
+        openV,
+        loads.map((load, k) => (state[k] ? load.powerW : 0)),
+        collapseV,
+      )?.voltages ?? openV;
     const idle = voltages(on);
     loads.forEach((load, k) => {
       if (load.turnOnV !== undefined) on[k] = Math.abs(idle[k]!) >= load.turnOnV;
@@ -150,20 +208,39 @@ export class OperatingPointSolver {
 }
 
 /** The stable solution on the upper-voltage branch, or null when there is none. */
-function upperBranch(network: PortNetwork, openV: readonly number[], powersW: readonly number[], collapseV: number): PortSolution | null {
+function upperBranch(
+  network: PortNetwork,
+  openV: readonly number[],
+  powersW: readonly number[],
+  collapseV: number,
+): PortSolution | null {
   const accept = (solution: PortSolution): boolean =>
-    solution.converged && solution.determinant > 0 && solution.voltages.every((v, k) => powersW[k]! <= 0 || Math.abs(openV[k]!) < collapseV || (Math.abs(v) >= collapseV && v * openV[k]! > 0));
+    solution.converged &&
+    solution.determinant > 0 &&
+    solution.voltages.every(
+      (v, k) => powersW[k]! <= 0 || Math.abs(openV[k]!) < collapseV || (Math.abs(v) >= collapseV && v * openV[k]! > 0),
+    );
   const direct = solvePorts(network, openV, powersW, collapseV, openV, true);
   if (accept(direct)) return direct;
   // All loads consume and pull each other down: Newton from the open voltages is monotone, so its failure is proof.
-  if (powersW.every((power) => power >= 0) && network.resistance.every((row, j) => row.every((r, k) => r * openV[j]! * openV[k]! >= 0))) return null;
+  if (
+    powersW.every((power) => power >= 0) &&
+    network.resistance.every((row, j) => row.every((r, k) => r * openV[j]! * openV[k]! >= 0))
+  )
+    return null;
   // Load stepping from no load upward: the way that Newton can follow when it fails at once.
   let start: readonly number[] = openV;
   let reached = 0;
   let stride = 0.25;
   while (reached < 1) {
     const factor = Math.min(1, reached + stride);
-    const solution = solvePorts(network, openV, powersW.map((power) => power * factor), collapseV, start);
+    const solution = solvePorts(
+      network,
+      openV,
+      powersW.map((power) => power * factor),
+      collapseV,
+      start,
+    );
     if (accept(solution)) {
       if (factor === 1) return solution;
       start = solution.voltages;

@@ -1,4 +1,4 @@
-import { Mna, type Place } from './mna';
+import type { Mna, Place } from './mna';
 
 /**
  * Constant-power loads seen from their terminals: v = openVoltages − R·i(v) with R the network's resistances between ports.
@@ -80,7 +80,14 @@ const MOST_ITERATIONS = 60;
  * Newton with step halving from `start`; powers in watts, zero for a load that is off. With `staysUpper` it gives up as soon
  * as the determinant is no longer positive: from the open voltages downward that means that it has passed the upper branch.
  */
-export function solvePorts(network: PortNetwork, openV: readonly number[], powersW: readonly number[], collapseV: number, start: readonly number[], staysUpper = false): PortSolution {
+export function solvePorts(
+  network: PortNetwork,
+  openV: readonly number[],
+  powersW: readonly number[],
+  collapseV: number,
+  start: readonly number[],
+  staysUpper = false,
+): PortSolution {
   const n = openV.length;
   const R = network.resistance;
   let v = [...start];
@@ -96,7 +103,9 @@ export function solvePorts(network: PortNetwork, openV: readonly number[], power
   let determinant = 1;
   let converged = false;
   for (let iteration = 0; iteration < MOST_ITERATIONS; iteration++) {
-    const jacobian = v.map((_, j) => v.map((vk, k) => (j === k ? 1 : 0) + R[j]![k]! * loadSlope(powersW[k]!, vk, collapseV)));
+    const jacobian = v.map((_, j) =>
+      v.map((vk, k) => (j === k ? 1 : 0) + R[j]![k]! * loadSlope(powersW[k]!, vk, collapseV)),
+    );
     const step = [...r];
     determinant = solveSmall(jacobian, step);
     if (converged) break;
@@ -114,5 +123,10 @@ export function solvePorts(network: PortNetwork, openV: readonly number[], power
     // One more turn after convergence gives the determinant at the solution.
     converged = size(r) <= TOLERANCE * scale;
   }
-  return { converged, voltages: v, currents: v.map((value, k) => loadCurrent(powersW[k]!, value, collapseV)), determinant };
+  return {
+    converged,
+    voltages: v,
+    currents: v.map((value, k) => loadCurrent(powersW[k]!, value, collapseV)),
+    determinant,
+  };
 }

@@ -144,13 +144,27 @@ export class SparseLu {
     this.work = new Float64Array(size);
     const ints = (list: readonly number[]) => Int32Array.from(list);
     return {
-      pivotRow: ints(pivotRow), pivotColumn: ints(pivotColumn), scatter, size, pivotSlot: ints(pivotSlot),
-      upperStart: ints(upperStart), upperColumn: ints(upperColumn), upperSlot: ints(upperSlot),
-      lowerStart: ints(lowerStart), lowerRow: ints(lowerRow), lowerSlot: ints(lowerSlot), targets: ints(targets),
+      pivotRow: ints(pivotRow),
+      pivotColumn: ints(pivotColumn),
+      scatter,
+      size,
+      pivotSlot: ints(pivotSlot),
+      upperStart: ints(upperStart),
+      upperColumn: ints(upperColumn),
+      upperSlot: ints(upperSlot),
+      lowerStart: ints(lowerStart),
+      lowerRow: ints(lowerRow),
+      lowerSlot: ints(lowerSlot),
+      targets: ints(targets),
     };
   }
 
-  private bestPivot(active: readonly Map<number, number>[], holders: readonly Set<number>[], done: Uint8Array, rowScale: readonly number[]) {
+  private bestPivot(
+    active: readonly Map<number, number>[],
+    holders: readonly Set<number>[],
+    done: Uint8Array,
+    rowScale: readonly number[],
+  ) {
     let best: { row: number; column: number; cost: number } | undefined;
     let emptiest = -1;
     const order: number[] = [];
@@ -186,7 +200,8 @@ export class SparseLu {
   solve(rhs: Float64Array, out: Float64Array): void {
     const program = this.program;
     if (!program) throw new Error('solve before factor');
-    const { pivotRow, pivotColumn, pivotSlot, upperStart, upperColumn, upperSlot, lowerStart, lowerRow, lowerSlot } = program;
+    const { pivotRow, pivotColumn, pivotSlot, upperStart, upperColumn, upperSlot, lowerStart, lowerRow, lowerSlot } =
+      program;
     const work = this.work;
     const y = this.scratch;
     y.set(rhs);

@@ -5,7 +5,8 @@ import { type PortNetwork, reduceToPorts, solvePorts } from './ports';
 import { A, B, E, GAMMA, STAGES } from './sdirk';
 import { findIslands } from './topology';
 
-const conducts = (element: Element): boolean => element.kind !== 'power' && !(element.kind === 'switch' && !element.closed);
+const conducts = (element: Element): boolean =>
+  element.kind !== 'power' && !(element.kind === 'switch' && !element.closed);
 
 /** Voltages of capacitors and currents of inductors, in the order of the stepper's `states`. */
 export type State = Float64Array;
@@ -48,11 +49,21 @@ export class Stepper {
     this.nodes = islands.referenceOf;
     this.collapseV = COLLAPSE_SHARE * voltageScale(elements);
     const conductances = new Map<string, number>();
-    for (const element of elements) if (element.kind === 'power' && this.bridging.has(element.id)) conductances.set(element.id, element.powerW / Math.max(this.collapseV, 1e-9) ** 2);
+    for (const element of elements)
+      if (element.kind === 'power' && this.bridging.has(element.id))
+        conductances.set(element.id, element.powerW / Math.max(this.collapseV, 1e-9) ** 2);
     this.mna = new Mna(elements, islands, conductances);
     this.states = this.mna.places.filter(({ element }) => element.kind === 'capacitor' || element.kind === 'inductor');
-    this.states.forEach((place, i) => this.stateIndex.set(place.element.id, i));
-    this.ports = this.mna.places.filter(({ element }) => element.kind === 'power' && on.has(element.id) && !this.bridging.has(element.id) && islands.referenceOf.get(element.a) === islands.referenceOf.get(element.b));
+    this.states.forEach((place, i) => {
+      this.stateIndex.set(place.element.id, i);
+    });
+    this.ports = this.mna.places.filter(
+      ({ element }) =>
+        element.kind === 'power' &&
+        on.has(element.id) &&
+        !this.bridging.has(element.id) &&
+        islands.referenceOf.get(element.a) === islands.referenceOf.get(element.b),
+    );
     this.rhs = new Float64Array(this.mna.size);
   }
 
@@ -70,7 +81,10 @@ export class Stepper {
     const network = this.prepare(seconds);
     const dynamics = { seconds };
     const x = new Float64Array(this.mna.size);
-    this.mna.solve(this.mna.rightHandSide(dynamics, (element) => history[this.stateIndex.get(element.id)!]!, this.rhs), x);
+    this.mna.solve(
+      this.mna.rightHandSide(dynamics, (element) => history[this.stateIndex.get(element.id)!]!, this.rhs),
+      x,
+    );
     if (this.ports.length === 0) return { x, portA: [] };
     const openV = this.ports.map((port) => this.mna.voltageAcross(port, x));
     const powers = this.ports.map((port) => (port.element as PowerLoad).powerW);
@@ -89,7 +103,9 @@ export class Stepper {
   private rates(solution: Solution): Float64Array {
     return Float64Array.from(this.states, (place) => {
       if (place.element.kind === 'capacitor') return solution.x[place.branch]! / place.element.capacitanceF;
-      return place.element.kind === 'inductor' ? this.mna.voltageAcross(place, solution.x) / place.element.inductanceH : 0;
+      return place.element.kind === 'inductor'
+        ? this.mna.voltageAcross(place, solution.x) / place.element.inductanceH
+        : 0;
     });
   }
 

@@ -1,4 +1,4 @@
-import { type Element, named, NetworkError, type NodeName } from './netlist';
+import { type Element, NetworkError, type NodeName, named } from './netlist';
 
 /** Disjoint sets of names. */
 export class Sets {
@@ -27,7 +27,11 @@ export interface Islands {
 }
 
 /** Islands of nodes that `joining` elements hold together; each is referred to ground or else to its lexically first node. */
-export function findIslands(elements: readonly Element[], ground: NodeName, joins: (element: Element) => boolean): Islands {
+export function findIslands(
+  elements: readonly Element[],
+  ground: NodeName,
+  joins: (element: Element) => boolean,
+): Islands {
   const sets = new Sets();
   const nodes = new Set<NodeName>([ground]);
   for (const element of elements) {
@@ -74,6 +78,10 @@ export function refuseIdealLoops(elements: readonly Element[], ideal: (element: 
       continue;
     }
     const loop = [...pathThrough(tree, element.a, element.b), element].map((member) => member.id).sort();
-    throw new NetworkError(`The loop ${named(loop)} has no resistance: its current is undefined.`, loop, 'Give one of them its real resistance; nothing is ideal.');
+    throw new NetworkError(
+      `The loop ${named(loop)} has no resistance: its current is undefined.`,
+      loop,
+      'Give one of them its real resistance; nothing is ideal.',
+    );
   }
 }

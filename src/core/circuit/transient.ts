@@ -1,6 +1,16 @@
 import { refuseImpulseLoops, refuseOpenInductors } from './impulses';
 import { type ElementRecord, Meters } from './meters';
-import { type Capacitor, checkNetwork, type Element, type Inductor, type Network, NetworkError, type NodeName, type PowerLoad, voltageScale } from './netlist';
+import {
+  type Capacitor,
+  checkNetwork,
+  type Element,
+  type Inductor,
+  type Network,
+  NetworkError,
+  type NodeName,
+  type PowerLoad,
+  voltageScale,
+} from './netlist';
 import { OperatingPointSolver } from './operating-point';
 import { ERROR_ORDER } from './sdirk';
 import { type Solution, type State, type Step, Stepper } from './stepper';
@@ -93,7 +103,8 @@ export class Transient {
     private readonly options: TransientOptions,
   ) {
     checkNetwork(network);
-    if (!(options.stopS > 0)) throw new NetworkError('stopS must be above zero.', [], 'Give the time to follow, in seconds.');
+    if (!(options.stopS > 0))
+      throw new NetworkError('stopS must be above zero.', [], 'Give the time to follow, in seconds.');
     this.elements = network.elements;
     this.ground = network.ground;
     this.scaleV = Math.max(voltageScale(network.elements), 1e-3);
@@ -104,7 +115,12 @@ export class Transient {
       if (element.kind === 'inductor') this.values.set(element.id, element.initialCurrentA ?? 0);
     }
     for (const event of options.events ?? []) {
-      if (!this.switches.has(event.id)) throw new NetworkError(`An event names "${event.id}", which is no switch.`, [event.id], 'Events open and close elements of kind "switch".');
+      if (!this.switches.has(event.id))
+        throw new NetworkError(
+          `An event names "${event.id}", which is no switch.`,
+          [event.id],
+          'Events open and close elements of kind "switch".',
+        );
     }
     for (const threshold of options.thresholds ?? []) this.crossings.set(threshold.id, []);
     if (options.initial === 'operating-point') this.startFromOperatingPoint(network);
@@ -113,10 +129,21 @@ export class Transient {
   }
 
   private startFromOperatingPoint(network: Network): void {
-    const closedAtStart = new Map((this.options.events ?? []).filter((event) => event.atS <= 0).map((event) => [event.id, event.closed]));
-    const elements = network.elements.map((element) => (element.kind === 'switch' && closedAtStart.has(element.id) ? { ...element, closed: closedAtStart.get(element.id)! } : element));
+    const closedAtStart = new Map(
+      (this.options.events ?? []).filter((event) => event.atS <= 0).map((event) => [event.id, event.closed]),
+    );
+    const elements = network.elements.map((element) =>
+      element.kind === 'switch' && closedAtStart.has(element.id)
+        ? { ...element, closed: closedAtStart.get(element.id)! }
+        : element,
+    );
     const point = new OperatingPointSolver({ ...network, elements }).solve(elements, false);
-    if (!point.solvable) throw new NetworkError(point.reason ?? 'No operating point to start from.', [], 'Start from rest, or lower the load.');
+    if (!point.solvable)
+      throw new NetworkError(
+        point.reason ?? 'No operating point to start from.',
+        [],
+        'Start from rest, or lower the load.',
+      );
     for (const element of elements) {
       if (element.kind === 'capacitor' && point.referenceOf.get(element.a) === point.referenceOf.get(element.b)) {
         this.values.set(element.id, point.nodeVoltagesV.get(element.a)! - point.nodeVoltagesV.get(element.b)!);
@@ -133,8 +160,18 @@ export class Transient {
     const key = [...this.switches].map(([, closed]) => (closed ? '1' : '0')).join('') + [...this.on].sort().join('\n');
     let stepper = this.steppers.get(key);
     if (!stepper) {
-      const elements = this.elements.map((element) => (element.kind === 'switch' ? { ...element, closed: this.switches.get(element.id)! } : element));
-      refuseIdealLoops(elements, (element) => element.kind !== 'inductor' && element.kind !== 'capacitor' && element.kind !== 'power' && !(element.kind === 'switch' && !element.closed) && (element.resistanceOhm ?? 0) === 0);
+      const elements = this.elements.map((element) =>
+        element.kind === 'switch' ? { ...element, closed: this.switches.get(element.id)! } : element,
+      );
+      refuseIdealLoops(
+        elements,
+        (element) =>
+          element.kind !== 'inductor' &&
+          element.kind !== 'capacitor' &&
+          element.kind !== 'power' &&
+          !(element.kind === 'switch' && !element.closed) &&
+          (element.resistanceOhm ?? 0) === 0,
+      );
       stepper = new Stepper(elements, this.ground, new Set(this.on));
       this.steppers.set(key, stepper);
     }
@@ -146,7 +183,9 @@ export class Transient {
   private watches(): Watch[] {
     const list: Watch[] = (this.options.thresholds ?? []).map((threshold) => ({
       key: `threshold ${threshold.id}`,
-      value: (stepper, solution) => (stepper.voltageOf(threshold.a, threshold.b, solution) - threshold.voltageV) * (threshold.direction === 'rising' ? 1 : -1),
+      value: (stepper, solution) =>
+        (stepper.voltageOf(threshold.a, threshold.b, solution) - threshold.voltageV) *
+        (threshold.direction === 'rising' ? 1 : -1),
       happen: (t) => {
         this.crossings.get(threshold.id)!.push(t);
         return false;
@@ -190,7 +229,8 @@ export class Transient {
     let nextEvent = 0;
     let nextSample = 0;
     const applyEvents = () => {
-      for (; nextEvent < events.length && events[nextEvent]!.atS <= t + tiny; nextEvent++) this.switches.set(events[nextEvent]!.id, events[nextEvent]!.closed);
+      for (; nextEvent < events.length && events[nextEvent]!.atS <= t + tiny; nextEvent++)
+        this.switches.set(events[nextEvent]!.id, events[nextEvent]!.closed);
     };
     applyEvents();
     let stepper = this.stepper();
@@ -250,7 +290,8 @@ export class Transient {
       const before = now;
       const valuesBefore = watches.map((watch) => watch.value(stepper, before));
       let happened: Watch[] = [];
-      const passed = (solution: Solution) => watches.filter((watch, k) => valuesBefore[k]! < 0 && watch.value(stepper, solution) >= 0);
+      const passed = (solution: Solution) =>
+        watches.filter((watch, k) => valuesBefore[k]! < 0 && watch.value(stepper, solution) >= 0);
       if (passed(step.stages.at(-1)!).length > 0) {
         const first = this.locate(stepper, state, stride, step, weight, passed, watches, valuesBefore);
         used = first.h;
@@ -258,9 +299,12 @@ export class Transient {
         happened = passed(step.stages.at(-1)!);
       }
       t = used === boundary - t ? boundary : t + used;
-      h = used < stride * 0.5 && happened.length > 0 ? Math.max(used, 1e-9 * stopS) : Math.max(grown, h > stride ? h : 0);
+      h =
+        used < stride * 0.5 && happened.length > 0 ? Math.max(used, 1e-9 * stopS) : Math.max(grown, h > stride ? h : 0);
       state = step.state;
-      stepper.states.forEach((place, i) => this.values.set(place.element.id, state[i]!));
+      stepper.states.forEach((place, i) => {
+        this.values.set(place.element.id, state[i]!);
+      });
       now = step.stages.at(-1)!;
       this.meters.add(stepper, t, used, step);
       let changed = false;
@@ -270,7 +314,11 @@ export class Transient {
         applyEvents();
         changed = true;
       }
-      if (this.options.endAtThreshold !== undefined && happened.some((watch) => watch.key === `threshold ${this.options.endAtThreshold}`)) break;
+      if (
+        this.options.endAtThreshold !== undefined &&
+        happened.some((watch) => watch.key === `threshold ${this.options.endAtThreshold}`)
+      )
+        break;
       if (changed) {
         now = begin();
         settle();
@@ -293,7 +341,16 @@ export class Transient {
    * Shortens a step to the first moment at which a watch has passed zero: secant on the watch's value inside a bracket
    * (Illinois), to 1e-7 of the step; the end returned is on the far side of the moment.
    */
-  private locate(stepper: Stepper, state: State, stride: number, whole: Step, weight: (index: number, value: number) => number, passed: (solution: Solution) => Watch[], watches: readonly Watch[], valuesBefore: readonly number[]): { h: number; step: Step } {
+  private locate(
+    stepper: Stepper,
+    state: State,
+    stride: number,
+    whole: Step,
+    weight: (index: number, value: number) => number,
+    passed: (solution: Solution) => Watch[],
+    watches: readonly Watch[],
+    valuesBefore: readonly number[],
+  ): { h: number; step: Step } {
     let low = 0;
     let high = stride;
     let step = whole;
@@ -345,7 +402,9 @@ const probeOf = (stepper: Stepper, solution: Solution): Probe => ({
 });
 
 /** Runs a network from t = 0 to stopS. */
-export const transient = (network: Network, options: TransientOptions): TransientResult => new Transient(network, options).run();
+export const transient = (network: Network, options: TransientOptions): TransientResult =>
+  new Transient(network, options).run();
 
 /** Values at the first instant: capacitors hold their initial voltage, inductors their current. */
-export const firstInstant = (network: Network): Probe => new Transient(network, { stopS: 1, initial: 'rest' }).atStart();
+export const firstInstant = (network: Network): Probe =>
+  new Transient(network, { stopS: 1, initial: 'rest' }).atStart();

@@ -17,7 +17,10 @@ test('every cable is wider than its conductor and near the resistance of its cop
 
 test('every window is in order and every cell charges above its nominal voltage', () => {
   for (const part of CATALOGUE) {
-    if ('window' in part) expect([part.window.workingMinV, part.window.workingMaxV, part.window.absoluteMaxV]).toEqual([part.window.workingMinV, part.window.workingMaxV, part.window.absoluteMaxV].sort((p, q) => p - q));
+    if ('window' in part)
+      expect([part.window.workingMinV, part.window.workingMaxV, part.window.absoluteMaxV]).toEqual(
+        [part.window.workingMinV, part.window.workingMaxV, part.window.absoluteMaxV].sort((p, q) => p - q),
+      );
     if (part.kind === 'cell') expect(part.fullV).toBeGreaterThan(part.nominalV);
   }
 });

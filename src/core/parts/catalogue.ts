@@ -1,24 +1,114 @@
-import { INSULATION_W_PER_MK } from '../physics/cable';
+import type { INSULATION_W_PER_MK } from '../physics/cable';
 import { ROAD_VEHICLE_MOHM_PER_M, strandedDiameterMm } from '../physics/conductor';
 import { FUSE_FAMILIES, type FuseFamily } from '../physics/fuse';
-import type { BusDevicePart, CablePart, CellPart, ContactorPart, DisconnectPart, FusePart, InverterPart, Part, PartKind, PartOf, ResistorPart, SensorPart } from './types';
+import type {
+  BusDevicePart,
+  CablePart,
+  CellPart,
+  ContactorPart,
+  DisconnectPart,
+  FusePart,
+  InverterPart,
+  Part,
+  PartKind,
+  PartOf,
+  ResistorPart,
+  SensorPart,
+} from './types';
 
 /** Generic parts by specification. Values are generic (G) unless said; a user's data sheet wins. */
 const generic = { provenance: 'generic' } as const;
 
-const cell = (id: string, name: string, more: Omit<CellPart, 'id' | 'name' | 'kind' | 'provenance'>): CellPart => ({ id, name, kind: 'cell', ...generic, ...more });
+const cell = (id: string, name: string, more: Omit<CellPart, 'id' | 'name' | 'kind' | 'provenance'>): CellPart => ({
+  id,
+  name,
+  kind: 'cell',
+  ...generic,
+  ...more,
+});
 
 const CELLS: readonly CellPart[] = [
-  cell('cell-nmc-module-176', 'Salvaged NMC module cell, 176 Ah', { chemistry: 'nmc', nominalV: 3.65, fullV: 4.2, emptyV: 3, capacityAh: 176, resistanceOhm: 0.00052, linkResistanceOhm: 0.00008, massKg: 3.1 }),
-  cell('cell-nmc-module-66', 'Salvaged NMC module cell, 66 Ah', { chemistry: 'nmc', nominalV: 3.7, fullV: 4.15, emptyV: 3.1, capacityAh: 66, resistanceOhm: 0.0011, linkResistanceOhm: 0.0001, massKg: 1.6 }),
-  ...[100, 160, 180, 230, 280].map((ah) => cell(`cell-lfp-${ah}`, `LFP prismatic cell, ${ah} Ah`, { chemistry: 'lfp', nominalV: 3.2, fullV: 3.65, emptyV: 2.8, capacityAh: ah, resistanceOhm: 0.1 / ah, linkResistanceOhm: 0.0001, massKg: 0.0195 * ah })),
-  cell('cell-lto-40', 'LTO cell, 40 Ah', { chemistry: 'lto', nominalV: 2.3, fullV: 2.75, emptyV: 1.8, capacityAh: 40, resistanceOhm: 0.0015, linkResistanceOhm: 0.0001, massKg: 1.25 }),
-  cell('cell-lead-220', 'Flooded lead cell, 220 Ah', { chemistry: 'lead-flooded', nominalV: 2, fullV: 2.45, emptyV: 1.75, capacityAh: 220, resistanceOhm: 0.0004, linkResistanceOhm: 0.0001, massKg: 10.2 }),
+  cell('cell-nmc-module-176', 'Salvaged NMC module cell, 176 Ah', {
+    chemistry: 'nmc',
+    nominalV: 3.65,
+    fullV: 4.2,
+    emptyV: 3,
+    capacityAh: 176,
+    resistanceOhm: 0.00052,
+    linkResistanceOhm: 0.00008,
+    massKg: 3.1,
+  }),
+  cell('cell-nmc-module-66', 'Salvaged NMC module cell, 66 Ah', {
+    chemistry: 'nmc',
+    nominalV: 3.7,
+    fullV: 4.15,
+    emptyV: 3.1,
+    capacityAh: 66,
+    resistanceOhm: 0.0011,
+    linkResistanceOhm: 0.0001,
+    massKg: 1.6,
+  }),
+  ...[100, 160, 180, 230, 280].map((ah) =>
+    cell(`cell-lfp-${ah}`, `LFP prismatic cell, ${ah} Ah`, {
+      chemistry: 'lfp',
+      nominalV: 3.2,
+      fullV: 3.65,
+      emptyV: 2.8,
+      capacityAh: ah,
+      resistanceOhm: 0.1 / ah,
+      linkResistanceOhm: 0.0001,
+      massKg: 0.0195 * ah,
+    }),
+  ),
+  cell('cell-lto-40', 'LTO cell, 40 Ah', {
+    chemistry: 'lto',
+    nominalV: 2.3,
+    fullV: 2.75,
+    emptyV: 1.8,
+    capacityAh: 40,
+    resistanceOhm: 0.0015,
+    linkResistanceOhm: 0.0001,
+    massKg: 1.25,
+  }),
+  cell('cell-lead-220', 'Flooded lead cell, 220 Ah', {
+    chemistry: 'lead-flooded',
+    nominalV: 2,
+    fullV: 2.45,
+    emptyV: 1.75,
+    capacityAh: 220,
+    resistanceOhm: 0.0004,
+    linkResistanceOhm: 0.0001,
+    massKg: 10.2,
+  }),
 ];
 
 /** Typical outer diameters in mm of shielded HV cable (generic). */
-const SHIELDED_MM: Readonly<Record<string, number>> = { '2.5': 6.6, '4': 7.3, '6': 8.2, '10': 9.7, '16': 11.3, '25': 13.1, '35': 14.5, '50': 16.6, '70': 19, '95': 21.5, '120': 23.8 };
-const THICK_MM: Readonly<Record<string, number>> = { '2.5': 3.6, '4': 4.4, '6': 5, '10': 6.5, '16': 8.3, '25': 10.4, '35': 11.6, '50': 13.5, '70': 15.5, '95': 18, '120': 19.7 };
+const SHIELDED_MM: Readonly<Record<string, number>> = {
+  '2.5': 6.6,
+  '4': 7.3,
+  '6': 8.2,
+  '10': 9.7,
+  '16': 11.3,
+  '25': 13.1,
+  '35': 14.5,
+  '50': 16.6,
+  '70': 19,
+  '95': 21.5,
+  '120': 23.8,
+};
+const THICK_MM: Readonly<Record<string, number>> = {
+  '2.5': 3.6,
+  '4': 4.4,
+  '6': 5,
+  '10': 6.5,
+  '16': 8.3,
+  '25': 10.4,
+  '35': 11.6,
+  '50': 13.5,
+  '70': 15.5,
+  '95': 18,
+  '120': 19.7,
+};
 
 /** Copper cable from the road-vehicle size table. Mass: copper plus insulation of about 1300 kg/m³. */
 function cable(areaMm2: number, shielded: boolean): CablePart {
@@ -43,7 +133,10 @@ function cable(areaMm2: number, shielded: boolean): CablePart {
     massKgPerM: areaMm2 * 1e-6 * 8890 + sheathM2 * 1300 + (shielded ? 0.05 : 0),
   };
 }
-const CABLES = Object.keys(SHIELDED_MM).map(Number).sort((p, q) => p - q).flatMap((areaMm2) => [cable(areaMm2, true), cable(areaMm2, false)]);
+const CABLES = Object.keys(SHIELDED_MM)
+  .map(Number)
+  .sort((p, q) => p - q)
+  .flatMap((areaMm2) => [cable(areaMm2, true), cable(areaMm2, false)]);
 
 /** A fuse of a generic family. */
 export function fuseOf(family: FuseFamily, ratedCurrentA: number, ratedVoltageDcV: number | null): FusePart {
@@ -61,45 +154,187 @@ export function fuseOf(family: FuseFamily, ratedCurrentA: number, ratedVoltageDc
   };
 }
 const FUSES: readonly FusePart[] = [
-  ...[10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125, 160, 200, 250, 300, 350, 400, 500].flatMap((amps) => [fuseOf('traction', amps, 250), fuseOf('traction', amps, 500), fuseOf('traction', amps, 750)]),
-  ...[32, 63, 100, 200, 250, 315, 350, 400, 500, 630].flatMap((amps) => [fuseOf('ar', amps, 500), fuseOf('ar', amps, 700)]),
+  ...[10, 16, 20, 25, 32, 40, 50, 63, 80, 100, 125, 160, 200, 250, 300, 350, 400, 500].flatMap((amps) => [
+    fuseOf('traction', amps, 250),
+    fuseOf('traction', amps, 500),
+    fuseOf('traction', amps, 750),
+  ]),
+  ...[32, 63, 100, 200, 250, 315, 350, 400, 500, 630].flatMap((amps) => [
+    fuseOf('ar', amps, 500),
+    fuseOf('ar', amps, 700),
+  ]),
   ...[100, 200, 300, 400].map((amps) => fuseOf('strip', amps, 70)),
 ];
 
-const contactor = (id: string, name: string, more: Omit<ContactorPart, 'id' | 'name' | 'kind' | 'provenance' | 'coilVoltageV'>): ContactorPart => ({ id, name, kind: 'contactor', ...generic, coilVoltageV: 12, ...more });
+const contactor = (
+  id: string,
+  name: string,
+  more: Omit<ContactorPart, 'id' | 'name' | 'kind' | 'provenance' | 'coilVoltageV'>,
+): ContactorPart => ({ id, name, kind: 'contactor', ...generic, coilVoltageV: 12, ...more });
 const CONTACTORS: readonly ContactorPart[] = [
-  contactor('contactor-450-20', 'Precharge relay, 20 A, 450 V DC', { ratedVoltageV: 450, contactResistanceOhm: 0.01, carry: [{ areaMm2: 2.5, currentA: 20 }], makeCurrentA: 30, breakCurrentA: 10, coilPowerW: 3, polarised: false }),
-  contactor('contactor-900-20', 'Precharge relay, 20 A, 900 V DC', { ratedVoltageV: 900, contactResistanceOhm: 0.01, carry: [{ areaMm2: 2.5, currentA: 20 }], makeCurrentA: 30, breakCurrentA: 10, coilPowerW: 4, polarised: false }),
-  contactor('contactor-150-200', 'Contactor, 200 A, 150 V DC', { ratedVoltageV: 150, contactResistanceOhm: 0.0003, carry: [{ areaMm2: 35, currentA: 150 }, { areaMm2: 70, currentA: 200 }], makeCurrentA: 400, breakCurrentA: 200, coilPowerW: 12, polarised: true }),
-  contactor('contactor-450-150', 'Contactor, 150 A, 450 V DC', { ratedVoltageV: 450, contactResistanceOhm: 0.0004, carry: [{ areaMm2: 25, currentA: 110 }, { areaMm2: 50, currentA: 150 }], makeCurrentA: 300, breakCurrentA: 150, coilPowerW: 6, polarised: true }),
-  contactor('contactor-450-250', 'Contactor, 250 A, 450 V DC', { ratedVoltageV: 450, contactResistanceOhm: 0.0003, carry: [{ areaMm2: 35, currentA: 180 }, { areaMm2: 70, currentA: 250 }], makeCurrentA: 400, breakCurrentA: 250, coilPowerW: 8, polarised: true }),
-  contactor('contactor-750-350', 'Contactor, 350 A, 750 V DC', { ratedVoltageV: 750, contactResistanceOhm: 0.0002, carry: [{ areaMm2: 50, currentA: 250 }, { areaMm2: 95, currentA: 350 }], makeCurrentA: 650, breakCurrentA: 400, coilPowerW: 10, polarised: false }),
+  contactor('contactor-450-20', 'Precharge relay, 20 A, 450 V DC', {
+    ratedVoltageV: 450,
+    contactResistanceOhm: 0.01,
+    carry: [{ areaMm2: 2.5, currentA: 20 }],
+    makeCurrentA: 30,
+    breakCurrentA: 10,
+    coilPowerW: 3,
+    polarised: false,
+  }),
+  contactor('contactor-900-20', 'Precharge relay, 20 A, 900 V DC', {
+    ratedVoltageV: 900,
+    contactResistanceOhm: 0.01,
+    carry: [{ areaMm2: 2.5, currentA: 20 }],
+    makeCurrentA: 30,
+    breakCurrentA: 10,
+    coilPowerW: 4,
+    polarised: false,
+  }),
+  contactor('contactor-150-200', 'Contactor, 200 A, 150 V DC', {
+    ratedVoltageV: 150,
+    contactResistanceOhm: 0.0003,
+    carry: [
+      { areaMm2: 35, currentA: 150 },
+      { areaMm2: 70, currentA: 200 },
+    ],
+    makeCurrentA: 400,
+    breakCurrentA: 200,
+    coilPowerW: 12,
+    polarised: true,
+  }),
+  contactor('contactor-450-150', 'Contactor, 150 A, 450 V DC', {
+    ratedVoltageV: 450,
+    contactResistanceOhm: 0.0004,
+    carry: [
+      { areaMm2: 25, currentA: 110 },
+      { areaMm2: 50, currentA: 150 },
+    ],
+    makeCurrentA: 300,
+    breakCurrentA: 150,
+    coilPowerW: 6,
+    polarised: true,
+  }),
+  contactor('contactor-450-250', 'Contactor, 250 A, 450 V DC', {
+    ratedVoltageV: 450,
+    contactResistanceOhm: 0.0003,
+    carry: [
+      { areaMm2: 35, currentA: 180 },
+      { areaMm2: 70, currentA: 250 },
+    ],
+    makeCurrentA: 400,
+    breakCurrentA: 250,
+    coilPowerW: 8,
+    polarised: true,
+  }),
+  contactor('contactor-750-350', 'Contactor, 350 A, 750 V DC', {
+    ratedVoltageV: 750,
+    contactResistanceOhm: 0.0002,
+    carry: [
+      { areaMm2: 50, currentA: 250 },
+      { areaMm2: 95, currentA: 350 },
+    ],
+    makeCurrentA: 650,
+    breakCurrentA: 400,
+    coilPowerW: 10,
+    polarised: false,
+  }),
 ];
 
 /** Wire-wound resistors: pulse energy 15 J per rated watt (generic: 10–25). */
 const RESISTORS: readonly ResistorPart[] = [15, 22, 33, 47, 68, 100, 150, 220].flatMap((ohm) =>
-  [25, 50, 100, 200].map((watt): ResistorPart => ({ id: `resistor-${ohm}-${watt}`, kind: 'resistor', name: `${ohm} Ω ${watt} W wire-wound resistor`, ...generic, resistanceOhm: ohm, ratedPowerW: watt, pulseEnergyJ: 15 * watt, ratedVoltageV: watt >= 50 ? 1000 : 500 })),
+  [25, 50, 100, 200].map(
+    (watt): ResistorPart => ({
+      id: `resistor-${ohm}-${watt}`,
+      kind: 'resistor',
+      name: `${ohm} Ω ${watt} W wire-wound resistor`,
+      ...generic,
+      resistanceOhm: ohm,
+      ratedPowerW: watt,
+      pulseEnergyJ: 15 * watt,
+      ratedVoltageV: watt >= 50 ? 1000 : 500,
+    }),
+  ),
 );
 
 const DISCONNECTS: readonly DisconnectPart[] = [
-  { id: 'disconnect-500-250', kind: 'disconnect', name: 'Service disconnect, 250 A, 500 V DC, no load', ...generic, ratedVoltageV: 500, ratedCurrentA: 250, contactResistanceOhm: 0.0001, breaksLoad: false },
-  { id: 'disconnect-150-250', kind: 'disconnect', name: 'Hand switch, 250 A, 150 V DC, breaks load', ...generic, ratedVoltageV: 150, ratedCurrentA: 250, contactResistanceOhm: 0.0001, breaksLoad: true },
+  {
+    id: 'disconnect-500-250',
+    kind: 'disconnect',
+    name: 'Service disconnect, 250 A, 500 V DC, no load',
+    ...generic,
+    ratedVoltageV: 500,
+    ratedCurrentA: 250,
+    contactResistanceOhm: 0.0001,
+    breaksLoad: false,
+  },
+  {
+    id: 'disconnect-150-250',
+    kind: 'disconnect',
+    name: 'Hand switch, 250 A, 150 V DC, breaks load',
+    ...generic,
+    ratedVoltageV: 150,
+    ratedCurrentA: 250,
+    contactResistanceOhm: 0.0001,
+    breaksLoad: true,
+  },
 ];
 
 const INVERTERS: readonly InverterPart[] = [
-  { id: 'inverter-400-300', kind: 'inverter', name: 'Inverter, 400 V class, 300 A battery', ...generic, window: { workingMinV: 250, workingMaxV: 400, absoluteMaxV: 430 }, linkCapacitanceF: 0.0011, maxBatteryCurrentA: 300 },
-  { id: 'inverter-144-400', kind: 'inverter', name: 'Inverter, 144 V class, 400 A battery', ...generic, window: { workingMinV: 80, workingMaxV: 180, absoluteMaxV: 190 }, linkCapacitanceF: 0.004, maxBatteryCurrentA: 400 },
-  { id: 'inverter-96-450', kind: 'inverter', name: 'Inverter, 96 V class, 450 A battery', ...generic, window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 }, linkCapacitanceF: 0.006, maxBatteryCurrentA: 450 },
+  {
+    id: 'inverter-400-300',
+    kind: 'inverter',
+    name: 'Inverter, 400 V class, 300 A battery',
+    ...generic,
+    window: { workingMinV: 250, workingMaxV: 400, absoluteMaxV: 430 },
+    linkCapacitanceF: 0.0011,
+    maxBatteryCurrentA: 300,
+  },
+  {
+    id: 'inverter-144-400',
+    kind: 'inverter',
+    name: 'Inverter, 144 V class, 400 A battery',
+    ...generic,
+    window: { workingMinV: 80, workingMaxV: 180, absoluteMaxV: 190 },
+    linkCapacitanceF: 0.004,
+    maxBatteryCurrentA: 400,
+  },
+  {
+    id: 'inverter-96-450',
+    kind: 'inverter',
+    name: 'Inverter, 96 V class, 450 A battery',
+    ...generic,
+    window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
+    linkCapacitanceF: 0.006,
+    maxBatteryCurrentA: 450,
+  },
 ];
 
-const bus = (id: string, name: string, window: readonly [number, number, number], linkCapacitanceF: number, ratedPowerW: number, turn: readonly [number, number] | null = null): BusDevicePart => ({
-  id, name, kind: 'bus-device', ...generic, linkCapacitanceF, ratedPowerW,
+const bus = (
+  id: string,
+  name: string,
+  window: readonly [number, number, number],
+  linkCapacitanceF: number,
+  ratedPowerW: number,
+  turn: readonly [number, number] | null = null,
+): BusDevicePart => ({
+  id,
+  name,
+  kind: 'bus-device',
+  ...generic,
+  linkCapacitanceF,
+  ratedPowerW,
   window: { workingMinV: window[0], workingMaxV: window[1], absoluteMaxV: window[2] },
   turnOnV: turn?.[0] ?? null,
   turnOffV: turn?.[1] ?? null,
 });
 const BUS_DEVICES: readonly BusDevicePart[] = [
-  bus('charger-converter-400', 'Combined 6.6 kW charger and 2 kW converter, 400 V class', [240, 430, 450], 0.00022, 2000),
+  bus(
+    'charger-converter-400',
+    'Combined 6.6 kW charger and 2 kW converter, 400 V class',
+    [240, 430, 450],
+    0.00022,
+    2000,
+  ),
   bus('charger-400-6600', 'Charger, 6.6 kW, 400 V class', [240, 430, 450], 0.00015, 0),
   bus('converter-400-1500', 'Converter, 1.5 kW, 400 V class', [220, 430, 450], 0.0001, 1500),
   bus('converter-144-1000', 'Converter, 1 kW, 144 V class', [60, 170, 180], 0.00047, 1000),
@@ -109,9 +344,28 @@ const BUS_DEVICES: readonly BusDevicePart[] = [
   bus('compressor-400-2500', 'Compressor, 2.5 kW, 400 V class', [230, 410, 430], 0.00006, 2500),
 ];
 
-const SENSORS: readonly SensorPart[] = [{ id: 'shunt-500', kind: 'sensor', name: 'Shunt, 500 A, 50 mV', ...generic, resistanceOhm: 0.0001, ratedCurrentA: 500 }];
+const SENSORS: readonly SensorPart[] = [
+  {
+    id: 'shunt-500',
+    kind: 'sensor',
+    name: 'Shunt, 500 A, 50 mV',
+    ...generic,
+    resistanceOhm: 0.0001,
+    ratedCurrentA: 500,
+  },
+];
 
-export const CATALOGUE: readonly Part[] = [...CELLS, ...CABLES, ...FUSES, ...CONTACTORS, ...RESISTORS, ...DISCONNECTS, ...INVERTERS, ...BUS_DEVICES, ...SENSORS];
+export const CATALOGUE: readonly Part[] = [
+  ...CELLS,
+  ...CABLES,
+  ...FUSES,
+  ...CONTACTORS,
+  ...RESISTORS,
+  ...DISCONNECTS,
+  ...INVERTERS,
+  ...BUS_DEVICES,
+  ...SENSORS,
+];
 
 const byId = new Map(CATALOGUE.map((part) => [part.id, part]));
 
@@ -123,4 +377,5 @@ export function cataloguePart<K extends PartKind>(id: string, kind: K): PartOf<K
 }
 
 export const findCataloguePart = (id: string): Part | undefined => byId.get(id);
-export const catalogueOf = <K extends PartKind>(kind: K): readonly PartOf<K>[] => CATALOGUE.filter((part): part is PartOf<K> => part.kind === kind);
+export const catalogueOf = <K extends PartKind>(kind: K): readonly PartOf<K>[] =>
+  CATALOGUE.filter((part): part is PartOf<K> => part.kind === kind);

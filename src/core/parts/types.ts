@@ -1,7 +1,7 @@
-import type { CarryPoint } from '../physics/contactor';
 import type { Insulation } from '../physics/cable';
 import type { Chemistry } from '../physics/cell';
 import type { Metal } from '../physics/conductor';
+import type { CarryPoint } from '../physics/contactor';
 import type { FuseFamily } from '../physics/fuse';
 
 /** Where a part's figures come from; every working says which. */
@@ -123,6 +123,15 @@ export interface SensorPart extends PartBase {
   readonly ratedCurrentA: number;
 }
 
-export type Part = CellPart | CablePart | FusePart | ContactorPart | ResistorPart | DisconnectPart | InverterPart | BusDevicePart | SensorPart;
+export type Part =
+  | CellPart
+  | CablePart
+  | FusePart
+  | ContactorPart
+  | ResistorPart
+  | DisconnectPart
+  | InverterPart
+  | BusDevicePart
+  | SensorPart;
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;

@@ -30,12 +30,21 @@ export function heatFromCylinder(diameterM: number, surfaceC: number, place: Sur
   let nusselt = still;
   if (place.airSpeedMPerS > 0) {
     const reynolds = (place.airSpeedMPerS * diameterM) / kinematic;
-    const moving = 0.3 + ((0.62 * Math.sqrt(reynolds) * Math.cbrt(prandtl)) / (1 + (0.4 / prandtl) ** (2 / 3)) ** 0.25) * (1 + (reynolds / 282000) ** (5 / 8)) ** 0.8;
+    const moving =
+      0.3 +
+      ((0.62 * Math.sqrt(reynolds) * Math.cbrt(prandtl)) / (1 + (0.4 / prandtl) ** (2 / 3)) ** 0.25) *
+        (1 + (reynolds / 282000) ** (5 / 8)) ** 0.8;
     nusselt = Math.cbrt(still ** 3 + moving ** 3);
   }
   const convection = place.convectionShare * Math.PI * conductivity * nusselt * rise;
   const ambientK = place.ambientC + ZERO_C;
-  const radiation = place.radiationShare * place.emissivity * Math.PI * diameterM * STEFAN_BOLTZMANN * ((surfaceC + ZERO_C) ** 4 - ambientK ** 4);
+  const radiation =
+    place.radiationShare *
+    place.emissivity *
+    Math.PI *
+    diameterM *
+    STEFAN_BOLTZMANN *
+    ((surfaceC + ZERO_C) ** 4 - ambientK ** 4);
   return convection + radiation;
 }
 

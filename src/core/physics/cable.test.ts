@@ -1,10 +1,31 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { ampacity, bundleFactor, type CableBuild, type CablePlace, INSULATION_W_PER_MK, steadyTemperature } from './cable';
+import {
+  ampacity,
+  bundleFactor,
+  type CableBuild,
+  type CablePlace,
+  INSULATION_W_PER_MK,
+  steadyTemperature,
+} from './cable';
 import { resistance20FromArea, strandedDiameterMm } from './conductor';
 
-const place = (more: Partial<CablePlace> = {}): CablePlace => ({ arrangement: 'single', loadedCircuits: 1, conduit: false, ambientC: 30, airSpeedMPerS: 0, airPressurePa: 101325, emissivity: 0.9, ...more });
-const cable = (r20MilliohmPerM: number, conductorMm: number, outerMm: number, insulation: keyof typeof INSULATION_W_PER_MK): CableBuild => ({
+const place = (more: Partial<CablePlace> = {}): CablePlace => ({
+  arrangement: 'single',
+  loadedCircuits: 1,
+  conduit: false,
+  ambientC: 30,
+  airSpeedMPerS: 0,
+  airPressurePa: 101325,
+  emissivity: 0.9,
+  ...more,
+});
+const cable = (
+  r20MilliohmPerM: number,
+  conductorMm: number,
+  outerMm: number,
+  insulation: keyof typeof INSULATION_W_PER_MK,
+): CableBuild => ({
   metal: 'copper',
   resistance20OhmPerM: r20MilliohmPerM / 1000,
   conductorDiameterMm: conductorMm,
@@ -22,16 +43,29 @@ describe('ampacity against published free-air tables', () => {
     [50, 0.387, 8.2, 11.8, 'xlpe', 90, 242],
     [120, 0.153, 13.0, 17.5, 'xlpe', 90, 437],
   ] as const)('%d mm²', (_, r20, conductorMm, outerMm, insulation, limitC, table) => {
-    const result = ampacity(cable(r20, conductorMm, outerMm, insulation), place({ arrangement: 'touching-pair' }), limitC);
+    const result = ampacity(
+      cable(r20, conductorMm, outerMm, insulation),
+      place({ arrangement: 'touching-pair' }),
+      limitC,
+    );
     expect(Math.abs(result / table - 1)).toBeLessThan(0.1);
   });
 });
 
 describe('laws', () => {
-  const any = fc.record({ areaMm2: fc.double({ min: 1, max: 120, noNaN: true }), wallMm: fc.double({ min: 0.5, max: 3, noNaN: true }), ambientC: fc.double({ min: -30, max: 85, noNaN: true }) }).map(({ areaMm2, wallMm, ambientC }) => {
-    const d = strandedDiameterMm(areaMm2);
-    return { build: cable(resistance20FromArea(areaMm2, 'copper') * 1000, d, d + 2 * wallMm, 'xlpo'), place: place({ ambientC }) };
-  });
+  const any = fc
+    .record({
+      areaMm2: fc.double({ min: 1, max: 120, noNaN: true }),
+      wallMm: fc.double({ min: 0.5, max: 3, noNaN: true }),
+      ambientC: fc.double({ min: -30, max: 85, noNaN: true }),
+    })
+    .map(({ areaMm2, wallMm, ambientC }) => {
+      const d = strandedDiameterMm(areaMm2);
+      return {
+        build: cable(resistance20FromArea(areaMm2, 'copper') * 1000, d, d + 2 * wallMm, 'xlpo'),
+        place: place({ ambientC }),
+      };
+    });
 
   test('the current that is the ampacity settles at the limit: the two answers are inverse', () => {
     fc.assert(
@@ -45,7 +79,8 @@ describe('laws', () => {
 
   test('more current is hotter; wind, thin bundles and dense air are cooler', () => {
     const build = cable(0.527, 8.5, 11.6, 'xlpo');
-    const at = (current: number, more: Partial<CablePlace> = {}) => steadyTemperature(build, place(more), current).conductorTemperatureC!;
+    const at = (current: number, more: Partial<CablePlace> = {}) =>
+      steadyTemperature(build, place(more), current).conductorTemperatureC!;
     expect(at(180)).toBeGreaterThan(at(150));
     expect(at(150, { airSpeedMPerS: 3 })).toBeLessThan(at(150));
     expect(at(150, { loadedCircuits: 3 })).toBeGreaterThan(at(150));

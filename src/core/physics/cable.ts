@@ -1,5 +1,5 @@
 import { airPressurePa, heatFromCylinder, type Surroundings } from './air';
-import { type Metal, METALS, resistanceAt } from './conductor';
+import { METALS, type Metal, resistanceAt } from './conductor';
 
 /** Thermal conductivity of insulations, W/mK (generic). */
 export const INSULATION_W_PER_MK = { pvc: 0.2, xlpe: 0.286, xlpo: 0.25, silicone: 0.22 } as const;
@@ -26,7 +26,20 @@ export interface CablePlace {
 
 export const CONDUIT_FACTOR = 0.8;
 /** Number of loaded circuits against factor on current (IEC 60364-5-52 table B.52.17, as known). */
-const BUNDLE: readonly (readonly [number, number])[] = [[1, 1], [2, 0.8], [3, 0.7], [4, 0.65], [5, 0.6], [6, 0.57], [7, 0.54], [8, 0.52], [9, 0.5], [12, 0.45], [16, 0.41], [20, 0.38]];
+const BUNDLE: readonly (readonly [number, number])[] = [
+  [1, 1],
+  [2, 0.8],
+  [3, 0.7],
+  [4, 0.65],
+  [5, 0.6],
+  [6, 0.57],
+  [7, 0.54],
+  [8, 0.52],
+  [9, 0.5],
+  [12, 0.45],
+  [16, 0.41],
+  [20, 0.38],
+];
 
 /** Factor on current for circuits loaded side by side; log-interpolated between the table's counts, 0.38 beyond 20. */
 export function bundleFactor(circuits: number): number {
@@ -40,7 +53,8 @@ export function bundleFactor(circuits: number): number {
 }
 
 /** Factor by which the place divides the current that the cable could carry alone in free air. */
-export const placeFactor = (place: CablePlace): number => bundleFactor(place.loadedCircuits) * (place.conduit ? CONDUIT_FACTOR : 1);
+export const placeFactor = (place: CablePlace): number =>
+  bundleFactor(place.loadedCircuits) * (place.conduit ? CONDUIT_FACTOR : 1);
 
 function surroundings(place: CablePlace): Surroundings {
   const pair = place.arrangement === 'touching-pair';
@@ -67,7 +81,13 @@ export interface SteadyCable {
 }
 
 /** Root of a function that rises from below zero at `low`; null when it is not above zero at `high`. Bracketed secant (Illinois). */
-function risingRoot(f: (x: number) => number, low: number, high: number, guess: number, tolerance: number): number | null {
+function risingRoot(
+  f: (x: number) => number,
+  low: number,
+  high: number,
+  guess: number,
+  tolerance: number,
+): number | null {
   let a = low;
   let fa = f(a);
   if (fa >= 0) return a;
@@ -115,14 +135,21 @@ export function steadyTemperature(cable: CableBuild, place: CablePlace, currentA
     const out = heatFromCylinder(diameterM, surfaceC, air);
     return out - squared * resistanceAt(cable.resistance20OhmPerM, surfaceC + out * through, cable.metal);
   };
-  if (squared === 0) return { steady: true, conductorTemperatureC: place.ambientC, surfaceTemperatureC: place.ambientC, heatWPerM: 0 };
+  if (squared === 0)
+    return { steady: true, conductorTemperatureC: place.ambientC, surfaceTemperatureC: place.ambientC, heatWPerM: 0 };
   // First guess: 12 W/m²K at the surface.
   const guess = place.ambientC + (squared * cable.resistance20OhmPerM * 1.2) / (12 * Math.PI * diameterM);
   const surfaceC = risingRoot(excess, place.ambientC, metal.meltingC, guess, 1e-4);
   const heat = surfaceC === null ? null : heatFromCylinder(diameterM, surfaceC, air);
   const conductorC = surfaceC === null || heat === null ? null : surfaceC + heat * through;
-  if (conductorC === null || conductorC > metal.meltingC) return { steady: false, conductorTemperatureC: null, surfaceTemperatureC: null, heatWPerM: null };
-  return { steady: true, conductorTemperatureC: conductorC, surfaceTemperatureC: surfaceC, heatWPerM: currentA * currentA * resistanceAt(cable.resistance20OhmPerM, conductorC, cable.metal) };
+  if (conductorC === null || conductorC > metal.meltingC)
+    return { steady: false, conductorTemperatureC: null, surfaceTemperatureC: null, heatWPerM: null };
+  return {
+    steady: true,
+    conductorTemperatureC: conductorC,
+    surfaceTemperatureC: surfaceC,
+    heatWPerM: currentA * currentA * resistanceAt(cable.resistance20OhmPerM, conductorC, cable.metal),
+  };
 }
 
 /** Current at which the conductor settles at `maxConductorTemperatureC`, A; 0 when the place is as hot already. */
@@ -131,9 +158,18 @@ export function ampacity(cable: CableBuild, place: CablePlace, maxConductorTempe
   const air = surroundings(place);
   const through = insulationResistance(cable);
   const diameterM = (cable.layers.at(-1)?.outerDiameterMm ?? cable.conductorDiameterMm) / 1000;
-  const surfaceC = risingRoot((s) => heatFromCylinder(diameterM, s, air) * through - (maxConductorTemperatureC - s), place.ambientC, maxConductorTemperatureC, (place.ambientC + maxConductorTemperatureC) / 2, 1e-5);
+  const surfaceC = risingRoot(
+    (s) => heatFromCylinder(diameterM, s, air) * through - (maxConductorTemperatureC - s),
+    place.ambientC,
+    maxConductorTemperatureC,
+    (place.ambientC + maxConductorTemperatureC) / 2,
+    1e-5,
+  );
   const heat = heatFromCylinder(diameterM, surfaceC ?? maxConductorTemperatureC, air);
-  return placeFactor(place) * Math.sqrt(heat / resistanceAt(cable.resistance20OhmPerM, maxConductorTemperatureC, cable.metal));
+  return (
+    placeFactor(place) *
+    Math.sqrt(heat / resistanceAt(cable.resistance20OhmPerM, maxConductorTemperatureC, cable.metal))
+  );
 }
 
 export const STILL_AIR = { airSpeedMPerS: 0, emissivity: 0.9 } as const;

@@ -1,15 +1,26 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { type Chemistry, monotoneCubic, openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from './cell';
+import {
+  type Chemistry,
+  monotoneCubic,
+  openCircuitVoltage,
+  resistanceAgeFactor,
+  resistanceTemperatureFactor,
+} from './cell';
 
 test('the curve goes through its points and never falls between them', () => {
   expect(openCircuitVoltage('nmc', 0.5)).toBeCloseTo(3.7, 12);
   expect(openCircuitVoltage('lfp', 1)).toBe(3.4);
   fc.assert(
-    fc.property(fc.constantFrom<Chemistry>('lfp', 'nmc', 'lto', 'lead-agm'), fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (chemistry, p, q) => {
-      const [low, high] = p < q ? [p, q] : [q, p];
-      expect(openCircuitVoltage(chemistry, high)).toBeGreaterThanOrEqual(openCircuitVoltage(chemistry, low) - 1e-12);
-    }),
+    fc.property(
+      fc.constantFrom<Chemistry>('lfp', 'nmc', 'lto', 'lead-agm'),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (chemistry, p, q) => {
+        const [low, high] = p < q ? [p, q] : [q, p];
+        expect(openCircuitVoltage(chemistry, high)).toBeGreaterThanOrEqual(openCircuitVoltage(chemistry, low) - 1e-12);
+      },
+    ),
     { seed: 4, numRuns: 500 },
   );
 });

@@ -43,7 +43,12 @@ export function monotoneCubic(x: readonly number[], y: readonly number[]): (at: 
     while (x[i + 1]! < at) i++;
     const h = x[i + 1]! - x[i]!;
     const t = (at - x[i]!) / h;
-    return y[i]! * (1 + 2 * t) * (1 - t) ** 2 + m[i]! * h * t * (1 - t) ** 2 + y[i + 1]! * t * t * (3 - 2 * t) + m[i + 1]! * h * t * t * (t - 1);
+    return (
+      y[i]! * (1 + 2 * t) * (1 - t) ** 2 +
+      m[i]! * h * t * (1 - t) ** 2 +
+      y[i + 1]! * t * t * (3 - 2 * t) +
+      m[i + 1]! * h * t * t * (t - 1)
+    );
   };
 }
 
@@ -59,7 +64,13 @@ export function openCircuitVoltage(chemistry: Chemistry, soc: number): number {
   return curve(soc);
 }
 
-const RESISTANCE_BY_TEMPERATURE: readonly (readonly [number, number])[] = [[-20, 4], [0, 2.2], [10, 1.5], [25, 1], [40, 0.8]];
+const RESISTANCE_BY_TEMPERATURE: readonly (readonly [number, number])[] = [
+  [-20, 4],
+  [0, 2.2],
+  [10, 1.5],
+  [25, 1],
+  [40, 0.8],
+];
 
 /** Factor on the 25 °C resistance at a cell temperature (generic; log-linear between points, held outside). */
 export function resistanceTemperatureFactor(temperatureC: number): number {

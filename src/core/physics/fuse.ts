@@ -17,26 +17,93 @@ export interface FuseFamilyData {
 }
 
 export const FUSE_FAMILIES: Readonly<Record<FuseFamily, FuseFamilyData>> = {
-  ar: { name: 'very fast, partial range', multiples: [8, 4.8, 3.4, 2.6, 2, 1.65, 1.45], nonFusingMultiple: 1.25, fusingMultiple: 1.4, minimumBreakingMultiple: 4, breakingCapacityA: 50000, ratedTimeConstantS: 0.015, totalOverPreArcing: 5, dropAtRatedV: 0.16, temperatureLimitC: 130, continuousFactor: 0.8 },
-  traction: { name: 'full-range traction', multiples: [14, 8, 5.2, 3.6, 2.6, 1.95, 1.5], nonFusingMultiple: 1.1, fusingMultiple: 1.45, minimumBreakingMultiple: 1.6, breakingCapacityA: 20000, ratedTimeConstantS: 0.005, totalOverPreArcing: 4, dropAtRatedV: 0.11, temperatureLimitC: 130, continuousFactor: 0.8 },
-  strip: { name: 'slow bolt-down strip', multiples: [65, 21, 7.5, 3.7, 2.05, 1.55, 1.3], nonFusingMultiple: 1.1, fusingMultiple: 1.25, minimumBreakingMultiple: 1.35, breakingCapacityA: 2000, ratedTimeConstantS: 0.001, totalOverPreArcing: 1.5, dropAtRatedV: 0.075, temperatureLimitC: 225, continuousFactor: 0.75 },
-  blade: { name: 'blade', multiples: [28, 9.5, 3.7, 2, 1.55, 1.35, 1.22], nonFusingMultiple: 1.1, fusingMultiple: 1.18, minimumBreakingMultiple: 1.35, breakingCapacityA: 1000, ratedTimeConstantS: 0.001, totalOverPreArcing: 1.3, dropAtRatedV: 0.1, temperatureLimitC: 240, continuousFactor: 0.75 },
-  'blade-large': { name: 'large blade', multiples: [43, 14, 6, 2.9, 2, 1.45, 1.3], nonFusingMultiple: 1.1, fusingMultiple: 1.25, minimumBreakingMultiple: 1.35, breakingCapacityA: 1000, ratedTimeConstantS: 0.001, totalOverPreArcing: 1.3, dropAtRatedV: 0.08, temperatureLimitC: 240, continuousFactor: 0.75 },
+  ar: {
+    name: 'very fast, partial range',
+    multiples: [8, 4.8, 3.4, 2.6, 2, 1.65, 1.45],
+    nonFusingMultiple: 1.25,
+    fusingMultiple: 1.4,
+    minimumBreakingMultiple: 4,
+    breakingCapacityA: 50000,
+    ratedTimeConstantS: 0.015,
+    totalOverPreArcing: 5,
+    dropAtRatedV: 0.16,
+    temperatureLimitC: 130,
+    continuousFactor: 0.8,
+  },
+  traction: {
+    name: 'full-range traction',
+    multiples: [14, 8, 5.2, 3.6, 2.6, 1.95, 1.5],
+    nonFusingMultiple: 1.1,
+    fusingMultiple: 1.45,
+    minimumBreakingMultiple: 1.6,
+    breakingCapacityA: 20000,
+    ratedTimeConstantS: 0.005,
+    totalOverPreArcing: 4,
+    dropAtRatedV: 0.11,
+    temperatureLimitC: 130,
+    continuousFactor: 0.8,
+  },
+  strip: {
+    name: 'slow bolt-down strip',
+    multiples: [65, 21, 7.5, 3.7, 2.05, 1.55, 1.3],
+    nonFusingMultiple: 1.1,
+    fusingMultiple: 1.25,
+    minimumBreakingMultiple: 1.35,
+    breakingCapacityA: 2000,
+    ratedTimeConstantS: 0.001,
+    totalOverPreArcing: 1.5,
+    dropAtRatedV: 0.075,
+    temperatureLimitC: 225,
+    continuousFactor: 0.75,
+  },
+  blade: {
+    name: 'blade',
+    multiples: [28, 9.5, 3.7, 2, 1.55, 1.35, 1.22],
+    nonFusingMultiple: 1.1,
+    fusingMultiple: 1.18,
+    minimumBreakingMultiple: 1.35,
+    breakingCapacityA: 1000,
+    ratedTimeConstantS: 0.001,
+    totalOverPreArcing: 1.3,
+    dropAtRatedV: 0.1,
+    temperatureLimitC: 240,
+    continuousFactor: 0.75,
+  },
+  'blade-large': {
+    name: 'large blade',
+    multiples: [43, 14, 6, 2.9, 2, 1.45, 1.3],
+    nonFusingMultiple: 1.1,
+    fusingMultiple: 1.25,
+    minimumBreakingMultiple: 1.35,
+    breakingCapacityA: 1000,
+    ratedTimeConstantS: 0.001,
+    totalOverPreArcing: 1.3,
+    dropAtRatedV: 0.08,
+    temperatureLimitC: 240,
+    continuousFactor: 0.75,
+  },
 };
 
 /** A fuse of this minimum breaking multiple also breaks overloads; from 2 upward it is short-circuit protection only. */
 export const isFullRange = (minimumBreakingMultiple: number): boolean => minimumBreakingMultiple < 2;
 
 /** Cold-state resistance of the element at its rating, Ω: drop at rated current over rated current. */
-export const fuseResistance = (fuse: { dropAtRatedV: number; ratedCurrentA: number }): number => fuse.dropAtRatedV / fuse.ratedCurrentA;
+export const fuseResistance = (fuse: { dropAtRatedV: number; ratedCurrentA: number }): number =>
+  fuse.dropAtRatedV / fuse.ratedCurrentA;
 
 /** Continuous current at an ambient: I_n·k·√((θ_max − T_a)/(θ_max − 25)); 0 at or above θ_max. */
-export function continuousCurrent(fuse: { ratedCurrentA: number; continuousFactor: number; temperatureLimitC: number }, ambientC: number): number {
+export function continuousCurrent(
+  fuse: { ratedCurrentA: number; continuousFactor: number; temperatureLimitC: number },
+  ambientC: number,
+): number {
   const room = (fuse.temperatureLimitC - ambientC) / (fuse.temperatureLimitC - 25);
   return room <= 0 ? 0 : fuse.ratedCurrentA * fuse.continuousFactor * Math.sqrt(room);
 }
 
 /** DC voltage that it breaks in a circuit of time constant τ: U_dc·min(1, (τ_rated/τ)^0.3). */
-export function usableDcVoltage(fuse: { ratedVoltageDcV: number; ratedTimeConstantS: number }, timeConstantS: number): number {
+export function usableDcVoltage(
+  fuse: { ratedVoltageDcV: number; ratedTimeConstantS: number },
+  timeConstantS: number,
+): number {
   return fuse.ratedVoltageDcV * Math.min(1, timeConstantS > 0 ? (fuse.ratedTimeConstantS / timeConstantS) ** 0.3 : 1);
 }

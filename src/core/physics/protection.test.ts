@@ -15,7 +15,9 @@ test('a longer time constant than proved lowers the voltage that it breaks: 500Â
 });
 
 test('only very fast partial-range elements are no overload protection', () => {
-  const partial = Object.entries(FUSE_FAMILIES).filter(([, family]) => !isFullRange(family.minimumBreakingMultiple)).map(([name]) => name);
+  const partial = Object.entries(FUSE_FAMILIES)
+    .filter(([, family]) => !isFullRange(family.minimumBreakingMultiple))
+    .map(([name]) => name);
   expect(partial).toEqual(['ar']);
 });
 
@@ -27,7 +29,10 @@ test('every family melts sooner at more current and at no less than its non-fusi
 });
 
 test('half the cable on a contactor stud means less current; heat means less again', () => {
-  const table = [{ areaMm2: 50, currentA: 200 }, { areaMm2: 100, currentA: 300 }];
+  const table = [
+    { areaMm2: 50, currentA: 200 },
+    { areaMm2: 100, currentA: 300 },
+  ];
   expect(carryCurrent(table, 25, 40)).toBe(100);
   expect(carryCurrent(table, 75, 40)).toBe(250);
   expect(carryCurrent(table, 150, 20)).toBe(300);

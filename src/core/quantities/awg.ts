@@ -13,7 +13,12 @@ export function awgAreaMm2(n: number): number {
 
 /** "2/0", "00", "AWG 4", "4 ga" → n. Undefined when it is no gauge. */
 export function parseGauge(text: string): number | undefined {
-  const bare = text.trim().toLowerCase().replace(/^(awg|#)\s*/, '').replace(/\s*(awg|gauge|ga)\.?$/, '').trim();
+  const bare = text
+    .trim()
+    .toLowerCase()
+    .replace(/^(awg|#)\s*/, '')
+    .replace(/\s*(awg|gauge|ga)\.?$/, '')
+    .trim();
   const aught = /^([1-4])\s*\/\s*0$/.exec(bare);
   if (aught) return 1 - Number(aught[1]);
   if (/^0{2,4}$/.test(bare)) return 1 - bare.length;

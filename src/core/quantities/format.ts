@@ -1,5 +1,14 @@
 import { formatGauge, nearestGauge } from './awg';
-import { DIMENSIONS, type Dimension, fromCanonical, type Quantity, toCanonical, type Unit, type UnitSystem, unitNamed } from './units';
+import {
+  DIMENSIONS,
+  type Dimension,
+  fromCanonical,
+  type Quantity,
+  toCanonical,
+  type Unit,
+  type UnitSystem,
+  unitNamed,
+} from './units';
 
 export interface Formatted {
   readonly number: string;
@@ -28,7 +37,9 @@ function group(digits: string): string {
 
 /** The unit of the system's list in which the number is easiest to read: the largest that keeps it at or above 1. */
 export function preferredUnit(value: number, dimension: Dimension, system: UnitSystem): Unit {
-  const units = DIMENSIONS[dimension].shown[system].map((symbol) => unitNamed(dimension, symbol)).sort((p, q) => p.factor - q.factor);
+  const units = DIMENSIONS[dimension].shown[system]
+    .map((symbol) => unitNamed(dimension, symbol))
+    .sort((p, q) => p.factor - q.factor);
   const canonical = DIMENSIONS[dimension].canonical;
   const fallback = units.find((unit) => unit.symbol === canonical) ?? units[0];
   if (!fallback) throw new Error(`no shown units for ${dimension}`);
@@ -42,9 +53,15 @@ export function preferredUnit(value: number, dimension: Dimension, system: UnitS
  * For reading: `significant` digits (3), in the unit that reads best, and whether rounding took something away.
  * Values that are not finite read "∞" or "not known", never a number.
  */
-export function formatQuantity(q: Quantity, system: UnitSystem = 'metric', significant = 3, unitSymbol?: string): Formatted {
+export function formatQuantity(
+  q: Quantity,
+  system: UnitSystem = 'metric',
+  significant = 3,
+  unitSymbol?: string,
+): Formatted {
   if (Number.isNaN(q.value)) return make('not known', '', true);
-  const unit = unitSymbol === undefined ? preferredUnit(q.value, q.dimension, system) : unitNamed(q.dimension, unitSymbol);
+  const unit =
+    unitSymbol === undefined ? preferredUnit(q.value, q.dimension, system) : unitNamed(q.dimension, unitSymbol);
   if (!Number.isFinite(q.value)) return make(q.value > 0 ? '∞' : '-∞', unit.symbol, false);
   const value = fromCanonical(q.value, unit);
   if (value !== 0 && Math.abs(value) < 1e-6) return make(value.toExponential(significant - 1), unit.symbol, true);
@@ -54,7 +71,8 @@ export function formatQuantity(q: Quantity, system: UnitSystem = 'metric', signi
   let digits = value.toFixed(decimals);
   if (decimals > 0) digits = digits.replace(/\.?0+$/, '');
   if (Number(digits) === 0) digits = '0';
-  const rounded = toCanonical(Number(digits), unit) !== q.value && Math.abs(Number(digits) - value) > 1e-12 * Math.abs(value);
+  const rounded =
+    toCanonical(Number(digits), unit) !== q.value && Math.abs(Number(digits) - value) > 1e-12 * Math.abs(value);
   return make(group(digits), unit.symbol, rounded);
 }
 
@@ -73,7 +91,11 @@ function neighbours(value: number): number[] {
  * For editing and files: digits that parse back to exactly `value`. Uses `unitSymbol` when that is possible in
  * double precision, otherwise the canonical unit.
  */
-export function formatExact(value: number, dimension: Dimension, unitSymbol: string = DIMENSIONS[dimension].canonical): string {
+export function formatExact(
+  value: number,
+  dimension: Dimension,
+  unitSymbol: string = DIMENSIONS[dimension].canonical,
+): string {
   const unit = unitNamed(dimension, unitSymbol);
   for (const candidate of neighbours(fromCanonical(value, unit))) {
     if (toCanonical(candidate, unit) === value) return `${candidate}${unit.symbol === '' ? '' : ` ${unit.symbol}`}`;
@@ -94,7 +116,10 @@ export function formatArea(areaMm2: number, system: UnitSystem): string {
 export function formatMargin(margin: number): string {
   if (!Number.isFinite(margin)) return margin > 0 ? 'ample' : 'none';
   const percent = margin * 100;
-  const shown = Math.abs(percent) < 10 && Math.abs(percent - Math.round(percent)) > 0.049 && Math.abs(percent) < 1 ? percent.toFixed(1) : Math.trunc(percent).toString();
+  const shown =
+    Math.abs(percent) < 10 && Math.abs(percent - Math.round(percent)) > 0.049 && Math.abs(percent) < 1
+      ? percent.toFixed(1)
+      : Math.trunc(percent).toString();
   const digits = percent < 0 && Number(shown) === 0 ? '-0.1' : shown;
   return `${digits === '-0' ? '0' : digits}${THIN}%`.replace('-', MINUS);
 }

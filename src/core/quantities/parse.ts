@@ -8,11 +8,26 @@ export type Parsed =
 const refuse = (reason: string, remedy: string): Parsed => ({ ok: false, reason, remedy });
 
 /** Prefixes for infix notation (IEC 60062): 1k2 = 1.2 k. R stands for the bare unit. */
-const INFIX: Readonly<Record<string, number>> = { p: 1e-12, n: 1e-9, u: 1e-6, µ: 1e-6, μ: 1e-6, m: 1e-3, R: 1, r: 1, k: 1e3, K: 1e3, M: 1e6 };
+const INFIX: Readonly<Record<string, number>> = {
+  p: 1e-12,
+  n: 1e-9,
+  u: 1e-6,
+  µ: 1e-6,
+  μ: 1e-6,
+  m: 1e-3,
+  R: 1,
+  r: 1,
+  k: 1e3,
+  K: 1e3,
+  M: 1e6,
+};
 
 /** `text` as a plain number: decimal point or comma, thousands by space or apostrophe, fractions, mixed fractions. */
 function parseNumber(text: string): number | string {
-  const t = text.replace(/[\u2212\u2013]/g, '-').replace(/[\u00a0\u202f\u2009']/g, ' ').trim();
+  const t = text
+    .replace(/[\u2212\u2013]/g, '-')
+    .replace(/[\u00a0\u202f\u2009']/g, ' ')
+    .trim();
   const sign = t.startsWith('-') ? -1 : 1;
   const body = t.replace(/^[+-]\s*/, '');
   const fraction = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/.exec(body);
@@ -31,33 +46,45 @@ function parseNumber(text: string): number | string {
 
 function examples(dimension: Dimension): string {
   const symbols = DIMENSIONS[dimension].units.map((unit) => unit.symbol).filter(Boolean);
-  return symbols.length > 0 ? `Units understood here: ${symbols.join(', ')}${dimension === 'area' ? ', AWG (2/0, 4 AWG)' : ''}.` : 'Write a plain number.';
+  return symbols.length > 0
+    ? `Units understood here: ${symbols.join(', ')}${dimension === 'area' ? ', AWG (2/0, 4 AWG)' : ''}.`
+    : 'Write a plain number.';
 }
 
 /**
  * Understands what people type into a field of `dimension` and returns it in the canonical unit.
  * `defaultUnit` (a symbol of the dimension) is meant when no unit is typed. Unknown text is refused with a reason, never guessed.
  */
-export function parseQuantity(text: string, dimension: Dimension, defaultUnit: string = DIMENSIONS[dimension].canonical): Parsed {
+export function parseQuantity(
+  text: string,
+  dimension: Dimension,
+  defaultUnit: string = DIMENSIONS[dimension].canonical,
+): Parsed {
   const trimmed = text.replace(/[\u2212\u2013]/g, '-').trim();
   if (trimmed === '') return refuse('Nothing is typed.', examples(dimension));
   if (trimmed.length > 60) return refuse('That is too long for a figure.', examples(dimension));
 
   if (dimension === 'area' && /awg|ga(uge)?\.?$|^#|^[1-4]\s*\/\s*0$|^0{2,4}$/i.test(trimmed)) {
     const gauge = parseGauge(trimmed);
-    if (gauge === undefined) return refuse(`"${trimmed}" is not a wire gauge.`, 'Gauges run from 40 to 1, then 1/0 to 4/0. Or type mm².');
+    if (gauge === undefined)
+      return refuse(`"${trimmed}" is not a wire gauge.`, 'Gauges run from 40 to 1, then 1/0 to 4/0. Or type mm².');
     return { ok: true, value: awgAreaMm2(gauge), unit: 'awg', unitTyped: true };
   }
 
-  const feetInches = dimension === 'length' ? /^(-?)(\d+(?:\.\d+)?)\s*(?:'|ft)\s*(.+?)\s*(?:"|in)$/.exec(trimmed) : null;
+  const feetInches =
+    dimension === 'length' ? /^(-?)(\d+(?:\.\d+)?)\s*(?:'|ft)\s*(.+?)\s*(?:"|in)$/.exec(trimmed) : null;
   if (feetInches) {
     const inches = parseNumber(feetInches[3] ?? '');
-    if (typeof inches === 'string' || inches < 0) return refuse(`"${trimmed}" is not feet and inches.`, 'Write 5\' 3/8" or 1.6 m.');
+    if (typeof inches === 'string' || inches < 0)
+      return refuse(`"${trimmed}" is not feet and inches.`, 'Write 5\' 3/8" or 1.6 m.');
     const metres = Number(feetInches[2]) * 0.3048 + inches * 0.0254;
     return { ok: true, value: feetInches[1] ? -metres : metres, unit: unitNamed('length', 'ft'), unitTyped: true };
   }
 
-  const split = /^([+-]?\s*(?:\d[\d\s.,'\u00a0\u202f\u2009]*(?:\/\s*\d+)?(?:e[+-]?\d+)?|\.\d+(?:e[+-]?\d+)?))\s*(.*)$/i.exec(trimmed);
+  const split =
+    /^([+-]?\s*(?:\d[\d\s.,'\u00a0\u202f\u2009]*(?:\/\s*\d+)?(?:e[+-]?\d+)?|\.\d+(?:e[+-]?\d+)?))\s*(.*)$/i.exec(
+      trimmed,
+    );
   if (!split) return refuse(`"${trimmed}" does not start with a number.`, examples(dimension));
   const head = (split[1] ?? '').trim();
   const tail = (split[2] ?? '').trim();
@@ -67,21 +94,25 @@ export function parseQuantity(text: string, dimension: Dimension, defaultUnit: s
     if (infix) {
       const base = unitNamed(dimension, DIMENSIONS[dimension].canonical);
       const suffix = infix[3] ?? '';
-      if (suffix !== '' && findUnit(dimension, suffix) !== base) return refuse(`"${suffix}" does not go with ${head}${infix[1]}${infix[2]}.`, examples(dimension));
+      if (suffix !== '' && findUnit(dimension, suffix) !== base)
+        return refuse(`"${suffix}" does not go with ${head}${infix[1]}${infix[2]}.`, examples(dimension));
       const value = Number(`${head}.${infix[2]}`) * (INFIX[infix[1] ?? ''] ?? Number.NaN);
       return { ok: true, value, unit: base, unitTyped: true };
     }
   }
 
   const value = parseNumber(head);
-  if (typeof value === 'string') return refuse(`"${head}" ${value}.`, 'Write digits with a point, such as 1500 or 1.5.');
+  if (typeof value === 'string')
+    return refuse(`"${head}" ${value}.`, 'Write digits with a point, such as 1500 or 1.5.');
   const unit = tail === '' ? unitNamed(dimension, defaultUnit) : findUnit(dimension, tail);
   if (!unit) return refuse(`"${tail}" is not a unit of ${words(dimension)}.`, examples(dimension));
   const canonical = toCanonical(value, unit);
   if (!Number.isFinite(canonical)) return refuse(`"${trimmed}" is too large.`, examples(dimension));
-  if (dimension === 'temperature' && canonical < -273.15) return refuse(`"${trimmed}" is below absolute zero.`, 'Check the sign and the unit.');
+  if (dimension === 'temperature' && canonical < -273.15)
+    return refuse(`"${trimmed}" is below absolute zero.`, 'Check the sign and the unit.');
   return { ok: true, value: canonical, unit, unitTyped: tail !== '' };
 }
 
 /** "resistancePerLength" → "resistance per length". */
-export const words = (dimension: Dimension): string => dimension.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+export const words = (dimension: Dimension): string =>
+  dimension.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);

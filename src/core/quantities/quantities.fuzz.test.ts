@@ -1,10 +1,25 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { awgAreaMm2, DIMENSIONS, type Dimension, formatExact, formatQuantity, nearestGauge, parseQuantity } from './index';
+import {
+  awgAreaMm2,
+  DIMENSIONS,
+  type Dimension,
+  formatExact,
+  formatQuantity,
+  nearestGauge,
+  parseQuantity,
+} from './index';
 
 const dimensions = Object.keys(DIMENSIONS) as Dimension[];
-const magnitudes = fc.tuple(fc.double({ min: 1, max: 10, noNaN: true }), fc.integer({ min: -9, max: 9 })).map(([m, e]) => m * 10 ** e);
-const anyUnit = fc.constantFrom(...dimensions).chain((dimension) => fc.record({ dimension: fc.constant(dimension), unit: fc.constantFrom(...DIMENSIONS[dimension].units.map((x) => x.symbol)) }));
+const magnitudes = fc
+  .tuple(fc.double({ min: 1, max: 10, noNaN: true }), fc.integer({ min: -9, max: 9 }))
+  .map(([m, e]) => m * 10 ** e);
+const anyUnit = fc.constantFrom(...dimensions).chain((dimension) =>
+  fc.record({
+    dimension: fc.constant(dimension),
+    unit: fc.constantFrom(...DIMENSIONS[dimension].units.map((x) => x.symbol)),
+  }),
+);
 
 test('exact format round-trips to the same double in every unit', () => {
   fc.assert(
@@ -18,14 +33,19 @@ test('exact format round-trips to the same double in every unit', () => {
 
 test('display format parses back to within its rounding, and says when it rounded', () => {
   fc.assert(
-    fc.property(fc.constantFrom(...dimensions), magnitudes, fc.constantFrom('metric' as const, 'us' as const), (dimension, value, system) => {
-      const shown = formatQuantity({ value, dimension }, system);
-      const parsed = parseQuantity(shown.text, dimension);
-      if (!parsed.ok) throw new Error(`${shown.text}: ${parsed.reason}`);
-      const offset = dimension === 'temperature' ? 40 : 0;
-      expect(Math.abs(parsed.value - value)).toBeLessThanOrEqual(0.0051 * (Math.abs(value) + offset));
-      if (Math.abs(parsed.value - value) > 1e-9 * Math.abs(value) + 1e-9 * offset) expect(shown.rounded).toBe(true);
-    }),
+    fc.property(
+      fc.constantFrom(...dimensions),
+      magnitudes,
+      fc.constantFrom('metric' as const, 'us' as const),
+      (dimension, value, system) => {
+        const shown = formatQuantity({ value, dimension }, system);
+        const parsed = parseQuantity(shown.text, dimension);
+        if (!parsed.ok) throw new Error(`${shown.text}: ${parsed.reason}`);
+        const offset = dimension === 'temperature' ? 40 : 0;
+        expect(Math.abs(parsed.value - value)).toBeLessThanOrEqual(0.0051 * (Math.abs(value) + offset));
+        if (Math.abs(parsed.value - value) > 1e-9 * Math.abs(value) + 1e-9 * offset) expect(shown.rounded).toBe(true);
+      },
+    ),
     { seed: 11, numRuns: 2000 },
   );
 });

@@ -1,5 +1,15 @@
 import { describe, expect, test } from 'vitest';
-import { awgAreaMm2, convert, formatArea, formatMargin, formatQuantity, nearestGauge, parseGauge, parseQuantity, type Dimension } from './index';
+import {
+  awgAreaMm2,
+  convert,
+  type Dimension,
+  formatArea,
+  formatMargin,
+  formatQuantity,
+  nearestGauge,
+  parseGauge,
+  parseQuantity,
+} from './index';
 
 const value = (text: string, dimension: Dimension, unit?: string) => {
   const parsed = parseQuantity(text, dimension, unit);
@@ -73,8 +83,16 @@ describe('what is not understood is refused with a reason', () => {
 describe('figures for reading', () => {
   test('the unit that reads best is chosen, and rounding is said', () => {
     expect(formatQuantity({ value: 0.0005, dimension: 'resistance' }).text).toBe('500\u202fµΩ');
-    expect(formatQuantity({ value: 1234, dimension: 'power' })).toMatchObject({ number: '1.23', unit: 'kW', rounded: true });
-    expect(formatQuantity({ value: 1200, dimension: 'power' })).toMatchObject({ number: '1.2', unit: 'kW', rounded: false });
+    expect(formatQuantity({ value: 1234, dimension: 'power' })).toMatchObject({
+      number: '1.23',
+      unit: 'kW',
+      rounded: true,
+    });
+    expect(formatQuantity({ value: 1200, dimension: 'power' })).toMatchObject({
+      number: '1.2',
+      unit: 'kW',
+      rounded: false,
+    });
     expect(formatQuantity({ value: 25, dimension: 'temperature' }, 'us').text).toBe('77\u202f°F');
     expect(formatQuantity({ value: Number.NaN, dimension: 'voltage' }).text).toBe('not known');
     expect(formatQuantity({ value: 0, dimension: 'current' }).text).toBe('0\u202fA');

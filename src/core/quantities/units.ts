@@ -3,9 +3,28 @@
  * offset) to it: canonical = typed · factor + offset. Factors are exact by definition (BIPM SI brochure 9th ed., NIST SP 811).
  */
 export type Dimension =
-  | 'voltage' | 'current' | 'power' | 'resistance' | 'resistancePerLength' | 'capacitance' | 'inductance'
-  | 'length' | 'area' | 'mass' | 'massPerLength' | 'temperature' | 'temperatureDifference' | 'time' | 'energy' | 'charge'
-  | 'pressure' | 'speed' | 'ratio' | 'count' | 'i2t' | 'voltagePerTime';
+  | 'voltage'
+  | 'current'
+  | 'power'
+  | 'resistance'
+  | 'resistancePerLength'
+  | 'capacitance'
+  | 'inductance'
+  | 'length'
+  | 'area'
+  | 'mass'
+  | 'massPerLength'
+  | 'temperature'
+  | 'temperatureDifference'
+  | 'time'
+  | 'energy'
+  | 'charge'
+  | 'pressure'
+  | 'speed'
+  | 'ratio'
+  | 'count'
+  | 'i2t'
+  | 'voltagePerTime';
 
 export interface Unit {
   /** As shown, after a narrow space. */
@@ -27,7 +46,12 @@ export interface DimensionUnits {
   readonly infix: boolean;
 }
 
-const u = (symbol: string, factor: number, aliases: readonly string[] = [], offset = 0): Unit => ({ symbol, factor, aliases, offset });
+const u = (symbol: string, factor: number, aliases: readonly string[] = [], offset = 0): Unit => ({
+  symbol,
+  factor,
+  aliases,
+  offset,
+});
 const both = (...symbols: string[]) => ({ metric: symbols, us: symbols });
 
 const INCH = 0.0254;
@@ -35,39 +59,175 @@ const FOOT = 0.3048;
 const POUND = 0.45359237;
 
 export const DIMENSIONS: Readonly<Record<Dimension, DimensionUnits>> = {
-  voltage: { canonical: 'V', shown: both('mV', 'V'), infix: true, units: [u('V', 1, ['volt', 'volts', 'vdc', 'V DC', 'Vdc']), u('mV', 1e-3), u('kV', 1e3), u('µV', 1e-6, ['uV'])] },
-  current: { canonical: 'A', shown: both('mA', 'A', 'kA'), infix: true, units: [u('A', 1, ['amp', 'amps', 'ampere', 'amperes']), u('mA', 1e-3), u('kA', 1e3), u('µA', 1e-6, ['uA'])] },
-  power: { canonical: 'W', shown: both('W', 'kW'), infix: true, units: [u('W', 1, ['watt', 'watts']), u('kW', 1e3), u('mW', 1e-3), u('MW', 1e6), u('hp', 745.69987158227022, ['HP'])] },
+  voltage: {
+    canonical: 'V',
+    shown: both('mV', 'V'),
+    infix: true,
+    units: [u('V', 1, ['volt', 'volts', 'vdc', 'V DC', 'Vdc']), u('mV', 1e-3), u('kV', 1e3), u('µV', 1e-6, ['uV'])],
+  },
+  current: {
+    canonical: 'A',
+    shown: both('mA', 'A', 'kA'),
+    infix: true,
+    units: [u('A', 1, ['amp', 'amps', 'ampere', 'amperes']), u('mA', 1e-3), u('kA', 1e3), u('µA', 1e-6, ['uA'])],
+  },
+  power: {
+    canonical: 'W',
+    shown: both('W', 'kW'),
+    infix: true,
+    units: [
+      u('W', 1, ['watt', 'watts']),
+      u('kW', 1e3),
+      u('mW', 1e-3),
+      u('MW', 1e6),
+      u('hp', 745.6998715822702, ['HP']),
+    ],
+  },
   resistance: {
-    canonical: 'Ω', shown: both('µΩ', 'mΩ', 'Ω', 'kΩ', 'MΩ'), infix: true,
-    units: [u('Ω', 1, ['Ω', 'ohm', 'ohms', 'R', 'r']), u('mΩ', 1e-3, ['mohm', 'milliohm', 'mOhm']), u('µΩ', 1e-6, ['uohm', 'uΩ', 'μΩ', 'microohm']), u('kΩ', 1e3, ['kohm', 'k', 'K']), u('MΩ', 1e6, ['Mohm', 'M', 'megohm'])],
+    canonical: 'Ω',
+    shown: both('µΩ', 'mΩ', 'Ω', 'kΩ', 'MΩ'),
+    infix: true,
+    units: [
+      u('Ω', 1, ['Ω', 'ohm', 'ohms', 'R', 'r']),
+      u('mΩ', 1e-3, ['mohm', 'milliohm', 'mOhm']),
+      u('µΩ', 1e-6, ['uohm', 'uΩ', 'μΩ', 'microohm']),
+      u('kΩ', 1e3, ['kohm', 'k', 'K']),
+      u('MΩ', 1e6, ['Mohm', 'M', 'megohm']),
+    ],
   },
   resistancePerLength: {
-    canonical: 'Ω/m', shown: { metric: ['mΩ/m'], us: ['mΩ/ft'] }, infix: false,
-    units: [u('Ω/m', 1, ['ohm/m']), u('mΩ/m', 1e-3, ['mohm/m', 'ohm/km', 'Ω/km']), u('mΩ/ft', 1e-3 / FOOT, ['mohm/ft', 'ohm/kft'])],
+    canonical: 'Ω/m',
+    shown: { metric: ['mΩ/m'], us: ['mΩ/ft'] },
+    infix: false,
+    units: [
+      u('Ω/m', 1, ['ohm/m']),
+      u('mΩ/m', 1e-3, ['mohm/m', 'ohm/km', 'Ω/km']),
+      u('mΩ/ft', 1e-3 / FOOT, ['mohm/ft', 'ohm/kft']),
+    ],
   },
-  capacitance: { canonical: 'F', shown: both('nF', 'µF', 'mF', 'F'), infix: true, units: [u('F', 1, ['farad']), u('mF', 1e-3), u('µF', 1e-6, ['uF', 'μF']), u('nF', 1e-9), u('pF', 1e-12)] },
-  inductance: { canonical: 'H', shown: both('nH', 'µH', 'mH', 'H'), infix: true, units: [u('H', 1), u('mH', 1e-3), u('µH', 1e-6, ['uH', 'μH']), u('nH', 1e-9)] },
+  capacitance: {
+    canonical: 'F',
+    shown: both('nF', 'µF', 'mF', 'F'),
+    infix: true,
+    units: [u('F', 1, ['farad']), u('mF', 1e-3), u('µF', 1e-6, ['uF', 'μF']), u('nF', 1e-9), u('pF', 1e-12)],
+  },
+  inductance: {
+    canonical: 'H',
+    shown: both('nH', 'µH', 'mH', 'H'),
+    infix: true,
+    units: [u('H', 1), u('mH', 1e-3), u('µH', 1e-6, ['uH', 'μH']), u('nH', 1e-9)],
+  },
   length: {
-    canonical: 'm', shown: { metric: ['mm', 'm'], us: ['in', 'ft'] }, infix: false,
-    units: [u('m', 1, ['metre', 'meter', 'metres', 'meters']), u('mm', 1e-3), u('cm', 1e-2), u('km', 1e3), u('in', INCH, ['"', '″', 'inch', 'inches']), u('ft', FOOT, ["'", '′', 'foot', 'feet']), u('mi', 1609.344, ['mile', 'miles'])],
+    canonical: 'm',
+    shown: { metric: ['mm', 'm'], us: ['in', 'ft'] },
+    infix: false,
+    units: [
+      u('m', 1, ['metre', 'meter', 'metres', 'meters']),
+      u('mm', 1e-3),
+      u('cm', 1e-2),
+      u('km', 1e3),
+      u('in', INCH, ['"', '″', 'inch', 'inches']),
+      u('ft', FOOT, ["'", '′', 'foot', 'feet']),
+      u('mi', 1609.344, ['mile', 'miles']),
+    ],
   },
-  area: { canonical: 'mm²', shown: { metric: ['mm²'], us: ['mm²'] }, infix: false, units: [u('mm²', 1, ['mm2', 'mm^2', 'sqmm', 'sq mm']), u('cm²', 100, ['cm2']), u('kcmil', 0.506707479097498, ['MCM', 'mcm'])] },
-  mass: { canonical: 'kg', shown: { metric: ['kg'], us: ['lb'] }, infix: false, units: [u('kg', 1), u('g', 1e-3), u('t', 1e3), u('lb', POUND, ['lbs']), u('oz', POUND / 16)] },
-  massPerLength: { canonical: 'kg/m', shown: { metric: ['kg/m'], us: ['lb/ft'] }, infix: false, units: [u('kg/m', 1), u('lb/ft', POUND / FOOT)] },
+  area: {
+    canonical: 'mm²',
+    shown: { metric: ['mm²'], us: ['mm²'] },
+    infix: false,
+    units: [
+      u('mm²', 1, ['mm2', 'mm^2', 'sqmm', 'sq mm']),
+      u('cm²', 100, ['cm2']),
+      u('kcmil', 0.506707479097498, ['MCM', 'mcm']),
+    ],
+  },
+  mass: {
+    canonical: 'kg',
+    shown: { metric: ['kg'], us: ['lb'] },
+    infix: false,
+    units: [u('kg', 1), u('g', 1e-3), u('t', 1e3), u('lb', POUND, ['lbs']), u('oz', POUND / 16)],
+  },
+  massPerLength: {
+    canonical: 'kg/m',
+    shown: { metric: ['kg/m'], us: ['lb/ft'] },
+    infix: false,
+    units: [u('kg/m', 1), u('lb/ft', POUND / FOOT)],
+  },
   temperature: {
-    canonical: '°C', shown: { metric: ['°C'], us: ['°F'] }, infix: false,
-    units: [u('°C', 1, ['C', 'degC', '℃', 'deg C']), u('°F', 5 / 9, ['F', 'degF', 'deg F'], -160 / 9), u('K', 1, ['kelvin'], -273.15)],
+    canonical: '°C',
+    shown: { metric: ['°C'], us: ['°F'] },
+    infix: false,
+    units: [
+      u('°C', 1, ['C', 'degC', '℃', 'deg C']),
+      u('°F', 5 / 9, ['F', 'degF', 'deg F'], -160 / 9),
+      u('K', 1, ['kelvin'], -273.15),
+    ],
   },
-  temperatureDifference: { canonical: 'K', shown: { metric: ['K'], us: ['F°'] }, infix: false, units: [u('K', 1, ['°C', 'C']), u('F°', 5 / 9, ['°F', 'F'])] },
-  time: { canonical: 's', shown: both('µs', 'ms', 's', 'min', 'h'), infix: false, units: [u('s', 1, ['sec', 'second', 'seconds']), u('ms', 1e-3), u('µs', 1e-6, ['us', 'μs']), u('min', 60, ['minutes', 'mins']), u('h', 3600, ['hr', 'hour', 'hours']), u('d', 86400, ['day', 'days'])] },
-  energy: { canonical: 'J', shown: both('J', 'kJ', 'kWh'), infix: true, units: [u('J', 1, ['joule', 'joules']), u('mJ', 1e-3), u('kJ', 1e3), u('MJ', 1e6), u('Wh', 3600), u('kWh', 3.6e6, ['kwh', 'KWh'])] },
-  charge: { canonical: 'Ah', shown: both('Ah'), infix: false, units: [u('Ah', 1, ['ah', 'AH']), u('mAh', 1e-3), u('C', 1 / 3600)] },
-  pressure: { canonical: 'Pa', shown: { metric: ['bar'], us: ['inHg'] }, infix: false, units: [u('Pa', 1), u('kPa', 1e3), u('bar', 1e5), u('mbar', 100, ['hPa']), u('psi', 6894.757293168361), u('inHg', 3386.389, ['"Hg', 'inhg'])] },
-  speed: { canonical: 'm/s', shown: { metric: ['km/h'], us: ['mph'] }, infix: false, units: [u('m/s', 1), u('km/h', 1 / 3.6, ['kmh', 'kph']), u('mph', 0.44704)] },
+  temperatureDifference: {
+    canonical: 'K',
+    shown: { metric: ['K'], us: ['F°'] },
+    infix: false,
+    units: [u('K', 1, ['°C', 'C']), u('F°', 5 / 9, ['°F', 'F'])],
+  },
+  time: {
+    canonical: 's',
+    shown: both('µs', 'ms', 's', 'min', 'h'),
+    infix: false,
+    units: [
+      u('s', 1, ['sec', 'second', 'seconds']),
+      u('ms', 1e-3),
+      u('µs', 1e-6, ['us', 'μs']),
+      u('min', 60, ['minutes', 'mins']),
+      u('h', 3600, ['hr', 'hour', 'hours']),
+      u('d', 86400, ['day', 'days']),
+    ],
+  },
+  energy: {
+    canonical: 'J',
+    shown: both('J', 'kJ', 'kWh'),
+    infix: true,
+    units: [
+      u('J', 1, ['joule', 'joules']),
+      u('mJ', 1e-3),
+      u('kJ', 1e3),
+      u('MJ', 1e6),
+      u('Wh', 3600),
+      u('kWh', 3.6e6, ['kwh', 'KWh']),
+    ],
+  },
+  charge: {
+    canonical: 'Ah',
+    shown: both('Ah'),
+    infix: false,
+    units: [u('Ah', 1, ['ah', 'AH']), u('mAh', 1e-3), u('C', 1 / 3600)],
+  },
+  pressure: {
+    canonical: 'Pa',
+    shown: { metric: ['bar'], us: ['inHg'] },
+    infix: false,
+    units: [
+      u('Pa', 1),
+      u('kPa', 1e3),
+      u('bar', 1e5),
+      u('mbar', 100, ['hPa']),
+      u('psi', 6894.757293168361),
+      u('inHg', 3386.389, ['"Hg', 'inhg']),
+    ],
+  },
+  speed: {
+    canonical: 'm/s',
+    shown: { metric: ['km/h'], us: ['mph'] },
+    infix: false,
+    units: [u('m/s', 1), u('km/h', 1 / 3.6, ['kmh', 'kph']), u('mph', 0.44704)],
+  },
   ratio: { canonical: '', shown: both('%'), infix: false, units: [u('', 1), u('%', 0.01, ['percent', 'per cent'])] },
   count: { canonical: '', shown: both(''), infix: false, units: [u('', 1, ['pcs', 'x', '×'])] },
-  i2t: { canonical: 'A²s', shown: both('A²s', 'kA²s'), infix: false, units: [u('A²s', 1, ['A2s']), u('kA²s', 1e3, ['kA2s'])] },
+  i2t: {
+    canonical: 'A²s',
+    shown: both('A²s', 'kA²s'),
+    infix: false,
+    units: [u('A²s', 1, ['A2s']), u('kA²s', 1e3, ['kA2s'])],
+  },
   voltagePerTime: { canonical: 'V/s', shown: both('V/s'), infix: false, units: [u('V/s', 1)] },
 };
 

@@ -16,54 +16,106 @@ const higherVoltage: Proposer = (assessment, check) => {
   const fuse = partOf(device(assessment, check), 'fuse');
   if (!fuse) return [];
   return fuses
-    .filter((part) => part.ratedCurrentA === fuse.ratedCurrentA && (part.ratedVoltageDcV ?? 0) > (fuse.ratedVoltageDcV ?? 0))
-    .sort((p, q) => Number(q.family === fuse.family) - Number(p.family === fuse.family) || (p.ratedVoltageDcV ?? 0) - (q.ratedVoltageDcV ?? 0))
+    .filter(
+      (part) => part.ratedCurrentA === fuse.ratedCurrentA && (part.ratedVoltageDcV ?? 0) > (fuse.ratedVoltageDcV ?? 0),
+    )
+    .sort(
+      (p, q) =>
+        Number(q.family === fuse.family) - Number(p.family === fuse.family) ||
+        (p.ratedVoltageDcV ?? 0) - (q.ratedVoltageDcV ?? 0),
+    )
     .map((part) => fitFuse(check.subject.id, part));
 };
 
-const sameKind = (fuse: FusePart) => fuses.filter((part) => part.family === fuse.family && part.ratedVoltageDcV === fuse.ratedVoltageDcV).sort((p, q) => p.ratedCurrentA - q.ratedCurrentA);
+const sameKind = (fuse: FusePart) =>
+  fuses
+    .filter((part) => part.family === fuse.family && part.ratedVoltageDcV === fuse.ratedVoltageDcV)
+    .sort((p, q) => p.ratedCurrentA - q.ratedCurrentA);
 
 /** Conductors whose nearest fuse this is and that are no thicker than the weakest of them. */
 function behind(assessment: Assessment, fuseId: string): ResolvedConductor[] {
   const { of } = protectingFuses(assessment.vehicle, 'fuse');
-  const rating = (id: string) => partOf(assessment.vehicle.deviceOf.get(id), 'fuse')?.ratedCurrentA ?? Number.POSITIVE_INFINITY;
+  const rating = (id: string) =>
+    partOf(assessment.vehicle.deviceOf.get(id), 'fuse')?.ratedCurrentA ?? Number.POSITIVE_INFINITY;
   const limited = protectingFuses(assessment.vehicle, 'precharge-resistor').of;
   return assessment.vehicle.conductors.filter((conductor) => {
     const protecting = of.get(conductor.id) ?? [];
-    return protecting.includes(fuseId) && (limited.get(conductor.id) ?? []).length === 0 && protecting.every((id) => rating(id) >= rating(fuseId));
+    return (
+      protecting.includes(fuseId) &&
+      (limited.get(conductor.id) ?? []).length === 0 &&
+      protecting.every((id) => rating(id) >= rating(fuseId))
+    );
   });
 }
 
 /** The next sizes of the same make of cable. */
 export const thicker = (cable: CablePart): CablePart[] =>
   catalogueOf('cable')
-    .filter((part) => part.shielded === cable.shielded && part.areaMm2 > cable.areaMm2 && part.temperatureClassC >= cable.temperatureClassC && part.ratedVoltageV >= cable.ratedVoltageV)
+    .filter(
+      (part) =>
+        part.shielded === cable.shielded &&
+        part.areaMm2 > cable.areaMm2 &&
+        part.temperatureClassC >= cable.temperatureClassC &&
+        part.ratedVoltageV >= cable.ratedVoltageV,
+    )
     .sort((p, q) => p.areaMm2 - q.areaMm2);
 
 const protectCable: Proposer = (assessment, check) => {
   const fuse = partOf(device(assessment, check), 'fuse');
   if (!fuse) return [];
-  const fullRange = fuse.minimumBreakingMultiple < 2 ? sameKind(fuse) : fuses.filter((part) => part.family === 'traction' && (part.ratedVoltageDcV ?? 0) >= (fuse.ratedVoltageDcV ?? 0));
-  const smaller = fullRange.filter((part) => part.ratedCurrentA <= fuse.ratedCurrentA && part.id !== fuse.id).sort((p, q) => q.ratedCurrentA - p.ratedCurrentA).slice(0, 7).map((part) => fitFuse(check.subject.id, part));
+  const fullRange =
+    fuse.minimumBreakingMultiple < 2
+      ? sameKind(fuse)
+      : fuses.filter(
+          (part) => part.family === 'traction' && (part.ratedVoltageDcV ?? 0) >= (fuse.ratedVoltageDcV ?? 0),
+        );
+  const smaller = fullRange
+    .filter((part) => part.ratedCurrentA <= fuse.ratedCurrentA && part.id !== fuse.id)
+    .sort((p, q) => q.ratedCurrentA - p.ratedCurrentA)
+    .slice(0, 7)
+    .map((part) => fitFuse(check.subject.id, part));
   const cables = behind(assessment, check.subject.id).filter((conductor) => conductor.cable);
   const thin = [...cables].sort((p, q) => p.cable!.areaMm2 - q.cable!.areaMm2)[0]?.cable;
-  const grown = thin ? thicker(thin).slice(0, 5).map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: cables.filter((conductor) => conductor.cable!.areaMm2 < part.areaMm2).map((conductor) => conductor.id), part } })) : [];
+  const grown = thin
+    ? thicker(thin)
+        .slice(0, 5)
+        .map(
+          (part): Edit => ({
+            edit: 'fitCable',
+            input: {
+              conductorIds: cables
+                .filter((conductor) => conductor.cable!.areaMm2 < part.areaMm2)
+                .map((conductor) => conductor.id),
+              part,
+            },
+          }),
+        )
+    : [];
   return [...smaller, ...grown];
 };
 
 const biggerFuse: Proposer = (assessment, check) => {
   const fuse = partOf(device(assessment, check), 'fuse');
-  return fuse ? sameKind(fuse).filter((part) => part.ratedCurrentA > fuse.ratedCurrentA).slice(0, 5).map((part) => fitFuse(check.subject.id, part)) : [];
+  return fuse
+    ? sameKind(fuse)
+        .filter((part) => part.ratedCurrentA > fuse.ratedCurrentA)
+        .slice(0, 5)
+        .map((part) => fitFuse(check.subject.id, part))
+    : [];
 };
 
 const otherContactor: Proposer = (assessment, check) => {
   const contactor = partOf(device(assessment, check), 'contactor');
   if (!contactor) return [];
-  return catalogueOf('contactor').filter((part) => part.id !== contactor.id && part.makeCurrentA >= contactor.makeCurrentA).map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
+  return catalogueOf('contactor')
+    .filter((part) => part.id !== contactor.id && part.makeCurrentA >= contactor.makeCurrentA)
+    .map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
 };
 
 const closeLater: Proposer = (assessment) =>
-  [0.95, 0.96, 0.97, 0.98, 0.99].filter((value) => value > assessment.build.precharge.closeAtFraction).map((value): Edit => ({ edit: 'setFigure', input: { figure: 'closeAt', value } }));
+  [0.95, 0.96, 0.97, 0.98, 0.99]
+    .filter((value) => value > assessment.build.precharge.closeAtFraction)
+    .map((value): Edit => ({ edit: 'setFigure', input: { figure: 'closeAt', value } }));
 
 const resistor: Proposer = (assessment, check) => {
   const part = partOf(device(assessment, check), 'resistor');
@@ -71,7 +123,13 @@ const resistor: Proposer = (assessment, check) => {
   const slower = check.id === 'precharge.energy' || check.id === 'precharge.fault';
   const distance = (ohm: number) => Math.abs(Math.log(ohm / part.resistanceOhm));
   return catalogueOf('resistor')
-    .filter((other) => other.id !== part.id && (slower || check.id === 'precharge.voltage' ? other.ratedPowerW >= part.ratedPowerW : other.resistanceOhm < part.resistanceOhm && other.ratedPowerW >= part.ratedPowerW))
+    .filter(
+      (other) =>
+        other.id !== part.id &&
+        (slower || check.id === 'precharge.voltage'
+          ? other.ratedPowerW >= part.ratedPowerW
+          : other.resistanceOhm < part.resistanceOhm && other.ratedPowerW >= part.ratedPowerW),
+    )
     .sort((p, q) => distance(p.resistanceOhm) - distance(q.resistanceOhm) || p.ratedPowerW - q.ratedPowerW)
     .slice(0, 8)
     .map((other): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part: other } }));
@@ -80,7 +138,12 @@ const resistor: Proposer = (assessment, check) => {
 const shorterTimeout: Proposer = (assessment) => {
   const run = assessment.precharge;
   if (!run?.closeAtS) return [];
-  return [1.5, 1.25].map((times): Edit => ({ edit: 'setFigure', input: { figure: 'timeout', value: Math.round(run.closeAtS! * times * 1000) / 1000 } }));
+  return [1.5, 1.25].map(
+    (times): Edit => ({
+      edit: 'setFigure',
+      input: { figure: 'timeout', value: Math.round(run.closeAtS! * times * 1000) / 1000 },
+    }),
+  );
 };
 
 /** Devices that wake by themselves, exchanged for ones of the same kind that wait for their command. */
@@ -88,49 +151,104 @@ const heldOff: Proposer = (assessment) =>
   assessment.vehicle.devices.flatMap((candidate): Edit[] => {
     const part = partOf(candidate, 'bus-device');
     if (!part || part.turnOnV === null) return [];
-    return [{ edit: 'fitPart', input: { deviceId: candidate.id, part: { ...part, id: `${part.id}-held`.slice(0, 60), name: `${part.name}, held off until commanded`, turnOnV: null, turnOffV: null } } }];
+    return [
+      {
+        edit: 'fitPart',
+        input: {
+          deviceId: candidate.id,
+          part: {
+            ...part,
+            id: `${part.id}-held`.slice(0, 60),
+            name: `${part.name}, held off until commanded`,
+            turnOnV: null,
+            turnOffV: null,
+          },
+        },
+      },
+    ];
   });
 
 const thickerCable: Proposer = (assessment, check) => {
   const conductor = assessment.vehicle.conductorOf.get(check.subject.id);
-  return conductor?.cable ? thicker(conductor.cable).slice(0, 6).map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: [conductor.id], part } })) : [];
+  return conductor?.cable
+    ? thicker(conductor.cable)
+        .slice(0, 6)
+        .map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: [conductor.id], part } }))
+    : [];
 };
 
 const strongerInsulation: Proposer = (assessment, check) => {
   const cable = assessment.vehicle.conductorOf.get(check.subject.id)?.cable;
-  return cable ? catalogueOf('cable').filter((part) => part.areaMm2 === cable.areaMm2 && part.ratedVoltageV > cable.ratedVoltageV).map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: [check.subject.id], part } })) : [];
+  return cable
+    ? catalogueOf('cable')
+        .filter((part) => part.areaMm2 === cable.areaMm2 && part.ratedVoltageV > cable.ratedVoltageV)
+        .map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: [check.subject.id], part } }))
+    : [];
 };
 
 const thickerWay: Proposer = (assessment) => {
-  const rows = assessment.cables.filter((row) => row.resolved.cable && (row.lossW ?? 0) > 0).sort((p, q) => (q.lossW ?? 0) - (p.lossW ?? 0));
+  const rows = assessment.cables
+    .filter((row) => row.resolved.cable && (row.lossW ?? 0) > 0)
+    .sort((p, q) => (q.lossW ?? 0) - (p.lossW ?? 0));
   const worst = rows[0]?.resolved.cable;
   if (!worst) return [];
   const same = rows.filter((row) => row.resolved.cable!.areaMm2 === worst.areaMm2);
-  return thicker(worst).slice(0, 4).flatMap((part): Edit[] => [
-    { edit: 'fitCable', input: { conductorIds: [rows[0]!.id], part } },
-    { edit: 'fitCable', input: { conductorIds: same.map((row) => row.id), part } },
-  ]);
+  return thicker(worst)
+    .slice(0, 4)
+    .flatMap((part): Edit[] => [
+      { edit: 'fitCable', input: { conductorIds: [rows[0]!.id], part } },
+      { edit: 'fitCable', input: { conductorIds: same.map((row) => row.id), part } },
+    ]);
 };
 
 const gentler: Proposer = (assessment) =>
-  [0.95, 0.9, 0.85, 0.8, 0.7, 0.6, 0.5].map((share): Edit => ({ edit: 'setFigure', input: { figure: 'hardPower', value: Math.round((assessment.build.duty.hardAccelerationPowerW * share) / 500) * 500 } }));
+  [0.95, 0.9, 0.85, 0.8, 0.7, 0.6, 0.5].map(
+    (share): Edit => ({
+      edit: 'setFigure',
+      input: {
+        figure: 'hardPower',
+        value: Math.round((assessment.build.duty.hardAccelerationPowerW * share) / 500) * 500,
+      },
+    }),
+  );
 
 const stopEarlier: Proposer = (assessment) =>
-  [0.05, 0.1, 0.15].map((more): Edit => ({ edit: 'setFigure', input: { figure: 'socEmpty', value: Math.min(1, Math.round((assessment.build.packLimits.socEmpty + more) * 100) / 100) } }));
+  [0.05, 0.1, 0.15].map(
+    (more): Edit => ({
+      edit: 'setFigure',
+      input: {
+        figure: 'socEmpty',
+        value: Math.min(1, Math.round((assessment.build.packLimits.socEmpty + more) * 100) / 100),
+      },
+    }),
+  );
 
 const widerDevice: Proposer = (assessment, check) => {
   const part = device(assessment, check)?.part;
-  if (part?.kind === 'inverter') return catalogueOf('inverter').filter((other) => other.id !== part.id).map((other): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part: other } }));
+  if (part?.kind === 'inverter')
+    return catalogueOf('inverter')
+      .filter((other) => other.id !== part.id)
+      .map((other): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part: other } }));
   return [];
 };
 
 /** Fewer cells, one group at a time, in the largest box. */
 const fewerCells: Proposer = (assessment) => {
-  const box = [...assessment.vehicle.devices].filter((candidate) => candidate.device.kind === 'box').sort((p, q) => (q.device.cellsInSeries ?? 0) - (p.device.cellsInSeries ?? 0))[0];
-  return box ? [1, 2, 3, 4, 6, 8].map((less): Edit => ({ edit: 'setCells', input: { deviceId: box.id, cellsInSeries: Math.max(1, (box.device.cellsInSeries ?? 1) - less) } })) : [];
+  const box = [...assessment.vehicle.devices]
+    .filter((candidate) => candidate.device.kind === 'box')
+    .sort((p, q) => (q.device.cellsInSeries ?? 0) - (p.device.cellsInSeries ?? 0))[0];
+  return box
+    ? [1, 2, 3, 4, 6, 8].map(
+        (less): Edit => ({
+          edit: 'setCells',
+          input: { deviceId: box.id, cellsInSeries: Math.max(1, (box.device.cellsInSeries ?? 1) - less) },
+        }),
+      )
+    : [];
 };
 
-const otherDisconnect: Proposer = (_, check) => catalogueOf('disconnect').map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
+const otherDisconnect: Proposer = (_, check) =>
+  catalogueOf('disconnect').map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
 
 export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'fuse.dc-rating': [higherVoltage],

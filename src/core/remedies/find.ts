@@ -22,14 +22,25 @@ export interface Remedy {
 const NOISE = 1e-4;
 const MOST_TRIES = 24;
 
-const solved = (check: Check | undefined): check is Check => check !== undefined && (check.verdict === 'holds' || check.verdict === 'thin');
+const solved = (check: Check | undefined): check is Check =>
+  check !== undefined && (check.verdict === 'holds' || check.verdict === 'thin');
 
 /** A worse verdict, or less margin where there is little or none. A margin that shrinks and still holds is not worse. */
 function isWorse(before: Check, after: Check | undefined): boolean {
   if (!after) return false;
   if (after.verdict === 'fails' && before.verdict !== 'fails') return true;
-  if (verdictRank(after.verdict) < verdictRank(before.verdict) && (after.verdict === 'thin' || after.verdict === 'fails') && solved(before)) return true;
-  return (before.verdict === 'fails' || before.verdict === 'thin') && before.margin !== undefined && after.margin !== undefined && after.margin < before.margin - NOISE;
+  if (
+    verdictRank(after.verdict) < verdictRank(before.verdict) &&
+    (after.verdict === 'thin' || after.verdict === 'fails') &&
+    solved(before)
+  )
+    return true;
+  return (
+    (before.verdict === 'fails' || before.verdict === 'thin') &&
+    before.margin !== undefined &&
+    after.margin !== undefined &&
+    after.margin < before.margin - NOISE
+  );
 }
 
 function worsened(before: Assessment, after: Assessment): Worsened[] {
@@ -39,7 +50,9 @@ function worsened(before: Assessment, after: Assessment): Worsened[] {
     const next = now.get(checkKey(check));
     return isWorse(check, next) ? [{ before: check, after: next! }] : [];
   });
-  const fresh = after.checks.filter((check) => !known.has(checkKey(check)) && check.verdict === 'fails').map((check) => ({ before: check, after: check }));
+  const fresh = after.checks
+    .filter((check) => !known.has(checkKey(check)) && check.verdict === 'fails')
+    .map((check) => ({ before: check, after: check }));
   return [...list, ...fresh];
 }
 
@@ -61,11 +74,23 @@ export function findRemedies(build: Assessment['build'], check: Check, most = 3)
     }
     const after = assess(edited.build);
     const same = after.checks.find((candidate) => checkKey(candidate) === checkKey(check));
-    const gone = check.verdict === 'fails' ? solved(same) : solved(same) && (same.margin ?? 0) > (check.margin ?? 0) + NOISE && same.verdict === 'holds';
+    const gone =
+      check.verdict === 'fails'
+        ? solved(same)
+        : solved(same) && (same.margin ?? 0) > (check.margin ?? 0) + NOISE && same.verdict === 'holds';
     if (!same || !gone) continue;
     remedies.push({ edit, title: edited.title, after: same, worsens: worsened(before, after) });
     if (remedies.filter((remedy) => remedy.worsens.length === 0).length >= most) break;
   }
   const comfortable = (remedy: Remedy) => (remedy.after.verdict === 'holds' ? 0 : 1);
-  return remedies.map((remedy, order) => ({ remedy, order })).sort((p, q) => p.remedy.worsens.length - q.remedy.worsens.length || comfortable(p.remedy) - comfortable(q.remedy) || p.order - q.order).slice(0, most).map(({ remedy }) => remedy);
+  return remedies
+    .map((remedy, order) => ({ remedy, order }))
+    .sort(
+      (p, q) =>
+        p.remedy.worsens.length - q.remedy.worsens.length ||
+        comfortable(p.remedy) - comfortable(q.remedy) ||
+        p.order - q.order,
+    )
+    .slice(0, most)
+    .map(({ remedy }) => remedy);
 }

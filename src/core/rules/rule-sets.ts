@@ -21,6 +21,11 @@ const IEC: RuleSet = {
 };
 
 /** North America: no values of its own for these yet, so the same known ones are used and the source says so. */
-const NORTH_AMERICA: RuleSet = { ...IEC, id: 'north-america', name: 'North America', classBDcV: { value: 60, source: 'FMVSS 305 high voltage source above 60 V DC' } };
+const NORTH_AMERICA: RuleSet = {
+  ...IEC,
+  id: 'north-america',
+  name: 'North America',
+  classBDcV: { value: 60, source: 'FMVSS 305 high voltage source above 60 V DC' },
+};
 
 export const RULE_SETS: Readonly<Record<RuleSet['id'], RuleSet>> = { iec: IEC, 'north-america': NORTH_AMERICA };

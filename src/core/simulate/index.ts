@@ -1,2 +1,2 @@
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
-export { prechargeLaw, type PrechargeLawInput, type PrechargeLawResult } from './precharge-law';
+export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';

@@ -53,24 +53,54 @@ const MAIN = 'main';
 
 function elementsOf(input: PrechargeLawInput): Element[] {
   const elements: Element[] = [
-    { id: 'pack', kind: 'source', a: 'pack', b: GROUND, voltageV: input.packOcvV, resistanceOhm: input.packResistanceOhm ?? 0 },
+    {
+      id: 'pack',
+      kind: 'source',
+      a: 'pack',
+      b: GROUND,
+      voltageV: input.packOcvV,
+      resistanceOhm: input.packResistanceOhm ?? 0,
+    },
     { id: RESISTOR, kind: 'resistor', a: 'pack', b: LINK, resistanceOhm: input.prechargeResistanceOhm },
-    { id: 'link capacitor', kind: 'capacitor', a: LINK, b: GROUND, capacitanceF: input.linkCapacitanceF, initialVoltageV: input.initialLinkVoltageV ?? 0 },
+    {
+      id: 'link capacitor',
+      kind: 'capacitor',
+      a: LINK,
+      b: GROUND,
+      capacitanceF: input.linkCapacitanceF,
+      initialVoltageV: input.initialLinkVoltageV ?? 0,
+    },
   ];
   const resistor = (id: string, ohm: number | null | undefined) => {
-    if (ohm !== null && ohm !== undefined) elements.push({ id, kind: 'resistor', a: LINK, b: GROUND, resistanceOhm: ohm });
+    if (ohm !== null && ohm !== undefined)
+      elements.push({ id, kind: 'resistor', a: LINK, b: GROUND, resistanceOhm: ohm });
   };
   resistor('bus load', input.busLoadResistanceOhm);
   resistor('bleed', input.bleedResistanceOhm);
   resistor('bus short', input.busShortResistanceOhm);
   if (input.constantPowerLoadW) {
-    elements.push({ id: 'load', kind: 'power', a: LINK, b: GROUND, powerW: input.constantPowerLoadW, ...(input.turnOnV == null ? {} : { turnOnV: input.turnOnV }), ...(input.turnOffV == null ? {} : { turnOffV: input.turnOffV }) });
+    elements.push({
+      id: 'load',
+      kind: 'power',
+      a: LINK,
+      b: GROUND,
+      powerW: input.constantPowerLoadW,
+      ...(input.turnOnV == null ? {} : { turnOnV: input.turnOnV }),
+      ...(input.turnOffV == null ? {} : { turnOffV: input.turnOffV }),
+    });
   }
   if (input.secondCapacitanceF) {
     const between = input.betweenCapacitorsOhm ?? 0;
     const node = between > 0 ? 'second' : LINK;
     if (between > 0) elements.push({ id: 'between', kind: 'resistor', a: LINK, b: node, resistanceOhm: between });
-    elements.push({ id: 'second capacitor', kind: 'capacitor', a: node, b: GROUND, capacitanceF: input.secondCapacitanceF, initialVoltageV: input.initialLinkVoltageV ?? 0 });
+    elements.push({
+      id: 'second capacitor',
+      kind: 'capacitor',
+      a: node,
+      b: GROUND,
+      capacitanceF: input.secondCapacitanceF,
+      initialVoltageV: input.initialLinkVoltageV ?? 0,
+    });
   }
   return elements;
 }
@@ -84,40 +114,82 @@ export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
   const ohm = input.prechargeResistanceOhm + (input.packResistanceOhm ?? 0);
   const capacitanceF = input.linkCapacitanceF + (input.secondCapacitanceF ?? 0);
   const tau = ohm * capacitanceF + (input.betweenCapacitorsOhm ?? 0) * (input.secondCapacitanceF ?? 0);
-  const level = (id: string, share: number) => ({ id, a: LINK, b: GROUND, voltageV: share * input.packOcvV, direction: 'rising' as const });
+  const level = (id: string, share: number) => ({
+    id,
+    a: LINK,
+    b: GROUND,
+    voltageV: share * input.packOcvV,
+    direction: 'rising' as const,
+  });
   const thresholds = [...LEVELS.map((share) => level(`t${share}`, share)), level('close', fraction)];
   const initial = (input.initialLinkVoltageV ?? 0) / input.packOcvV;
   const crossings = new Map<string, number | null>();
-  const first = transient({ elements, ground: GROUND }, { stopS: input.timeoutS, initial: 'rest', thresholds, watch: [RESISTOR] });
-  for (const { id, voltageV } of thresholds) crossings.set(id, initial * input.packOcvV >= voltageV ? 0 : (first.crossingsS.get(id)?.[0] ?? null));
+  const first = transient(
+    { elements, ground: GROUND },
+    { stopS: input.timeoutS, initial: 'rest', thresholds, watch: [RESISTOR] },
+  );
+  for (const { id, voltageV } of thresholds)
+    crossings.set(id, initial * input.packOcvV >= voltageV ? 0 : (first.crossingsS.get(id)?.[0] ?? null));
   const closeAtS = crossings.get('close') ?? null;
   const record = first.elements.get(RESISTOR)!;
   let toCloseJ: number | null = closeAtS === 0 ? 0 : null;
-  if (closeAtS !== null && closeAtS > 0) toCloseJ = transient({ elements, ground: GROUND }, { stopS: closeAtS, initial: 'rest', watch: [RESISTOR] }).elements.get(RESISTOR)!.energyJ;
+  if (closeAtS !== null && closeAtS > 0)
+    toCloseJ = transient(
+      { elements, ground: GROUND },
+      { stopS: closeAtS, initial: 'rest', watch: [RESISTOR] },
+    ).elements.get(RESISTOR)!.energyJ;
 
   // Where it ends when the main never closes: long past every time constant, or cycling.
   const endS = Math.max(input.timeoutS, 40 * tau);
   let settledV = 0;
   let settledA = 0;
-  const long = transient({ elements, ground: GROUND }, { stopS: endS, initial: 'rest', watch: [RESISTOR], sampleTimesS: [endS], onSample: (_, probe) => { settledV = probe.voltage(LINK, GROUND); settledA = probe.current(RESISTOR); } });
+  const long = transient(
+    { elements, ground: GROUND },
+    {
+      stopS: endS,
+      initial: 'rest',
+      watch: [RESISTOR],
+      sampleTimesS: [endS],
+      onSample: (_, probe) => {
+        settledV = probe.voltage(LINK, GROUND);
+        settledA = probe.current(RESISTOR);
+      },
+    },
+  );
   const wakes = long.loadSwitchings.filter((event) => event.on);
   const hiccup = wakes.length >= 2 && long.loadSwitchings.length >= 3;
   const settled = !hiccup && long.converged;
-  const closing = closeAtS === null || input.loopResistanceOhm == null ? null : closeMain(input, elements, closeAtS, capacitanceF);
+  const closing =
+    closeAtS === null || input.loopResistanceOhm == null ? null : closeMain(input, elements, closeAtS, capacitanceF);
   return {
-    t90S: crossings.get('t0.9') ?? null, t95S: crossings.get('t0.95') ?? null, t98S: crossings.get('t0.98') ?? null, t99S: crossings.get('t0.99') ?? null,
-    reachesCloseLevel: closeAtS !== null, closeAtS,
-    resistorPeakCurrentA: record.peakCurrentA, resistorPeakPowerW: record.peakPowerW, resistorEnergyToCloseJ: toCloseJ, resistorEnergyToTimeoutJ: record.energyJ,
-    settledVoltageV: settled ? settledV : null, settledFraction: settled ? settledV / input.packOcvV : null, settledResistorPowerW: settled ? settledA * settledA * input.prechargeResistanceOhm : null,
-    hiccup, periodS: hiccup ? wakes.at(-1)!.atS - wakes.at(-2)!.atS : null,
-    voltageDifferenceAtClosingV: closing?.differenceV ?? null, inrushPeakCurrentA: closing?.peakA ?? null, inrushI2tA2s: closing?.i2t ?? null, linkPeakVoltageAfterClosingV: closing?.highestV ?? null,
+    t90S: crossings.get('t0.9') ?? null,
+    t95S: crossings.get('t0.95') ?? null,
+    t98S: crossings.get('t0.98') ?? null,
+    t99S: crossings.get('t0.99') ?? null,
+    reachesCloseLevel: closeAtS !== null,
+    closeAtS,
+    resistorPeakCurrentA: record.peakCurrentA,
+    resistorPeakPowerW: record.peakPowerW,
+    resistorEnergyToCloseJ: toCloseJ,
+    resistorEnergyToTimeoutJ: record.energyJ,
+    settledVoltageV: settled ? settledV : null,
+    settledFraction: settled ? settledV / input.packOcvV : null,
+    settledResistorPowerW: settled ? settledA * settledA * input.prechargeResistanceOhm : null,
+    hiccup,
+    periodS: hiccup ? wakes.at(-1)!.atS - wakes.at(-2)!.atS : null,
+    voltageDifferenceAtClosingV: closing?.differenceV ?? null,
+    inrushPeakCurrentA: closing?.peakA ?? null,
+    inrushI2tA2s: closing?.i2t ?? null,
+    linkPeakVoltageAfterClosingV: closing?.highestV ?? null,
   };
 }
 
 function closeMain(input: PrechargeLawInput, elements: readonly Element[], closeAtS: number, capacitanceF: number) {
   const loopOhm = input.loopResistanceOhm ?? 0;
   const inductanceH = input.loopInductanceH ?? 0;
-  const main: Element[] = [{ id: MAIN, kind: 'switch', a: 'pack', b: inductanceH > 0 ? 'loop' : LINK, closed: false, resistanceOhm: loopOhm }];
+  const main: Element[] = [
+    { id: MAIN, kind: 'switch', a: 'pack', b: inductanceH > 0 ? 'loop' : LINK, closed: false, resistanceOhm: loopOhm },
+  ];
   if (inductanceH > 0) main.push({ id: 'loop inductance', kind: 'inductor', a: 'loop', b: LINK, inductanceH });
   const total = loopOhm + (input.packResistanceOhm ?? 0);
   const periodS = 2 * Math.PI * Math.sqrt(inductanceH * capacitanceF);
@@ -130,7 +202,12 @@ function closeMain(input: PrechargeLawInput, elements: readonly Element[], close
   const result = transient(
     { elements: [...elements, ...main], ground: GROUND },
     {
-      stopS: closeAtS + windowS, initial: 'rest', events, watch: [MAIN], tolerance: 1e-7, sampleTimesS: samples,
+      stopS: closeAtS + windowS,
+      initial: 'rest',
+      events,
+      watch: [MAIN],
+      tolerance: 1e-7,
+      sampleTimesS: samples,
       onSample: (timeS, probe) => {
         const v = probe.voltage(LINK, GROUND);
         if (timeS <= samples[0]!) atClosingV = v;

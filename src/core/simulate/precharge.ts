@@ -1,5 +1,17 @@
 import { collapseChains, type Element, firstInstant, NetworkError, transient } from '../circuit';
-import { cornersOf, groundOf, Memo, partOf, stamp, stateOf, terminalNode, type Resolved, type ResolvedDevice, type SolvedCase, type Vehicle } from '../vehicle';
+import {
+  cornersOf,
+  groundOf,
+  Memo,
+  partOf,
+  type Resolved,
+  type ResolvedDevice,
+  type SolvedCase,
+  stamp,
+  stateOf,
+  terminalNode,
+  type Vehicle,
+} from '../vehicle';
 
 /** Inductance of a loop of separate conductors per metre of conductor, and of the cells (generic). */
 const LOOP_H_PER_M = 0.5e-6;
@@ -39,7 +51,10 @@ export function mainOf(vehicle: Resolved): ResolvedDevice | undefined {
 
 function loopInductanceH(vehicle: Resolved, solved: SolvedCase | undefined): number {
   let lengthM = 0;
-  const total = Math.max(0, ...vehicle.conductors.map((conductor) => Math.abs(solved?.point.elementCurrentsA.get(conductor.id) ?? 0)));
+  const total = Math.max(
+    0,
+    ...vehicle.conductors.map((conductor) => Math.abs(solved?.point.elementCurrentsA.get(conductor.id) ?? 0)),
+  );
   for (const conductor of vehicle.conductors) {
     const share = Math.abs(solved?.point.elementCurrentsA.get(conductor.id) ?? 0);
     if (total === 0 || share > 0.3 * total) lengthM += conductor.lengthM ?? 0;
@@ -56,9 +71,23 @@ export function prechargeRun(vehicle: Vehicle): PrechargeRun | null {
   const corner = cornersOf(vehicle.build).find((candidate) => candidate.id === 'warm-new-full')!;
   if (!main || !resistor || resistance === undefined || ground === null) return null;
   const temperatureOf = (id: string) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? 40;
-  const elements = stamp(vehicle, { state: stateOf('precharge'), corner, temperatureOf, capacitors: true, wakingLoads: true });
+  const elements = stamp(vehicle, {
+    state: stateOf('precharge'),
+    corner,
+    temperatureOf,
+    capacitors: true,
+    wakingLoads: true,
+  });
   const inductanceH = loopInductanceH(vehicle, vehicle.caseOf('cruise/nominal/sustained'));
-  const key = JSON.stringify([ground, elements, inductanceH, vehicle.build.precharge, main.id, resistor.id, partOf(main, 'contactor')?.contactResistanceOhm]);
+  const key = JSON.stringify([
+    ground,
+    elements,
+    inductanceH,
+    vehicle.build.precharge,
+    main.id,
+    resistor.id,
+    partOf(main, 'contactor')?.contactResistanceOhm,
+  ]);
   return runs.get(key, () => {
     try {
       const kept = new Set([ground, terminalNode(main, 'a'), terminalNode(main, 'b'), main.id, resistor.id]);
@@ -70,16 +99,29 @@ export function prechargeRun(vehicle: Vehicle): PrechargeRun | null {
   });
 }
 
-function compute(vehicle: Vehicle, elements: readonly Element[], ground: string, main: ResolvedDevice, resistorId: string, resistanceOhm: number, inductanceH: number): PrechargeRun | null {
+function compute(
+  vehicle: Vehicle,
+  elements: readonly Element[],
+  ground: string,
+  main: ResolvedDevice,
+  resistorId: string,
+  resistanceOhm: number,
+  inductanceH: number,
+): PrechargeRun | null {
   const a = terminalNode(main, 'a');
   const b = terminalNode(main, 'b');
   const { closeAtFraction, timeoutS: wanted } = vehicle.build.precharge;
-  const linkCapacitanceF = elements.reduce((sum, element) => sum + (element.kind === 'capacitor' ? element.capacitanceF : 0), 0);
+  const linkCapacitanceF = elements.reduce(
+    (sum, element) => sum + (element.kind === 'capacitor' ? element.capacitanceF : 0),
+    0,
+  );
   if (linkCapacitanceF === 0) return null;
   const expectedS = -resistanceOhm * linkCapacitanceF * Math.log(1 - closeAtFraction);
   const timeoutS = wanted ?? 2 * expectedS;
   // With empty capacitors and next to no current the whole pack voltage stands across the open main contactor.
-  const idle = elements.map((element) => (element.id === resistorId && element.kind === 'resistor' ? { ...element, resistanceOhm: 1e9 } : element));
+  const idle = elements.map((element) =>
+    element.id === resistorId && element.kind === 'resistor' ? { ...element, resistanceOhm: 1e9 } : element,
+  );
   const packV = firstInstant({ elements: idle, ground }).voltage(a, b);
   if (!(packV > 0)) return null;
   const curve: { timeS: number; linkV: number; currentA: number }[] = [];
@@ -93,7 +135,8 @@ function compute(vehicle: Vehicle, elements: readonly Element[], ground: string,
       endAtThreshold: 'close',
       thresholds: [{ id: 'close', a, b, voltageV: (1 - closeAtFraction) * packV, direction: 'falling' }],
       sampleTimesS: Array.from({ length: CURVE_POINTS + 1 }, (_, k) => (k * timeoutS) / CURVE_POINTS),
-      onSample: (timeS, probe) => curve.push({ timeS, linkV: packV - probe.voltage(a, b), currentA: probe.current(resistorId) }),
+      onSample: (timeS, probe) =>
+        curve.push({ timeS, linkV: packV - probe.voltage(a, b), currentA: probe.current(resistorId) }),
     },
   );
   const closeAtS = first.crossingsS.get('close')?.[0] ?? null;
@@ -102,19 +145,42 @@ function compute(vehicle: Vehicle, elements: readonly Element[], ground: string,
     const on = first.loadSwitchings.filter((event) => event.id === deviceId && event.on);
     return { deviceId, atS: on[0]?.atS ?? 0, times: on.length };
   });
-  if (closeAtS !== null) curve.push({ timeS: closeAtS, linkV: closeAtFraction * packV, currentA: ((1 - closeAtFraction) * packV) / resistanceOhm });
+  if (closeAtS !== null)
+    curve.push({
+      timeS: closeAtS,
+      linkV: closeAtFraction * packV,
+      currentA: ((1 - closeAtFraction) * packV) / resistanceOhm,
+    });
   const endV = curve.at(-1)?.linkV ?? 0;
   const linkAtClosing = closeAtS === null ? endV : closeAtFraction * packV;
   return {
-    resistorId, contactorId: main.id, packV, linkCapacitanceF, resistanceOhm, closeFraction: closeAtFraction, timeoutS, closeAtS,
-    peakCurrentA: record.peakCurrentA, peakPowerW: record.peakPowerW, resistorEnergyJ: record.energyJ, wakes, curve,
+    resistorId,
+    contactorId: main.id,
+    packV,
+    linkCapacitanceF,
+    resistanceOhm,
+    closeFraction: closeAtFraction,
+    timeoutS,
+    closeAtS,
+    peakCurrentA: record.peakCurrentA,
+    peakPowerW: record.peakPowerW,
+    resistorEnergyJ: record.energyJ,
+    wakes,
+    curve,
     closing: closingInrush(vehicle, main, ground, packV, linkAtClosing, inductanceH),
     converged: first.converged,
   };
 }
 
 /** Current through a main contactor that closes with `linkV` on the link capacitors; loop inductance and the cells' ohmic share count. */
-export function closingInrush(vehicle: Vehicle, main: ResolvedDevice, ground: string, packV: number, linkV: number, inductanceH: number): PrechargeRun['closing'] {
+export function closingInrush(
+  vehicle: Vehicle,
+  main: ResolvedDevice,
+  ground: string,
+  packV: number,
+  linkV: number,
+  inductanceH: number,
+): PrechargeRun['closing'] {
   const corner = cornersOf(vehicle.build).find((candidate) => candidate.id === 'warm-new-full')!;
   const state = { ...stateOf('precharge'), closed: ['main-minus', 'main-plus'] as const };
   const temperatureOf = (id: string) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? 40;
@@ -124,14 +190,23 @@ export function closingInrush(vehicle: Vehicle, main: ResolvedDevice, ground: st
   for (const element of stamped) {
     if (element.kind === 'power') continue;
     if (element.kind === 'capacitor') elements.push({ ...element, initialVoltageV: linkV });
-    else if (element.id === main.id) elements.push({ ...element, b: inner }, { id: `${main.id}:loop`, kind: 'inductor', a: inner, b: element.b, inductanceH });
+    else if (element.id === main.id)
+      elements.push(
+        { ...element, b: inner },
+        { id: `${main.id}:loop`, kind: 'inductor', a: inner, b: element.b, inductanceH },
+      );
     else elements.push(element);
   }
-  const capacitanceF = elements.reduce((sum, element) => sum + (element.kind === 'capacitor' ? element.capacitanceF : 0), 0);
+  const capacitanceF = elements.reduce(
+    (sum, element) => sum + (element.kind === 'capacitor' ? element.capacitanceF : 0),
+    0,
+  );
   if (capacitanceF === 0) return null;
   const stopS = 2 * Math.PI * Math.sqrt(inductanceH * capacitanceF);
   const small = collapseChains(elements, new Set([ground, main.id, `${main.id}:loop`]));
   const result = transient({ elements: small, ground }, { stopS, initial: 'rest', watch: [main.id], tolerance: 1e-4 });
   const record = result.elements.get(main.id);
-  return record ? { differenceV: packV - linkV, peakCurrentA: Math.abs(record.peakCurrentA), i2tA2s: record.i2tA2s } : null;
+  return record
+    ? { differenceV: packV - linkV, peakCurrentA: Math.abs(record.peakCurrentA), i2tA2s: record.i2tA2s }
+    : null;
 }

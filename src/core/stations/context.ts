@@ -2,7 +2,7 @@ import type { Id } from '../build';
 import type { Ref } from '../checks';
 import type { RuleSet } from '../rules';
 import type { PrechargeRun } from '../simulate';
-import { type ResolvedConductor, type ResolvedDevice, type SolvedCase, type Vehicle } from '../vehicle';
+import type { ResolvedConductor, ResolvedDevice, SolvedCase, Vehicle } from '../vehicle';
 
 /** What every station judges: the same solved vehicle and the same runs. */
 export interface Context {
@@ -15,15 +15,23 @@ export interface Context {
 
 export const PACK_REF: Ref = { kind: 'pack', id: 'pack', name: 'Pack' };
 export const deviceRef = (device: ResolvedDevice): Ref => ({ kind: 'device', id: device.id, name: device.device.name });
-export const conductorRef = (conductor: ResolvedConductor): Ref => ({ kind: 'conductor', id: conductor.id, name: conductor.conductor.name });
+export const conductorRef = (conductor: ResolvedConductor): Ref => ({
+  kind: 'conductor',
+  id: conductor.id,
+  name: conductor.conductor.name,
+});
 
 export const ASSUMED_POWER = 'Inverter power is assumed in this state until Drive computes it.';
 
 export const solvedCases = (vehicle: Vehicle): SolvedCase[] => vehicle.cases.filter((solved) => solved.point.solvable);
-export const sustainedCases = (vehicle: Vehicle): SolvedCase[] => solvedCases(vehicle).filter((solved) => solved.state.duration === 'sustained');
+export const sustainedCases = (vehicle: Vehicle): SolvedCase[] =>
+  solvedCases(vehicle).filter((solved) => solved.state.duration === 'sustained');
 
 /** The case in which |current| through an element is largest. */
-export function worstCurrent(cases: readonly SolvedCase[], elementId: Id): { solved: SolvedCase; currentA: number } | null {
+export function worstCurrent(
+  cases: readonly SolvedCase[],
+  elementId: Id,
+): { solved: SolvedCase; currentA: number } | null {
   let worst: { solved: SolvedCase; currentA: number } | null = null;
   for (const solved of cases) {
     const currentA = Math.abs(solved.point.elementCurrentsA.get(elementId) ?? 0);
@@ -33,7 +41,10 @@ export function worstCurrent(cases: readonly SolvedCase[], elementId: Id): { sol
 }
 
 /** Cases without an operating point: checks that need them wait until the pack can give the power. */
-export const packMustDeliver = (vehicle: Vehicle) => (vehicle.cases.some((solved) => !solved.point.solvable) ? [{ ref: PACK_REF, what: 'gives the power asked' }] : undefined);
+export const packMustDeliver = (vehicle: Vehicle) =>
+  vehicle.cases.some((solved) => !solved.point.solvable)
+    ? [{ ref: PACK_REF, what: 'gives the power asked' }]
+    : undefined;
 
 export const NEEDS_CELLS = [{ ref: PACK_REF, what: 'cells' }];
 

@@ -17,7 +17,12 @@ export const STATES: readonly State[] = [
   { id: 'parked', name: 'Parked', duration: 'sustained', closed: [] },
   { id: 'precharge', name: 'Precharge', duration: 'seconds', closed: ['main-minus', 'precharge'] },
   { id: 'cruise', name: 'Cruise', duration: 'sustained', closed: ['main-plus', 'main-minus', 'branch'] },
-  { id: 'hard-acceleration', name: 'Hard acceleration', duration: 'seconds', closed: ['main-plus', 'main-minus', 'branch'] },
+  {
+    id: 'hard-acceleration',
+    name: 'Hard acceleration',
+    duration: 'seconds',
+    closed: ['main-plus', 'main-minus', 'branch'],
+  },
 ];
 
 export const stateOf = (id: StateId): State => STATES.find((state) => state.id === id)!;
@@ -37,9 +42,23 @@ export const CORNER_IDS: readonly CornerId[] = ['cold-old-empty', 'nominal', 'wa
 export function cornersOf(build: Build): readonly Corner[] {
   const { socEmpty, coldestCellC, warmestCellC, agedHealth } = build.packLimits;
   return [
-    { id: 'cold-old-empty', name: 'cold, aged, empty', soc: socEmpty, cellTemperatureC: coldestCellC, health: agedHealth, atChargeVoltage: false },
+    {
+      id: 'cold-old-empty',
+      name: 'cold, aged, empty',
+      soc: socEmpty,
+      cellTemperatureC: coldestCellC,
+      health: agedHealth,
+      atChargeVoltage: false,
+    },
     { id: 'nominal', name: 'nominal', soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false },
-    { id: 'warm-new-full', name: 'warm, new, full', soc: 1, cellTemperatureC: warmestCellC, health: 1, atChargeVoltage: true },
+    {
+      id: 'warm-new-full',
+      name: 'warm, new, full',
+      soc: 1,
+      cellTemperatureC: warmestCellC,
+      health: 1,
+      atChargeVoltage: true,
+    },
   ];
 }
 

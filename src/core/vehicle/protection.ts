@@ -12,10 +12,14 @@ interface Edge {
 function edgesOf(resolved: Resolved): Edge[] {
   const edges: Edge[] = [];
   for (const { id, device } of resolved.devices) {
-    const terminals = Object.entries(TERMINALS[device.kind]).filter(([, circuit]) => circuit === 'hv').map(([terminal]) => terminal);
-    if (terminals.length >= 2) edges.push({ id, a: `${id}.${terminals[0]}`, b: `${id}.${terminals[1]}`, source: device.kind === 'box' });
+    const terminals = Object.entries(TERMINALS[device.kind])
+      .filter(([, circuit]) => circuit === 'hv')
+      .map(([terminal]) => terminal);
+    if (terminals.length >= 2)
+      edges.push({ id, a: `${id}.${terminals[0]}`, b: `${id}.${terminals[1]}`, source: device.kind === 'box' });
   }
-  for (const { id, conductor } of resolved.conductors) edges.push({ id, a: nodeOf(conductor.a), b: nodeOf(conductor.b), source: false });
+  for (const { id, conductor } of resolved.conductors)
+    edges.push({ id, a: nodeOf(conductor.a), b: nodeOf(conductor.b), source: false });
   return edges;
 }
 
@@ -103,7 +107,13 @@ function findProtection(resolved: Resolved, kind: 'fuse' | 'precharge-resistor')
   for (const { id, device } of resolved.devices) {
     if (device.kind !== kind) continue;
     const still = fedEdges(edges, id);
-    for (const conductor of resolved.conductors) if (normally.has(conductor.id) && !still.has(conductor.id)) of.get(conductor.id)!.push(id);
+    for (const conductor of resolved.conductors)
+      if (normally.has(conductor.id) && !still.has(conductor.id)) of.get(conductor.id)!.push(id);
   }
-  return { of, unfed: new Set(resolved.conductors.filter((conductor) => !normally.has(conductor.id)).map((conductor) => conductor.id)) };
+  return {
+    of,
+    unfed: new Set(
+      resolved.conductors.filter((conductor) => !normally.has(conductor.id)).map((conductor) => conductor.id),
+    ),
+  };
 }

@@ -47,7 +47,8 @@ function withAdopted<P extends Part>(build: Build, subjectId: Id, part: P): P {
   for (const adoption of Object.values(build.adoptions)) {
     if (adoption.subjectId !== subjectId || adoption.partId !== part.id) continue;
     const reading = own(build.readings, adoption.readingId);
-    if (reading && typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number') result = { ...result, [adoption.field]: reading.value, provenance: 'measured' };
+    if (reading && typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number')
+      result = { ...result, [adoption.field]: reading.value, provenance: 'measured' };
   }
   return result;
 }
@@ -68,8 +69,21 @@ function lengthOf(build: Build, conductor: Conductor): Pick<ResolvedConductor, '
 
 function thermalOf(cable: CablePart, laid: Laid, zone: Zone, pressurePa: number): Thermal {
   return {
-    build: { metal: cable.metal, resistance20OhmPerM: cable.resistance20OhmPerM, conductorDiameterMm: cable.conductorDiameterMm, layers: [{ outerDiameterMm: cable.outerDiameterMm, conductivityWPerMK: INSULATION_W_PER_MK[cable.insulation] }] },
-    place: { arrangement: laid.arrangement, loadedCircuits: laid.loadedCircuits, conduit: laid.conduit, ambientC: zone.ambientC, airSpeedMPerS: 0, airPressurePa: pressurePa, emissivity: 0.9 },
+    build: {
+      metal: cable.metal,
+      resistance20OhmPerM: cable.resistance20OhmPerM,
+      conductorDiameterMm: cable.conductorDiameterMm,
+      layers: [{ outerDiameterMm: cable.outerDiameterMm, conductivityWPerMK: INSULATION_W_PER_MK[cable.insulation] }],
+    },
+    place: {
+      arrangement: laid.arrangement,
+      loadedCircuits: laid.loadedCircuits,
+      conduit: laid.conduit,
+      ambientC: zone.ambientC,
+      airSpeedMPerS: 0,
+      airPressurePa: pressurePa,
+      emissivity: 0.9,
+    },
     key: `${cable.metal}|${cable.resistance20OhmPerM}|${cable.conductorDiameterMm}|${cable.outerDiameterMm}|${cable.insulation}|${laid.arrangement}|${laid.loadedCircuits}|${laid.conduit}|${zone.ambientC}|${pressurePa}`,
   };
 }
@@ -88,13 +102,28 @@ function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor
     if (!zone) missing.push('place');
   }
   const thermal = cable && laid && zone ? thermalOf(cable, laid, zone, airPressurePa(build.vehicle.altitudeM)) : null;
-  return { id: conductor.id, conductor, cable, ...length, laid: laid ?? null, zone, jointOhm: conductor.jointResistanceOhm ?? (conductor.kind === 'cable' ? JOINTS_OHM : BUSBAR_OHM), thermal, missing };
+  return {
+    id: conductor.id,
+    conductor,
+    cable,
+    ...length,
+    laid: laid ?? null,
+    zone,
+    jointOhm: conductor.jointResistanceOhm ?? (conductor.kind === 'cable' ? JOINTS_OHM : BUSBAR_OHM),
+    thermal,
+    missing,
+  };
 }
 
 function resolveDevice(build: Build, device: Device): ResolvedDevice {
   const part = own(build.parts, device.partId);
   const zone = device.place ? own(build.zones, device.place.zoneId) : undefined;
-  return { id: device.id, device, part: part ? withAdopted(build, device.id, part) : null, ambientC: zone?.ambientC ?? DEFAULT_AMBIENT_C };
+  return {
+    id: device.id,
+    device,
+    part: part ? withAdopted(build, device.id, part) : null,
+    ambientC: zone?.ambientC ?? DEFAULT_AMBIENT_C,
+  };
 }
 
 /** Ambient of a device whose place is not known (generic: inside a closed box on a warm day). */
@@ -112,7 +141,13 @@ export interface Resolved {
 export function resolve(build: Build): Resolved {
   const devices = Object.values(build.circuits.hv.devices).map((device) => resolveDevice(build, device));
   const conductors = Object.values(build.circuits.hv.conductors).map((conductor) => resolveConductor(build, conductor));
-  return { build, devices, conductors, deviceOf: new Map(devices.map((device) => [device.id, device])), conductorOf: new Map(conductors.map((conductor) => [conductor.id, conductor])) };
+  return {
+    build,
+    devices,
+    conductors,
+    deviceOf: new Map(devices.map((device) => [device.id, device])),
+    conductorOf: new Map(conductors.map((conductor) => [conductor.id, conductor])),
+  };
 }
 
 /** The part of a device when it is of the kind asked for. */

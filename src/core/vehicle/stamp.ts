@@ -14,14 +14,25 @@ export const terminalNode = (device: ResolvedDevice, terminal: string): NodeName
 export const capacitorId = (deviceId: string): string => `${deviceId}:link`;
 
 /** Rest (or charge) voltage and resistance of a box in a corner: V and Ω; null while its cells are not chosen. */
-export function boxSource(box: ResolvedDevice, corner: Pick<Corner, 'soc' | 'cellTemperatureC' | 'health' | 'atChargeVoltage'>, ohmicShare = 1): { voltageV: number; resistanceOhm: number } | null {
+export function boxSource(
+  box: ResolvedDevice,
+  corner: Pick<Corner, 'soc' | 'cellTemperatureC' | 'health' | 'atChargeVoltage'>,
+  ohmicShare = 1,
+): { voltageV: number; resistanceOhm: number } | null {
   const cell = partOf(box, 'cell');
   const series = box.device.cellsInSeries;
   if (!cell || series === undefined) return null;
   const parallel = box.device.cellsInParallel ?? 1;
-  const perCell = cell.resistanceOhm * resistanceTemperatureFactor(corner.cellTemperatureC) * resistanceAgeFactor(corner.health) * ohmicShare;
+  const perCell =
+    cell.resistanceOhm *
+    resistanceTemperatureFactor(corner.cellTemperatureC) *
+    resistanceAgeFactor(corner.health) *
+    ohmicShare;
   const rest = openCircuitVoltage(cell.chemistry, corner.soc);
-  return { voltageV: series * (corner.atChargeVoltage ? Math.max(cell.fullV, rest) : rest), resistanceOhm: series * (perCell / parallel + cell.linkResistanceOhm) };
+  return {
+    voltageV: series * (corner.atChargeVoltage ? Math.max(cell.fullV, rest) : rest),
+    resistanceOhm: series * (perCell / parallel + cell.linkResistanceOhm),
+  };
 }
 
 /** Resistance of a conductor at a temperature, joints included, Ω. Unknown parts count as their joints only. */
@@ -61,11 +72,25 @@ function stampDevice(resolved: Resolved, device: ResolvedDevice, options: StampO
     }
     case 'contactor': {
       const closed = options.state.closed.includes(device.device.role ?? 'branch');
-      out.push({ id, kind: 'switch', a: at('a'), b: at('b'), closed, resistanceOhm: partOf(device, 'contactor')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM });
+      out.push({
+        id,
+        kind: 'switch',
+        a: at('a'),
+        b: at('b'),
+        closed,
+        resistanceOhm: partOf(device, 'contactor')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM,
+      });
       return;
     }
     case 'disconnect':
-      out.push({ id, kind: 'switch', a: at('a'), b: at('b'), closed: true, resistanceOhm: partOf(device, 'disconnect')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM });
+      out.push({
+        id,
+        kind: 'switch',
+        a: at('a'),
+        b: at('b'),
+        closed: true,
+        resistanceOhm: partOf(device, 'disconnect')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM,
+      });
       return;
     case 'fuse': {
       const fuse = partOf(device, 'fuse');
@@ -100,11 +125,21 @@ function stampLoad(resolved: Resolved, device: ResolvedDevice, options: StampOpt
   const busDevice = partOf(device, 'bus-device');
   const inverter = partOf(device, 'inverter');
   const capacitanceF = busDevice?.linkCapacitanceF ?? inverter?.linkCapacitanceF ?? 0;
-  if (options.capacitors && capacitanceF > 0) out.push({ id: capacitorId(device.id), kind: 'capacitor', a, b, capacitanceF });
+  if (options.capacitors && capacitanceF > 0)
+    out.push({ id: capacitorId(device.id), kind: 'capacitor', a, b, capacitanceF });
   const wakes = options.wakingLoads === true && busDevice !== null && busDevice.turnOnV !== null;
   const powerW = wakes ? busDevice.ratedPowerW : devicePowerW(resolved, device, options.state.id);
   if (powerW === 0) return;
-  out.push({ id: device.id, kind: 'power', a, b, powerW, ...(wakes ? { turnOnV: busDevice.turnOnV ?? 0, ...(busDevice.turnOffV === null ? {} : { turnOffV: busDevice.turnOffV }) } : {}) });
+  out.push({
+    id: device.id,
+    kind: 'power',
+    a,
+    b,
+    powerW,
+    ...(wakes
+      ? { turnOnV: busDevice.turnOnV ?? 0, ...(busDevice.turnOffV === null ? {} : { turnOffV: busDevice.turnOffV }) }
+      : {}),
+  });
 }
 
 /** Devices and conductors of the high-voltage circuit as elements of the network, element ids = ids of the document. */
@@ -113,13 +148,25 @@ export function stamp(resolved: Resolved, options: StampOptions): Element[] {
   for (const device of resolved.devices) stampDevice(resolved, device, options, elements);
   for (const conductor of resolved.conductors) {
     const { a, b } = conductor.conductor;
-    elements.push({ id: conductor.id, kind: 'resistor', a: nodeOf(a), b: nodeOf(b), resistanceOhm: conductorOhm(conductor, options.temperatureOf(conductor.id)) });
+    elements.push({
+      id: conductor.id,
+      kind: 'resistor',
+      a: nodeOf(a),
+      b: nodeOf(b),
+      resistanceOhm: conductorOhm(conductor, options.temperatureOf(conductor.id)),
+    });
   }
   return elements;
 }
 
 /** The node that the network is referred to: the minus of the first box. Null without cells. */
 export function groundOf(resolved: Resolved): NodeName | null {
-  const box = resolved.devices.filter((device) => device.device.kind === 'box' && boxSource(device, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false })).sort((p, q) => (p.id < q.id ? -1 : 1))[0];
+  const box = resolved.devices
+    .filter(
+      (device) =>
+        device.device.kind === 'box' &&
+        boxSource(device, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false }),
+    )
+    .sort((p, q) => (p.id < q.id ? -1 : 1))[0];
   return box ? terminalNode(box, 'minus') : null;
 }

@@ -1,9 +1,9 @@
 import type { Build, Id } from '../build';
 import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver } from '../circuit';
 import { ampacity, steadyTemperature } from '../physics/cable';
-import { type CaseId, caseId, type Corner, cornersOf, type State, STATES } from './cases';
+import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from './cases';
 import { Memo } from './memo';
-import { type Resolved, resolve, type ResolvedConductor } from './resolve';
+import { type Resolved, type ResolvedConductor, resolve } from './resolve';
 import { groundOf, nodeOf, stamp } from './stamp';
 
 export interface SolvedCase {
@@ -55,22 +55,38 @@ export function conductorTemperature(conductor: ResolvedConductor, currentA: num
   const { thermal } = conductor;
   if (!thermal) return conductor.zone?.ambientC ?? 40;
   const each = Math.abs(currentA) / conductor.conductor.parallel;
-  return temperatures.get(`${thermal.key}@${each.toFixed(4)}`, () => steadyTemperature(thermal.build, thermal.place, each).conductorTemperatureC);
+  return temperatures.get(
+    `${thermal.key}@${each.toFixed(4)}`,
+    () => steadyTemperature(thermal.build, thermal.place, each).conductorTemperatureC,
+  );
 }
 
 /** Continuous current of all parallel conductors together at the cable's temperature class, A; null while part or place is missing. */
 export function conductorAmpacity(conductor: ResolvedConductor): number | null {
   const { thermal, cable } = conductor;
   if (!thermal || !cable) return null;
-  return conductor.conductor.parallel * ampacities.get(`${thermal.key}^${cable.temperatureClassC}`, () => ampacity(thermal.build, thermal.place, cable.temperatureClassC));
+  return (
+    conductor.conductor.parallel *
+    ampacities.get(`${thermal.key}^${cable.temperatureClassC}`, () =>
+      ampacity(thermal.build, thermal.place, cable.temperatureClassC),
+    )
+  );
 }
 
 /** Temperature at which a conductor without a steady one is taken: its class. The check on it fails anyway. */
 const hotOf = (conductor: ResolvedConductor): number => conductor.cable?.temperatureClassC ?? 125;
 const ambientOf = (conductor: ResolvedConductor): number => conductor.zone?.ambientC ?? 40;
 
-function solveCase(resolved: Resolved, state: State, corner: Corner, solve: StateSolver, startC: ReadonlyMap<Id, number | null> | null): SolvedCase {
-  let temperaturesC: Map<Id, number | null> = new Map(resolved.conductors.map((conductor) => [conductor.id, startC?.get(conductor.id) ?? ambientOf(conductor)]));
+function solveCase(
+  resolved: Resolved,
+  state: State,
+  corner: Corner,
+  solve: StateSolver,
+  startC: ReadonlyMap<Id, number | null> | null,
+): SolvedCase {
+  let temperaturesC: Map<Id, number | null> = new Map(
+    resolved.conductors.map((conductor) => [conductor.id, startC?.get(conductor.id) ?? ambientOf(conductor)]),
+  );
   const temperatureOf = (id: Id) => temperaturesC.get(id) ?? hotOf(resolved.conductorOf.get(id)!);
   const withLoadFactor = state.id === 'hard-acceleration' && corner.id === 'cold-old-empty';
   let point = solve(stamp(resolved, { state, corner, temperatureOf }), withLoadFactor);
@@ -108,7 +124,13 @@ export function vehicleOf(build: Build): Vehicle {
         const solve = solverFor(ground);
         for (const corner of cornersOf(build)) {
           // Peaks ride on conductors that cruise has warmed.
-          const solved = solveCase(resolved, state, corner, solve, state.id === 'hard-acceleration' ? (cruise.get(corner.id) ?? null) : null);
+          const solved = solveCase(
+            resolved,
+            state,
+            corner,
+            solve,
+            state.id === 'hard-acceleration' ? (cruise.get(corner.id) ?? null) : null,
+          );
           if (state.id === 'cruise') cruise.set(corner.id, solved.temperaturesC);
           cases.push(solved);
         }
@@ -124,7 +146,11 @@ export function vehicleOf(build: Build): Vehicle {
 }
 
 /** Voltage between two terminals in a solved case, V; null across islands or without a solution. */
-export function terminalVoltage(solved: SolvedCase, from: { deviceId: Id; terminal: string }, to: { deviceId: Id; terminal: string }): number | null {
+export function terminalVoltage(
+  solved: SolvedCase,
+  from: { deviceId: Id; terminal: string },
+  to: { deviceId: Id; terminal: string },
+): number | null {
   const a = nodeOf(from);
   const b = nodeOf(to);
   const { point } = solved;

@@ -17,7 +17,10 @@ export interface Edited {
 
 /** Applies a serialisable edit. Throws EditRefused when it does not fit. The build given stays as it was. */
 export function applyEdit(build: Build, edit: Edit): Edited {
-  const definition = EDITS[edit.edit as EditName] as unknown as { title: (build: Build, input: unknown) => string; apply: (draft: Draft<Build>, input: unknown) => void };
+  const definition = EDITS[edit.edit as EditName] as unknown as {
+    title: (build: Build, input: unknown) => string;
+    apply: (draft: Draft<Build>, input: unknown) => void;
+  };
   const title = definition.title(build, edit.input);
   const [next, patches, inverse] = produceWithPatches(build, (draft) => {
     definition.apply(draft, edit.input);

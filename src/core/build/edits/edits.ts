@@ -1,8 +1,28 @@
 import type { Draft } from 'immer';
 import type { CablePart, Part } from '../../parts/types';
 import { formatQuantity } from '../../quantities/format';
-import { type Build, circuitOfTerminal, type Conductor, type Device, findConductor, findDevice, type Laid, own, type Schools, type StateId } from '../types';
-import { circuitOfConductor, conductorToEdit, deviceToEdit, addPart, pruneParts, refuseUsedId, retireAdoptions, swapPart } from './helpers';
+import {
+  type Build,
+  type Conductor,
+  circuitOfTerminal,
+  type Device,
+  findConductor,
+  findDevice,
+  type Laid,
+  own,
+  type Schools,
+  type StateId,
+} from '../types';
+import {
+  addPart,
+  circuitOfConductor,
+  conductorToEdit,
+  deviceToEdit,
+  pruneParts,
+  refuseUsedId,
+  retireAdoptions,
+  swapPart,
+} from './helpers';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
@@ -17,7 +37,8 @@ const define = <I>(definition: EditDefinition<I>): EditDefinition<I> => definiti
 const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
 const conductorName = (build: Build, id: string): string => findConductor(build, id)?.name ?? 'a conductor';
 const whole = (value: number, least: number, most: number, what: string): number => {
-  if (!Number.isInteger(value) || value < least || value > most) throw new EditRefused(`${what} must be a whole number from ${least} to ${most}.`, 'Type such a number.');
+  if (!Number.isInteger(value) || value < least || value > most)
+    throw new EditRefused(`${what} must be a whole number from ${least} to ${most}.`, 'Type such a number.');
   return value;
 };
 
@@ -26,29 +47,41 @@ export const EDITS = {
     title: (_, { name }) => `rename to ${name}`,
     apply: (draft, { name }) => {
       const trimmed = name.trim();
-      if (trimmed === '' || trimmed.length > 120) throw new EditRefused('A name has 1 to 120 characters.', 'Type a shorter name.');
+      if (trimmed === '' || trimmed.length > 120)
+        throw new EditRefused('A name has 1 to 120 characters.', 'Type a shorter name.');
       draft.name = trimmed;
     },
   }),
 
-  setUnits: define<{ units: Build['units'] }>({ title: (_, { units }) => `${units === 'us' ? 'US' : 'metric'} units`, apply: (draft, { units }) => void (draft.units = units) }),
+  setUnits: define<{ units: Build['units'] }>({
+    title: (_, { units }) => `${units === 'us' ? 'US' : 'metric'} units`,
+    apply: (draft, { units }) => {
+      draft.units = units;
+    },
+  }),
 
-  setSchool: define<Partial<Schools>>({ title: () => 'change a school', apply: (draft, schools) => void Object.assign(draft.schools, schools) }),
+  setSchool: define<Partial<Schools>>({
+    title: () => 'change a school',
+    apply: (draft, schools) => void Object.assign(draft.schools, schools),
+  }),
 
   setFigure: define<{ figure: SettableName; value: number | null }>({
-    title: (_, { figure, value }) => `${SETTABLE[figure].label.toLowerCase()} ${value === null ? 'by itself' : formatQuantity({ value, dimension: SETTABLE[figure].dimension }).text}`,
+    title: (_, { figure, value }) =>
+      `${SETTABLE[figure].label.toLowerCase()} ${value === null ? 'by itself' : formatQuantity({ value, dimension: SETTABLE[figure].dimension }).text}`,
     apply: (draft, { figure, value }) => {
       const settable = SETTABLE[figure];
       const bounds = `${formatQuantity({ value: settable.min, dimension: settable.dimension }).text} to ${formatQuantity({ value: settable.max, dimension: settable.dimension }).text}`;
       const allowsNull = 'nullable' in settable;
-      if (value === null ? !allowsNull : !(value >= settable.min && value <= settable.max)) throw new EditRefused(`${settable.label} is outside ${bounds}.`, `Type a figure from ${bounds}.`);
+      if (value === null ? !allowsNull : !(value >= settable.min && value <= settable.max))
+        throw new EditRefused(`${settable.label} is outside ${bounds}.`, `Type a figure from ${bounds}.`);
       const [section, field] = settable.path;
       (draft[section] as unknown as Record<string, number | null>)[field] = value;
     },
   }),
 
   setCells: define<{ deviceId: string; cellsInSeries?: number; cellsInParallel?: number }>({
-    title: (build, { deviceId, cellsInSeries }) => `${cellsInSeries ?? ''}${cellsInSeries ? 's' : 'cells'} in ${deviceName(build, deviceId)}`,
+    title: (build, { deviceId, cellsInSeries }) =>
+      `${cellsInSeries ?? ''}${cellsInSeries ? 's' : 'cells'} in ${deviceName(build, deviceId)}`,
     apply: (draft, { deviceId, cellsInSeries, cellsInParallel }) => {
       const box = deviceToEdit(draft, deviceId);
       if (box.kind !== 'box') throw new EditRefused('Only a box holds cells.', 'Choose a box.');
@@ -66,34 +99,40 @@ export const EDITS = {
   fitCells: define<{ part: Part }>({
     title: (_, { part }) => `fit ${part.name} in all boxes`,
     apply: (draft, { part }) => {
-      for (const device of Object.values(draft.circuits.hv.devices)) if (device.kind === 'box') swapPart(draft, device, part);
+      for (const device of Object.values(draft.circuits.hv.devices))
+        if (device.kind === 'box') swapPart(draft, device, part);
     },
   }),
 
   renameDevice: define<{ deviceId: string; name: string }>({
     title: (build, { deviceId, name }) => `call ${deviceName(build, deviceId)} ${name}`,
     apply: (draft, { deviceId, name }) => {
-      if (name.trim() === '' || name.length > 120) throw new EditRefused('A name has 1 to 120 characters.', 'Type a shorter name.');
+      if (name.trim() === '' || name.length > 120)
+        throw new EditRefused('A name has 1 to 120 characters.', 'Type a shorter name.');
       deviceToEdit(draft, deviceId).name = name.trim();
     },
   }),
 
   setDevicePower: define<{ deviceId: string; state: StateId; powerW: number }>({
-    title: (build, { deviceId, powerW }) => `${deviceName(build, deviceId)} draws ${formatQuantity({ value: powerW, dimension: 'power' }).text}`,
+    title: (build, { deviceId, powerW }) =>
+      `${deviceName(build, deviceId)} draws ${formatQuantity({ value: powerW, dimension: 'power' }).text}`,
     apply: (draft, { deviceId, state, powerW }) => {
-      if (!(powerW >= 0 && powerW <= 1e6)) throw new EditRefused('Power is outside 0 W to 1 MW.', 'Type the power that it draws.');
+      if (!(powerW >= 0 && powerW <= 1e6))
+        throw new EditRefused('Power is outside 0 W to 1 MW.', 'Type the power that it draws.');
       const device = deviceToEdit(draft, deviceId);
       device.powersW = { ...device.powersW, [state]: powerW };
     },
   }),
 
   fitCable: define<{ conductorIds: readonly string[]; part: CablePart; parallel?: number }>({
-    title: (build, { conductorIds, part }) => `fit ${part.areaMm2} mm² to ${conductorIds.length === 1 ? conductorName(build, conductorIds[0]!) : `${conductorIds.length} conductors`}`,
+    title: (build, { conductorIds, part }) =>
+      `fit ${part.areaMm2} mm² to ${conductorIds.length === 1 ? conductorName(build, conductorIds[0]!) : `${conductorIds.length} conductors`}`,
     apply: (draft, { conductorIds, part, parallel }) => {
       addPart(draft, part);
       for (const id of conductorIds) {
         const conductor = conductorToEdit(draft, id);
-        if (conductor.kind !== 'cable') throw new EditRefused(`${conductor.name} is not a cable.`, 'Make it a cable first.');
+        if (conductor.kind !== 'cable')
+          throw new EditRefused(`${conductor.name} is not a cable.`, 'Make it a cable first.');
         conductor.partId = part.id;
         if (parallel !== undefined) conductor.parallel = whole(parallel, 1, 20, 'Conductors in parallel');
         retireAdoptions(draft, id);
@@ -102,22 +141,38 @@ export const EDITS = {
     },
   }),
 
-  setConductor: define<{ conductorId: string; lengthM?: number | null; parallel?: number; laid?: Laid; routeId?: string | null; name?: string }>({
-    title: (build, { conductorId, lengthM }) => (lengthM ? `${conductorName(build, conductorId)} is ${formatQuantity({ value: lengthM, dimension: 'length' }).text}` : `change ${conductorName(build, conductorId)}`),
+  setConductor: define<{
+    conductorId: string;
+    lengthM?: number | null;
+    parallel?: number;
+    laid?: Laid;
+    routeId?: string | null;
+    name?: string;
+  }>({
+    title: (build, { conductorId, lengthM }) =>
+      lengthM
+        ? `${conductorName(build, conductorId)} is ${formatQuantity({ value: lengthM, dimension: 'length' }).text}`
+        : `change ${conductorName(build, conductorId)}`,
     apply: (draft, { conductorId, lengthM, parallel, laid, routeId, name }) => {
       const conductor = conductorToEdit(draft, conductorId);
       if (lengthM !== undefined) {
-        if (lengthM !== null && !(lengthM > 0 && lengthM <= 100)) throw new EditRefused('A length is above 0 and at most 100 m.', 'Type the length of one conductor, end to end.');
+        if (lengthM !== null && !(lengthM > 0 && lengthM <= 100))
+          throw new EditRefused(
+            'A length is above 0 and at most 100 m.',
+            'Type the length of one conductor, end to end.',
+          );
         conductor.lengthM = lengthM;
       }
       if (parallel !== undefined) conductor.parallel = whole(parallel, 1, 20, 'Conductors in parallel');
       if (laid !== undefined) {
-        if (!own(draft.zones, laid.zoneId)) throw new EditRefused('That place is no longer in the build.', 'Choose another place.');
+        if (!own(draft.zones, laid.zoneId))
+          throw new EditRefused('That place is no longer in the build.', 'Choose another place.');
         conductor.laid = laid;
         conductor.routeId = null;
       }
       if (routeId !== undefined) {
-        if (routeId !== null && !own(draft.routes, routeId)) throw new EditRefused('That route is no longer in the build.', 'Choose another route.');
+        if (routeId !== null && !own(draft.routes, routeId))
+          throw new EditRefused('That route is no longer in the build.', 'Choose another route.');
         conductor.routeId = routeId;
       }
       if (name !== undefined && name.trim() !== '') conductor.name = name.trim().slice(0, 120);
@@ -125,11 +180,13 @@ export const EDITS = {
   }),
 
   setZone: define<{ zoneId: string; ambientC: number }>({
-    title: (build, { zoneId, ambientC }) => `${own(build.zones, zoneId)?.name ?? 'place'} at ${formatQuantity({ value: ambientC, dimension: 'temperature' }).text}`,
+    title: (build, { zoneId, ambientC }) =>
+      `${own(build.zones, zoneId)?.name ?? 'place'} at ${formatQuantity({ value: ambientC, dimension: 'temperature' }).text}`,
     apply: (draft, { zoneId, ambientC }) => {
       const zone = own(draft.zones, zoneId);
       if (!zone) throw new EditRefused('That place is no longer in the build.', 'Choose another place.');
-      if (!(ambientC >= -60 && ambientC <= 200)) throw new EditRefused('An ambient is between −60 and 200 °C.', 'Type the hottest air that stays there.');
+      if (!(ambientC >= -60 && ambientC <= 200))
+        throw new EditRefused('An ambient is between −60 and 200 °C.', 'Type the hottest air that stays there.');
       zone.ambientC = ambientC;
     },
   }),
@@ -150,7 +207,8 @@ export const EDITS = {
       if (part) addPart(draft, part);
       for (const end of [conductor.a, conductor.b]) {
         const device = deviceToEdit(draft, end.deviceId);
-        if (circuitOfTerminal(device.kind, end.terminal) !== 'hv') throw new EditRefused(`${device.name} has no such terminal.`, 'Choose one of its terminals.');
+        if (circuitOfTerminal(device.kind, end.terminal) !== 'hv')
+          throw new EditRefused(`${device.name} has no such terminal.`, 'Choose one of its terminals.');
       }
       draft.circuits.hv.conductors[conductor.id] = conductor as Draft<Conductor>;
     },
@@ -169,7 +227,9 @@ export const EDITS = {
           retireAdoptions(draft, id);
         }
       }
-      for (const [id, reading] of Object.entries(draft.readings)) if (!findDevice(draft as Build, reading.subjectId) && !findConductor(draft as Build, reading.subjectId)) delete draft.readings[id];
+      for (const [id, reading] of Object.entries(draft.readings))
+        if (!findDevice(draft as Build, reading.subjectId) && !findConductor(draft as Build, reading.subjectId))
+          delete draft.readings[id];
       retireAdoptions(draft, deviceId);
       pruneParts(draft);
     },
@@ -179,14 +239,24 @@ export const EDITS = {
   insertDevice: define<{ conductorId: string; device: Device; part?: Part; newConductorId: string }>({
     title: (build, { conductorId, device }) => `put ${device.name} into ${conductorName(build, conductorId)}`,
     apply: (draft, { conductorId, device, part, newConductorId }) => {
-      if (circuitOfTerminal(device.kind, 'a') !== 'hv') throw new EditRefused(`A ${device.kind} can't stand in a conductor.`, 'Put in a fuse, contactor, disconnect, resistor or sensor.');
+      if (circuitOfTerminal(device.kind, 'a') !== 'hv')
+        throw new EditRefused(
+          `A ${device.kind} can't stand in a conductor.`,
+          'Put in a fuse, contactor, disconnect, resistor or sensor.',
+        );
       refuseUsedId(draft, device.id);
       refuseUsedId(draft, newConductorId);
       const conductor = conductorToEdit(draft, conductorId);
       if (part) addPart(draft, part);
       const circuit = circuitOfConductor(draft, conductorId);
       circuit.devices[device.id] = device as Draft<Device>;
-      circuit.conductors[newConductorId] = { ...conductor, id: newConductorId, name: `${conductor.name}, after ${device.name}`, a: { deviceId: device.id, terminal: 'b' }, lengthM: conductor.lengthM === null ? null : conductor.lengthM / 2 };
+      circuit.conductors[newConductorId] = {
+        ...conductor,
+        id: newConductorId,
+        name: `${conductor.name}, after ${device.name}`,
+        a: { deviceId: device.id, terminal: 'b' },
+        lengthM: conductor.lengthM === null ? null : conductor.lengthM / 2,
+      };
       if (conductor.lengthM !== null) conductor.lengthM /= 2;
       conductor.b = { deviceId: device.id, terminal: 'a' };
     },
@@ -200,9 +270,17 @@ export const EDITS = {
       const reading = own(draft.readings, readingId);
       if (!reading) throw new EditRefused('That reading is no longer in the build.', 'Record it again.');
       const subject = findDevice(draft as Build, reading.subjectId) ?? findConductor(draft as Build, reading.subjectId);
-      if (!subject?.partId) throw new EditRefused('The reading belongs to something without a part.', 'Choose its part first.');
-      for (const [id, adoption] of Object.entries(draft.adoptions)) if (adoption.subjectId === reading.subjectId && adoption.field === reading.field) delete draft.adoptions[id];
-      draft.adoptions[adoptionId] = { id: adoptionId, readingId, subjectId: reading.subjectId, field: reading.field, partId: subject.partId };
+      if (!subject?.partId)
+        throw new EditRefused('The reading belongs to something without a part.', 'Choose its part first.');
+      for (const [id, adoption] of Object.entries(draft.adoptions))
+        if (adoption.subjectId === reading.subjectId && adoption.field === reading.field) delete draft.adoptions[id];
+      draft.adoptions[adoptionId] = {
+        id: adoptionId,
+        readingId,
+        subjectId: reading.subjectId,
+        field: reading.field,
+        partId: subject.partId,
+      };
     },
   }),
 };

@@ -7,29 +7,43 @@ import { EditRefused } from './refused';
 /** The device that an edit means, to be changed. */
 export function deviceToEdit(draft: Draft<Build>, id: string): Draft<Device> {
   const found = findDevice(draft as Build, id);
-  if (!found) throw new EditRefused('That device is no longer in the build.', 'It may have been removed in another tab: undo there, or go on without it.');
+  if (!found)
+    throw new EditRefused(
+      'That device is no longer in the build.',
+      'It may have been removed in another tab: undo there, or go on without it.',
+    );
   return found as Draft<Device>;
 }
 
 export function conductorToEdit(draft: Draft<Build>, id: string): Draft<Conductor> {
   const found = findConductor(draft as Build, id);
-  if (!found) throw new EditRefused('That conductor is no longer in the build.', 'It may have been removed in another tab: undo there, or go on without it.');
+  if (!found)
+    throw new EditRefused(
+      'That conductor is no longer in the build.',
+      'It may have been removed in another tab: undo there, or go on without it.',
+    );
   return found as Draft<Conductor>;
 }
 
-export const circuitOfConductor = (draft: Draft<Build>, id: string): Draft<Circuit> => (own(draft.circuits.hv.conductors, id) ? draft.circuits.hv : draft.circuits.lv);
+export const circuitOfConductor = (draft: Draft<Build>, id: string): Draft<Circuit> =>
+  own(draft.circuits.hv.conductors, id) ? draft.circuits.hv : draft.circuits.lv;
 
 /** Puts a part among the build's own parts. A different part under the same id is refused: others may use it. */
 export function addPart(draft: Draft<Build>, part: Part): void {
   const known = own(draft.parts, part.id);
-  if (known && JSON.stringify(known) !== JSON.stringify(part)) throw new EditRefused(`The build has another part called "${part.id}".`, 'Give the new part another id.');
+  if (known && JSON.stringify(known) !== JSON.stringify(part))
+    throw new EditRefused(`The build has another part called "${part.id}".`, 'Give the new part another id.');
   if (!known) draft.parts[part.id] = part as Draft<Part>;
 }
 
 /** Swaps a device's part; readings that were adopted for the old one no longer count. */
 export function swapPart(draft: Draft<Build>, device: Draft<Device>, part: Part): void {
   const wanted = PART_OF_DEVICE[device.kind];
-  if (part.kind !== wanted) throw new EditRefused(`A ${device.kind} takes ${wanted === null ? 'no part' : `a ${wanted} part`}, not a ${part.kind}.`, 'Choose a part of the right kind.');
+  if (part.kind !== wanted)
+    throw new EditRefused(
+      `A ${device.kind} takes ${wanted === null ? 'no part' : `a ${wanted} part`}, not a ${part.kind}.`,
+      'Choose a part of the right kind.',
+    );
   addPart(draft, part);
   device.partId = part.id;
   retireAdoptions(draft, device.id);
@@ -37,7 +51,8 @@ export function swapPart(draft: Draft<Build>, device: Draft<Device>, part: Part)
 }
 
 export function retireAdoptions(draft: Draft<Build>, subjectId: string): void {
-  for (const [id, adoption] of Object.entries(draft.adoptions)) if (adoption.subjectId === subjectId) delete draft.adoptions[id];
+  for (const [id, adoption] of Object.entries(draft.adoptions))
+    if (adoption.subjectId === subjectId) delete draft.adoptions[id];
 }
 
 /** Drops parts that nothing uses any more. */
@@ -51,5 +66,6 @@ export function pruneParts(draft: Draft<Build>): void {
 }
 
 export function refuseUsedId(draft: Draft<Build>, id: string): void {
-  if (findDevice(draft as Build, id) || findConductor(draft as Build, id)) throw new EditRefused(`The id "${id}" is used already.`, 'Make a fresh id.');
+  if (findDevice(draft as Build, id) || findConductor(draft as Build, id))
+    throw new EditRefused(`The id "${id}" is used already.`, 'Make a fresh id.');
 }

@@ -1,5 +1,13 @@
 import type { Draft } from 'immer';
-import type { CablePart, CellPart, ContactorPart, FusePart, InverterPart, ResistorPart } from '../../parts/types';
+import type {
+  CablePart,
+  CellPart,
+  ContactorPart,
+  DisconnectPart,
+  FusePart,
+  InverterPart,
+  ResistorPart,
+} from '../../parts/types';
 import type { Build, Conductor, Device, DeviceKind, Laid } from '../types';
 import { addPart } from './helpers';
 import { EditRefused } from './refused';
@@ -16,6 +24,8 @@ export interface LayOutInput {
   readonly prechargeRelay: ContactorPart;
   readonly prechargeResistor: ResistorPart;
   readonly mainFuse: FusePart;
+  /** Used in the single-pole school: the hand-operated one in the other pole. */
+  readonly disconnect: DisconnectPart;
   readonly cable: CablePart;
   readonly prechargeCable: CablePart;
   /** Length of each pole's long run from box to inverter. */
@@ -24,26 +34,71 @@ export interface LayOutInput {
 
 /**
  * One box, main fuse at its plus terminal, main contactor with precharge across it, and the inverter.
- * Both poles switched, or in the single-pole school one contactor and a conductor straight back.
+ * Both poles switched, or in the single-pole school one contactor and a hand disconnect in the other pole.
  */
 export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
-  if (Object.keys(draft.circuits.hv.devices).length > 0) throw new EditRefused('The circuit is not empty.', 'Remove its devices first, or start a new build.');
-  for (const part of [input.cell, input.inverter, input.mainContactor, input.prechargeRelay, input.prechargeResistor, input.mainFuse, input.cable, input.prechargeCable]) addPart(draft, part);
+  if (Object.keys(draft.circuits.hv.devices).length > 0)
+    throw new EditRefused('The circuit is not empty.', 'Remove its devices first, or start a new build.');
+  for (const part of [
+    input.cell,
+    input.inverter,
+    input.mainContactor,
+    input.prechargeRelay,
+    input.prechargeResistor,
+    input.mainFuse,
+    input.cable,
+    input.prechargeCable,
+  ])
+    addPart(draft, part);
   const id = (name: string) => `${input.seed}-${name}`;
   const zones = Object.keys(draft.zones);
   const zone = (wanted: string) => (zones.includes(wanted) ? wanted : zones[0]!);
   const device = (name: string, kind: DeviceKind, label: string, partId: string | null, more: Partial<Device> = {}) => {
-    draft.circuits.hv.devices[id(name)] = { id: id(name), kind, name: label, partId, place: null, ...more } as Draft<Device>;
+    draft.circuits.hv.devices[id(name)] = {
+      id: id(name),
+      kind,
+      name: label,
+      partId,
+      place: null,
+      ...more,
+    } as Draft<Device>;
   };
-  const laid = (zoneId: string): Laid => ({ zoneId: zone(zoneId), arrangement: 'single', loadedCircuits: 1, conduit: false });
+  const laid = (zoneId: string): Laid => ({
+    zoneId: zone(zoneId),
+    arrangement: 'single',
+    loadedCircuits: 1,
+    conduit: false,
+  });
   let count = 0;
-  const connect = (label: string, from: readonly [string, string], to: readonly [string, string], part: CablePart, lengthM: number, zoneId = 'zone-boot') => {
-    const conductor: Conductor = { id: id(`c${++count}`), name: label, kind: 'cable', a: { deviceId: id(from[0]), terminal: from[1] }, b: { deviceId: id(to[0]), terminal: to[1] }, partId: part.id, parallel: 1, routeId: null, lengthM, laid: laid(zoneId), jointResistanceOhm: null };
+  const connect = (
+    label: string,
+    from: readonly [string, string],
+    to: readonly [string, string],
+    part: CablePart,
+    lengthM: number,
+    zoneId = 'zone-boot',
+  ) => {
+    const conductor: Conductor = {
+      id: id(`c${++count}`),
+      name: label,
+      kind: 'cable',
+      a: { deviceId: id(from[0]), terminal: from[1] },
+      b: { deviceId: id(to[0]), terminal: to[1] },
+      partId: part.id,
+      parallel: 1,
+      routeId: null,
+      lengthM,
+      laid: laid(zoneId),
+      jointResistanceOhm: null,
+    };
     draft.circuits.hv.conductors[conductor.id] = conductor as Draft<Conductor>;
   };
   const main = input.cable;
   const thin = input.prechargeCable;
-  device('box', 'box', 'Pack box', input.cell.id, { cellsInSeries: input.cellsInSeries, cellsInParallel: input.cellsInParallel });
+  device('box', 'box', 'Pack box', input.cell.id, {
+    cellsInSeries: input.cellsInSeries,
+    cellsInParallel: input.cellsInParallel,
+  });
   device('fuse', 'fuse', 'Main fuse', input.mainFuse.id);
   device('kp', 'contactor', 'Main contactor plus', input.mainContactor.id, { role: 'main-plus' });
   device('kpre', 'contactor', 'Precharge relay', input.prechargeRelay.id, { role: 'precharge' });
@@ -58,6 +113,25 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
   if (draft.schools.contactors === 'both-poles') {
     device('km', 'contactor', 'Main contactor minus', input.mainContactor.id, { role: 'main-minus' });
     connect('Box minus to contactor', ['box', 'minus'], ['km', 'a'], main, 0.3);
-    connect('Contactor to inverter minus', ['km', 'b'], ['inverter', 'minus'], main, input.runLengthM, 'zone-underbody');
-  } else connect('Box minus to inverter', ['box', 'minus'], ['inverter', 'minus'], main, input.runLengthM + 0.3, 'zone-underbody');
+    connect(
+      'Contactor to inverter minus',
+      ['km', 'b'],
+      ['inverter', 'minus'],
+      main,
+      input.runLengthM,
+      'zone-underbody',
+    );
+    return;
+  }
+  addPart(draft, input.disconnect);
+  device('hand', 'disconnect', 'Hand disconnect', input.disconnect.id);
+  connect('Box minus to hand disconnect', ['box', 'minus'], ['hand', 'a'], main, 0.3);
+  connect(
+    'Hand disconnect to inverter minus',
+    ['hand', 'b'],
+    ['inverter', 'minus'],
+    main,
+    input.runLengthM,
+    'zone-underbody',
+  );
 }

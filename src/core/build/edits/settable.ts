@@ -12,14 +12,51 @@ export interface Settable {
 
 export const SETTABLE = {
   cruisePower: { label: 'Cruise power', path: ['duty', 'cruisePowerW'], dimension: 'power', min: 0, max: 1e6 },
-  hardPower: { label: 'Hard acceleration power', path: ['duty', 'hardAccelerationPowerW'], dimension: 'power', min: 0, max: 1e6 },
-  hardTime: { label: 'Hard acceleration lasts', path: ['duty', 'hardAccelerationS'], dimension: 'time', min: 0.1, max: 600 },
+  hardPower: {
+    label: 'Hard acceleration power',
+    path: ['duty', 'hardAccelerationPowerW'],
+    dimension: 'power',
+    min: 0,
+    max: 1e6,
+  },
+  hardTime: {
+    label: 'Hard acceleration lasts',
+    path: ['duty', 'hardAccelerationS'],
+    dimension: 'time',
+    min: 0.1,
+    max: 600,
+  },
   socEmpty: { label: 'Stop driving at', path: ['packLimits', 'socEmpty'], dimension: 'ratio', min: 0, max: 1 },
-  coldestCell: { label: 'Coldest cells', path: ['packLimits', 'coldestCellC'], dimension: 'temperature', min: -60, max: 60 },
-  warmestCell: { label: 'Warmest cells', path: ['packLimits', 'warmestCellC'], dimension: 'temperature', min: -20, max: 80 },
+  coldestCell: {
+    label: 'Coldest cells',
+    path: ['packLimits', 'coldestCellC'],
+    dimension: 'temperature',
+    min: -60,
+    max: 60,
+  },
+  warmestCell: {
+    label: 'Warmest cells',
+    path: ['packLimits', 'warmestCellC'],
+    dimension: 'temperature',
+    min: -20,
+    max: 80,
+  },
   agedHealth: { label: 'Health when aged', path: ['packLimits', 'agedHealth'], dimension: 'ratio', min: 0.3, max: 1 },
-  closeAt: { label: 'Close main contactor at', path: ['precharge', 'closeAtFraction'], dimension: 'ratio', min: 0.5, max: 0.999 },
-  timeout: { label: 'Give up after', path: ['precharge', 'timeoutS'], dimension: 'time', min: 0.01, max: 60, nullable: true },
+  closeAt: {
+    label: 'Close main contactor at',
+    path: ['precharge', 'closeAtFraction'],
+    dimension: 'ratio',
+    min: 0.5,
+    max: 0.999,
+  },
+  timeout: {
+    label: 'Give up after',
+    path: ['precharge', 'timeoutS'],
+    dimension: 'time',
+    min: 0.01,
+    max: 60,
+    nullable: true,
+  },
   altitude: { label: 'Altitude', path: ['vehicle', 'altitudeM'], dimension: 'length', min: -500, max: 6000 },
 } as const satisfies Record<string, Settable>;
 

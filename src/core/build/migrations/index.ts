@@ -11,7 +11,11 @@ export interface Migration {
 export const MIGRATIONS: readonly Migration[] = [];
 
 /** Brings a document up to the newest version. Its version must not be newer than `target`. */
-export function migrate(document: { version: number }, migrations: readonly Migration[] = MIGRATIONS, target: number = VERSION): Record<string, unknown> {
+export function migrate(
+  document: { version: number },
+  migrations: readonly Migration[] = MIGRATIONS,
+  target: number = VERSION,
+): Record<string, unknown> {
   let current: Record<string, unknown> & { version: number } = { ...document };
   while (current.version < target) {
     const migration = migrations.find((candidate) => candidate.from === current.version);

@@ -1,4 +1,4 @@
-import { cataloguePart, findCataloguePart, type CablePart, type Part } from '../../parts';
+import { type CablePart, cataloguePart, findCataloguePart, type Part } from '../../parts';
 import { emptyBuild } from '../defaults';
 import type { Build, Conductor, Device, DeviceKind, Id, Laid, Place, Route } from '../types';
 
@@ -15,20 +15,56 @@ export class SampleWriter {
     this.parts[partId] = part;
   }
 
-  device(id: Id, kind: DeviceKind, name: string, partId: string | null, place: Place, more: Partial<Device> = {}): void {
+  device(
+    id: Id,
+    kind: DeviceKind,
+    name: string,
+    partId: string | null,
+    place: Place,
+    more: Partial<Device> = {},
+  ): void {
     if (partId) this.take(partId);
     this.devices[id] = { id, kind, name, partId, place, ...more };
   }
 
-  route(id: Id, name: string, waypoints: readonly (readonly [number, number, number])[], laid: Laid, slackM = 0.15): void {
-    this.routes[id] = { id, name, waypoints: waypoints.map(([xM, yM, zM]) => ({ xM, yM, zM })), slackM, measuredLengthM: null, laid };
+  route(
+    id: Id,
+    name: string,
+    waypoints: readonly (readonly [number, number, number])[],
+    laid: Laid,
+    slackM = 0.15,
+  ): void {
+    this.routes[id] = {
+      id,
+      name,
+      waypoints: waypoints.map(([xM, yM, zM]) => ({ xM, yM, zM })),
+      slackM,
+      measuredLengthM: null,
+      laid,
+    };
   }
 
-  cable(id: Id, name: string, from: string, to: string, partId: string, way: { routeId: string } | { lengthM: number; laid: Laid }): void {
+  cable(
+    id: Id,
+    name: string,
+    from: string,
+    to: string,
+    partId: string,
+    way: { routeId: string } | { lengthM: number; laid: Laid },
+  ): void {
     this.take(cataloguePart(partId, 'cable').id satisfies CablePart['id']);
-    const end = (text: string) => ({ deviceId: text.slice(0, text.lastIndexOf('.')), terminal: text.slice(text.lastIndexOf('.') + 1) });
+    const end = (text: string) => ({
+      deviceId: text.slice(0, text.lastIndexOf('.')),
+      terminal: text.slice(text.lastIndexOf('.') + 1),
+    });
     this.conductors[id] = {
-      id, name, kind: 'cable', a: end(from), b: end(to), partId, parallel: 1,
+      id,
+      name,
+      kind: 'cable',
+      a: end(from),
+      b: end(to),
+      partId,
+      parallel: 1,
       routeId: 'routeId' in way ? way.routeId : null,
       lengthM: 'lengthM' in way ? way.lengthM : null,
       laid: 'laid' in way ? way.laid : null,
@@ -37,6 +73,12 @@ export class SampleWriter {
   }
 
   build(id: Id, name: string, more: Partial<Build>): Build {
-    return { ...emptyBuild(id, name), ...more, parts: this.parts, routes: this.routes, circuits: { hv: { devices: this.devices, conductors: this.conductors }, lv: { devices: {}, conductors: {} } } };
+    return {
+      ...emptyBuild(id, name),
+      ...more,
+      parts: this.parts,
+      routes: this.routes,
+      circuits: { hv: { devices: this.devices, conductors: this.conductors }, lv: { devices: {}, conductors: {} } },
+    };
   }
 }

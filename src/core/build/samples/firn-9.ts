@@ -1,7 +1,13 @@
 import type { Build, Laid } from '../types';
 import { SampleWriter } from './bench-kit';
 
-const laid = (zoneId: string, more: Partial<Laid> = {}): Laid => ({ zoneId, arrangement: 'single', loadedCircuits: 1, conduit: false, ...more });
+const laid = (zoneId: string, more: Partial<Laid> = {}): Laid => ({
+  zoneId,
+  arrangement: 'single',
+  loadedCircuits: 1,
+  conduit: false,
+  ...more,
+});
 
 /**
  * A nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame, made up. 90s salvaged NMC modules in two unequal boxes.
@@ -27,41 +33,113 @@ export function firn9(id = 'firn-9'): Build {
   w.device('f-heater', 'fuse', 'Heater fuse', 'fuse-traction-500-63', bay);
   w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-250-32', bay);
   w.device('heater', 'heater', 'Coolant heater', 'heater-400-5000', bay, { powersW: { cruise: 4500 } });
-  w.device('charger', 'charger-converter', 'Charger and converter', 'charger-converter-400', bay, { powersW: { cruise: 1100, 'hard-acceleration': 1100 } });
+  w.device('charger', 'charger-converter', 'Charger and converter', 'charger-converter-400', bay, {
+    powersW: { cruise: 1100, 'hard-acceleration': 1100 },
+  });
   w.device('inverter', 'inverter', 'Inverter', 'inverter-400-300', bay);
 
-  w.route('way-mid', 'Rear box to front box, left rail', [[2.45, 0.35, 0.5], [2.3, 0.42, 0.42], [1.35, 0.42, 0.42], [1.25, 0.3, 0.5]], laid('zone-underbody', { conduit: true }), 0.2);
-  w.route('way-plus', 'Rear box to bus plus, right rail', [[2.45, -0.35, 0.5], [2.3, -0.42, 0.42], [0.5, -0.42, 0.42], [0.3, -0.2, 0.75]], laid('zone-underbody', { conduit: true }), 0.25);
+  w.route(
+    'way-mid',
+    'Rear box to front box, left rail',
+    [
+      [2.45, 0.35, 0.5],
+      [2.3, 0.42, 0.42],
+      [1.35, 0.42, 0.42],
+      [1.25, 0.3, 0.5],
+    ],
+    laid('zone-underbody', { conduit: true }),
+    0.2,
+  );
+  w.route(
+    'way-plus',
+    'Rear box to bus plus, right rail',
+    [
+      [2.45, -0.35, 0.5],
+      [2.3, -0.42, 0.42],
+      [0.5, -0.42, 0.42],
+      [0.3, -0.2, 0.75],
+    ],
+    laid('zone-underbody', { conduit: true }),
+    0.25,
+  );
 
   const main = 'cable-shielded-70';
   const inBox = 'cable-plain-70';
   const thin = 'cable-plain-2-5';
-  w.cable('c-rear-plus', 'Rear box plus to K+', 'box-rear.plus', 'k-plus.a', inBox, { lengthM: 0.25, laid: laid('zone-boot') });
+  w.cable('c-rear-plus', 'Rear box plus to K+', 'box-rear.plus', 'k-plus.a', inBox, {
+    lengthM: 0.25,
+    laid: laid('zone-boot'),
+  });
   w.cable('c-pre-tap', 'Precharge tap', 'k-plus.a', 'k-pre.a', thin, { lengthM: 0.15, laid: laid('zone-boot') });
-  w.cable('c-pre-mid', 'Precharge relay to resistor', 'k-pre.b', 'r-pre.a', thin, { lengthM: 0.15, laid: laid('zone-boot') });
-  w.cable('c-pre-bus', 'Precharge resistor to K+', 'r-pre.b', 'k-plus.b', thin, { lengthM: 0.15, laid: laid('zone-boot') });
+  w.cable('c-pre-mid', 'Precharge relay to resistor', 'k-pre.b', 'r-pre.a', thin, {
+    lengthM: 0.15,
+    laid: laid('zone-boot'),
+  });
+  w.cable('c-pre-bus', 'Precharge resistor to K+', 'r-pre.b', 'k-plus.b', thin, {
+    lengthM: 0.15,
+    laid: laid('zone-boot'),
+  });
   w.cable('c-plus', 'K+ to bus plus', 'k-plus.b', 'j-plus.n', main, { routeId: 'way-plus' });
-  w.cable('c-rear-minus', 'Rear box minus to mid fuse', 'box-rear.minus', 'f-mid.a', inBox, { lengthM: 0.15, laid: laid('zone-boot') });
-  w.cable('c-mid-fuse', 'Mid fuse to service disconnect', 'f-mid.b', 's-mid.a', inBox, { lengthM: 0.2, laid: laid('zone-boot') });
+  w.cable('c-rear-minus', 'Rear box minus to mid fuse', 'box-rear.minus', 'f-mid.a', inBox, {
+    lengthM: 0.15,
+    laid: laid('zone-boot'),
+  });
+  w.cable('c-mid-fuse', 'Mid fuse to service disconnect', 'f-mid.b', 's-mid.a', inBox, {
+    lengthM: 0.2,
+    laid: laid('zone-boot'),
+  });
   w.cable('c-mid', 'Pack rear to front', 's-mid.b', 'box-front.plus', main, { routeId: 'way-mid' });
-  w.cable('c-front-minus', 'Front box minus to K−', 'box-front.minus', 'k-minus.a', inBox, { lengthM: 0.2, laid: laid('zone-underbody') });
+  w.cable('c-front-minus', 'Front box minus to K−', 'box-front.minus', 'k-minus.a', inBox, {
+    lengthM: 0.2,
+    laid: laid('zone-underbody'),
+  });
   w.cable('c-shunt', 'K− to shunt', 'k-minus.b', 'shunt.a', inBox, { lengthM: 0.2, laid: laid('zone-underbody') });
   w.cable('c-minus', 'Shunt to bus minus', 'shunt.b', 'j-minus.n', main, { lengthM: 1.1, laid: laid('zone-bay') });
-  w.cable('c-inv-plus', 'Bus to inverter plus', 'j-plus.n', 'inverter.plus', main, { lengthM: 0.6, laid: laid('zone-bay') });
-  w.cable('c-inv-minus', 'Bus to inverter minus', 'j-minus.n', 'inverter.minus', main, { lengthM: 0.6, laid: laid('zone-bay') });
+  w.cable('c-inv-plus', 'Bus to inverter plus', 'j-plus.n', 'inverter.plus', main, {
+    lengthM: 0.6,
+    laid: laid('zone-bay'),
+  });
+  w.cable('c-inv-minus', 'Bus to inverter minus', 'j-minus.n', 'inverter.minus', main, {
+    lengthM: 0.6,
+    laid: laid('zone-bay'),
+  });
   const branch = 'cable-shielded-4';
-  w.cable('c-heat-tap', 'Bus to heater fuse', 'j-plus.n', 'f-heater.a', branch, { lengthM: 0.2, laid: laid('zone-bay') });
-  w.cable('c-heat-plus', 'Heater plus', 'f-heater.b', 'heater.plus', branch, { lengthM: 0.9, laid: laid('zone-hot', { arrangement: 'touching-pair' }) });
-  w.cable('c-heat-minus', 'Heater minus', 'heater.minus', 'j-minus.n', branch, { lengthM: 0.9, laid: laid('zone-hot', { arrangement: 'touching-pair' }) });
+  w.cable('c-heat-tap', 'Bus to heater fuse', 'j-plus.n', 'f-heater.a', branch, {
+    lengthM: 0.2,
+    laid: laid('zone-bay'),
+  });
+  w.cable('c-heat-plus', 'Heater plus', 'f-heater.b', 'heater.plus', branch, {
+    lengthM: 0.9,
+    laid: laid('zone-hot', { arrangement: 'touching-pair' }),
+  });
+  w.cable('c-heat-minus', 'Heater minus', 'heater.minus', 'j-minus.n', branch, {
+    lengthM: 0.9,
+    laid: laid('zone-hot', { arrangement: 'touching-pair' }),
+  });
   const charge = 'cable-shielded-6';
-  w.cable('c-chg-tap', 'Bus to charger fuse', 'j-plus.n', 'f-charger.a', charge, { lengthM: 0.2, laid: laid('zone-bay') });
-  w.cable('c-chg-plus', 'Charger plus', 'f-charger.b', 'charger.plus', charge, { lengthM: 1.3, laid: laid('zone-bay', { arrangement: 'touching-pair' }) });
-  w.cable('c-chg-minus', 'Charger minus', 'charger.minus', 'j-minus.n', charge, { lengthM: 1.3, laid: laid('zone-bay', { arrangement: 'touching-pair' }) });
+  w.cable('c-chg-tap', 'Bus to charger fuse', 'j-plus.n', 'f-charger.a', charge, {
+    lengthM: 0.2,
+    laid: laid('zone-bay'),
+  });
+  w.cable('c-chg-plus', 'Charger plus', 'f-charger.b', 'charger.plus', charge, {
+    lengthM: 1.3,
+    laid: laid('zone-bay', { arrangement: 'touching-pair' }),
+  });
+  w.cable('c-chg-minus', 'Charger minus', 'charger.minus', 'j-minus.n', charge, {
+    lengthM: 1.3,
+    laid: laid('zone-bay', { arrangement: 'touching-pair' }),
+  });
 
   return w.build(id, 'Firn 9', {
     notes: 'Sample build, made up. The heater fuse and the charger fuse are wrong on purpose.',
     schools: { contactors: 'both-poles', fusePosition: 'mid-string', emergencyStop: 'electrical' },
-    vehicle: { description: 'Nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame', altitudeM: 1900, wheelbaseM: 2.4, massEmptyKg: 1850, grossMassKg: 3050 },
+    vehicle: {
+      description: 'Nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame',
+      altitudeM: 1900,
+      wheelbaseM: 2.4,
+      massEmptyKg: 1850,
+      grossMassKg: 3050,
+    },
     duty: { cruisePowerW: 32000, hardAccelerationPowerW: 58000, hardAccelerationS: 10 },
     packLimits: { socEmpty: 0.1, coldestCellC: 5, warmestCellC: 40, agedHealth: 0.8 },
   });

@@ -10,6 +10,12 @@ export interface Sample {
 }
 
 export const SAMPLES: readonly Sample[] = [
-  { key: 'firn-9', name: 'Firn 9', about: 'Nine-seat mountain-hut shuttle, about 330 V, two salvaged boxes, both poles switched. Most of it holds; two fuses are wrong on purpose.', make: firn9 },
+  {
+    key: 'firn-9',
+    name: 'Firn 9',
+    about:
+      'Nine-seat mountain-hut shuttle, about 330 V, two salvaged boxes, both poles switched. Most of it holds; two fuses are wrong on purpose.',
+    make: firn9,
+  },
 ];
 export { firn9 };

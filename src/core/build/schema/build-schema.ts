@@ -1,11 +1,29 @@
 import Joi from 'joi';
 import { FORMAT, TERMINALS, VERSION } from '../types';
-import { celsius, id, metres, name, nonNegative, nullable, object, optional, positive, record, share, text } from './fields';
+import {
+  celsius,
+  id,
+  metres,
+  name,
+  nonNegative,
+  nullable,
+  object,
+  optional,
+  positive,
+  record,
+  share,
+  text,
+} from './fields';
 import { partSchema } from './part-schema';
 
 const STATES = ['parked', 'precharge', 'cruise', 'hard-acceleration'] as const;
 const point = { xM: metres(), yM: metres(), zM: metres() };
-const laid = object({ zoneId: id(), arrangement: Joi.string().valid('single', 'touching-pair'), loadedCircuits: Joi.number().integer().min(1).max(50), conduit: Joi.boolean() });
+const laid = object({
+  zoneId: id(),
+  arrangement: Joi.string().valid('single', 'touching-pair'),
+  loadedCircuits: Joi.number().integer().min(1).max(50),
+  conduit: Joi.boolean(),
+});
 const end = object({ deviceId: id(), terminal: Joi.string().max(20) });
 
 const device = object({
@@ -17,14 +35,25 @@ const device = object({
   cellsInSeries: optional(Joi.number().integer().min(1).max(500)),
   cellsInParallel: optional(Joi.number().integer().min(1).max(500)),
   role: optional(Joi.string().valid('main-plus', 'main-minus', 'precharge', 'charge', 'branch')),
-  powersW: optional(Joi.object(Object.fromEntries(STATES.map((state) => [state, Joi.number().min(-1e6).max(1e6).optional()])))),
+  powersW: optional(
+    Joi.object(Object.fromEntries(STATES.map((state) => [state, Joi.number().min(-1e6).max(1e6).optional()]))),
+  ),
   insulationOhm: optional(positive(1e12)),
   yCapacitanceF: optional(nonNegative(1)),
 });
 
 const conductor = object({
-  id: id(), name: name(), kind: Joi.string().valid('cable', 'busbar', 'bolted'), a: end, b: end, partId: nullable(id()), parallel: Joi.number().integer().min(1).max(20), routeId: nullable(id()),
-  lengthM: nullable(positive(100)), laid: nullable(laid), jointResistanceOhm: nullable(nonNegative(1)),
+  id: id(),
+  name: name(),
+  kind: Joi.string().valid('cable', 'busbar', 'bolted'),
+  a: end,
+  b: end,
+  partId: nullable(id()),
+  parallel: Joi.number().integer().min(1).max(20),
+  routeId: nullable(id()),
+  lengthM: nullable(positive(100)),
+  laid: nullable(laid),
+  jointResistanceOhm: nullable(nonNegative(1)),
 });
 
 const circuit = object({ devices: record(device), conductors: record(conductor) });
@@ -37,17 +66,63 @@ export const buildSchema = object({
   notes: text(20000),
   units: Joi.string().valid('metric', 'us'),
   ruleSet: Joi.string().valid('iec', 'north-america'),
-  schools: object({ contactors: Joi.string().valid('both-poles', 'single-pole'), fusePosition: Joi.string().valid('pack-terminal', 'mid-string', 'both'), emergencyStop: Joi.string().valid('electrical', 'mechanical', 'both') }),
-  vehicle: object({ description: text(2000), altitudeM: Joi.number().min(-500).max(6000), wheelbaseM: nullable(positive(20)), massEmptyKg: nullable(positive(100000)), grossMassKg: nullable(positive(100000)) }),
-  duty: object({ cruisePowerW: nonNegative(1e6), hardAccelerationPowerW: nonNegative(1e6), hardAccelerationS: positive(600) }),
-  packLimits: object({ socEmpty: share(), coldestCellC: celsius(), warmestCellC: celsius(), agedHealth: Joi.number().min(0.3).max(1) }),
+  schools: object({
+    contactors: Joi.string().valid('both-poles', 'single-pole'),
+    fusePosition: Joi.string().valid('pack-terminal', 'mid-string', 'both'),
+    emergencyStop: Joi.string().valid('electrical', 'mechanical', 'both'),
+  }),
+  vehicle: object({
+    description: text(2000),
+    altitudeM: Joi.number().min(-500).max(6000),
+    wheelbaseM: nullable(positive(20)),
+    massEmptyKg: nullable(positive(100000)),
+    grossMassKg: nullable(positive(100000)),
+  }),
+  duty: object({
+    cruisePowerW: nonNegative(1e6),
+    hardAccelerationPowerW: nonNegative(1e6),
+    hardAccelerationS: positive(600),
+  }),
+  packLimits: object({
+    socEmpty: share(),
+    coldestCellC: celsius(),
+    warmestCellC: celsius(),
+    agedHealth: Joi.number().min(0.3).max(1),
+  }),
   precharge: object({ closeAtFraction: Joi.number().min(0.5).max(0.999), timeoutS: nullable(positive(60)) }),
-  states: Joi.object(Object.fromEntries(STATES.map((state) => [state, Joi.object({ inverterPowerW: Joi.number().min(-1e6).max(1e6).optional() }).optional()]))),
+  states: Joi.object(
+    Object.fromEntries(
+      STATES.map((state) => [
+        state,
+        Joi.object({ inverterPowerW: Joi.number().min(-1e6).max(1e6).optional() }).optional(),
+      ]),
+    ),
+  ),
   parts: record(partSchema),
   zones: record(object({ id: id(), name: name(), ambientC: celsius() }), 200),
-  routes: record(object({ id: id(), name: name(), waypoints: Joi.array().items(object(point)).max(200), slackM: nonNegative(50), measuredLengthM: nullable(positive(100)), laid })),
+  routes: record(
+    object({
+      id: id(),
+      name: name(),
+      waypoints: Joi.array().items(object(point)).max(200),
+      slackM: nonNegative(50),
+      measuredLengthM: nullable(positive(100)),
+      laid,
+    }),
+  ),
   circuits: object({ hv: circuit, lv: circuit }),
-  readings: record(object({ id: id(), subjectId: id(), field: Joi.string().max(60), value: Joi.number(), conditions: text(500), date: Joi.string().isoDate(), by: text(120) }), 100000),
+  readings: record(
+    object({
+      id: id(),
+      subjectId: id(),
+      field: Joi.string().max(60),
+      value: Joi.number(),
+      conditions: text(500),
+      date: Joi.string().isoDate(),
+      by: text(120),
+    }),
+    100000,
+  ),
   adoptions: record(object({ id: id(), readingId: id(), subjectId: id(), field: Joi.string().max(60), partId: id() })),
 });
 

@@ -1,7 +1,11 @@
 import Joi from 'joi';
 
 /** Building blocks of the schema. Every number is finite and bounded; every id is a plain word that no object inherits. */
-export const id = () => Joi.string().pattern(/^(?!(?:__proto__|prototype|constructor|toString|valueOf|hasOwnProperty)$)[A-Za-z0-9][A-Za-z0-9._-]{0,59}$/, 'id');
+export const id = () =>
+  Joi.string().pattern(
+    /^(?!(?:__proto__|prototype|constructor|toString|valueOf|hasOwnProperty)$)[A-Za-z0-9][A-Za-z0-9._-]{0,59}$/,
+    'id',
+  );
 export const text = (most = 200) => Joi.string().allow('').max(most);
 export const name = () => Joi.string().min(1).max(120);
 export const positive = (most = 1e9) => Joi.number().greater(0).max(most);

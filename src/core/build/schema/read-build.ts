@@ -1,11 +1,13 @@
 import type { ValidationErrorItem } from 'joi';
 import { migrate } from '../migrations';
-import { type Build, FORMAT, VERSION } from '../types';
-import { checkReferences } from '../references';
 import type { Problem } from '../problem';
+import { checkReferences } from '../references';
+import { type Build, FORMAT, VERSION } from '../types';
 import { buildSchema } from './build-schema';
 
-export type ReadBuild = { readonly ok: true; readonly build: Build } | { readonly ok: false; readonly errors: readonly Problem[] };
+export type ReadBuild =
+  | { readonly ok: true; readonly build: Build }
+  | { readonly ok: false; readonly errors: readonly Problem[] };
 
 const MOST_ERRORS = 20;
 /** Largest file that is read, bytes. */
@@ -26,7 +28,11 @@ const REMEDIES: Readonly<Record<string, string>> = {
 function problemOf(item: ValidationErrorItem): Problem {
   const path = item.path.join('.') || '(file)';
   const reason = item.message.replace(/^"[^"]*" /, '');
-  return { path, reason: `${reason}.`.replace(/\.\.$/, '.'), remedy: REMEDIES[item.type] ?? 'Correct the value; the limits are in `ropeway schema`.' };
+  return {
+    path,
+    reason: `${reason}.`.replace(/\.\.$/, '.'),
+    remedy: REMEDIES[item.type] ?? 'Correct the value; the limits are in `ropeway schema`.',
+  };
 }
 
 const FORBIDDEN_KEYS = new Set(['__proto__', 'prototype', 'constructor']);
@@ -34,9 +40,19 @@ const FORBIDDEN_KEYS = new Set(['__proto__', 'prototype', 'constructor']);
 /** Keys that reach into the prototype, and nesting that no build has, are refused before anything reads the data. */
 function hostileKey(value: unknown, path: readonly string[] = []): Problem | undefined {
   if (typeof value !== 'object' || value === null) return undefined;
-  if (path.length > 30) return { path: path.slice(0, 4).join('.'), reason: 'is nested too deeply.', remedy: 'A build file has fewer than ten levels.' };
+  if (path.length > 30)
+    return {
+      path: path.slice(0, 4).join('.'),
+      reason: 'is nested too deeply.',
+      remedy: 'A build file has fewer than ten levels.',
+    };
   for (const key of Object.keys(value)) {
-    if (FORBIDDEN_KEYS.has(key)) return { path: [...path, key].join('.'), reason: `the key "${key}" is not allowed.`, remedy: 'Remove it: no build needs it.' };
+    if (FORBIDDEN_KEYS.has(key))
+      return {
+        path: [...path, key].join('.'),
+        reason: `the key "${key}" is not allowed.`,
+        remedy: 'Remove it: no build needs it.',
+      };
     const found = hostileKey((value as Record<string, unknown>)[key], [...path, key]);
     if (found) return found;
   }
@@ -45,14 +61,24 @@ function hostileKey(value: unknown, path: readonly string[] = []): Problem | und
 
 /** Reads a build from data: migrated, validated, references checked. Nothing is half-read: either a build or the reasons. */
 export function readBuild(data: unknown): ReadBuild {
-  const refuse = (path: string, reason: string, remedy: string): ReadBuild => ({ ok: false, errors: [{ path, reason, remedy }] });
-  if (typeof data !== 'object' || data === null || Array.isArray(data)) return refuse('(file)', 'is not a build: one JSON object is expected.', 'Choose a file that Ropeway exported.');
+  const refuse = (path: string, reason: string, remedy: string): ReadBuild => ({
+    ok: false,
+    errors: [{ path, reason, remedy }],
+  });
+  if (typeof data !== 'object' || data === null || Array.isArray(data))
+    return refuse('(file)', 'is not a build: one JSON object is expected.', 'Choose a file that Ropeway exported.');
   const hostile = hostileKey(data);
   if (hostile) return { ok: false, errors: [hostile] };
   const { format, version } = data as { format?: unknown; version?: unknown };
   if (format !== FORMAT) return refuse('format', `is not "${FORMAT}".`, 'Choose a file that Ropeway exported.');
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) return refuse('version', 'is not a version number.', 'Choose a file that Ropeway exported.');
-  if (version > VERSION) return refuse('version', `${version} is newer than this program, which reads up to ${VERSION}.`, 'Update Ropeway, then open the file again. It has not been changed.');
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return refuse('version', 'is not a version number.', 'Choose a file that Ropeway exported.');
+  if (version > VERSION)
+    return refuse(
+      'version',
+      `${version} is newer than this program, which reads up to ${VERSION}.`,
+      'Update Ropeway, then open the file again. It has not been changed.',
+    );
   const migrated = migrate(data as { version: number });
   const { error, value } = buildSchema.validate(migrated, { abortEarly: false, convert: false });
   if (error) return { ok: false, errors: error.details.slice(0, MOST_ERRORS).map(problemOf) };
@@ -63,12 +89,31 @@ export function readBuild(data: unknown): ReadBuild {
 
 /** Reads a build from the text of a file. */
 export function readBuildText(text: string): ReadBuild {
-  if (text.length > LARGEST_FILE_BYTES) return { ok: false, errors: [{ path: '(file)', reason: 'is larger than 20 MB.', remedy: 'A build file is far smaller: choose another file.' }] };
+  if (text.length > LARGEST_FILE_BYTES)
+    return {
+      ok: false,
+      errors: [
+        {
+          path: '(file)',
+          reason: 'is larger than 20 MB.',
+          remedy: 'A build file is far smaller: choose another file.',
+        },
+      ],
+    };
   let data: unknown;
   try {
     data = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch (error) {
-    return { ok: false, errors: [{ path: '(file)', reason: `is not readable JSON: ${(error as Error).message.slice(0, 120)}.`, remedy: 'The file is damaged or of another kind; choose an intact copy.' }] };
+    return {
+      ok: false,
+      errors: [
+        {
+          path: '(file)',
+          reason: `is not readable JSON: ${(error as Error).message.slice(0, 120)}.`,
+          remedy: 'The file is damaged or of another kind; choose an intact copy.',
+        },
+      ],
+    };
   }
   return readBuild(data);
 }

@@ -1,12 +1,14 @@
 import type Joi from 'joi';
 import type { Problem } from '../../build';
-import { NetworkError } from '../../circuit';
 import type { WorkingLine } from '../../checks';
+import { NetworkError } from '../../circuit';
 import { calcNetwork } from '../network';
 import { calcPrecharge } from '../precharge';
 import { networkInput, prechargeInput } from './inputs';
 
-export type CalcAnswer = { readonly ok: true; readonly result: unknown; readonly working: readonly WorkingLine[] } | { readonly ok: false; readonly errors: readonly Problem[] };
+export type CalcAnswer =
+  | { readonly ok: true; readonly result: unknown; readonly working: readonly WorkingLine[] }
+  | { readonly ok: false; readonly errors: readonly Problem[] };
 
 interface Law {
   readonly name: string;
@@ -38,7 +40,16 @@ export const LAWS: readonly Law[] = [
     about: 'link voltage through a resistor, then the main contactor closing',
     input: prechargeInput,
     run: calcPrecharge,
-    example: { packOcvV: 378, packResistanceOhm: 0.09, prechargeResistanceOhm: 100, linkCapacitanceF: 0.0011, loopResistanceOhm: 0.01, loopInductanceH: 1e-5, closeAtFraction: 0.95, timeoutS: 1 },
+    example: {
+      packOcvV: 378,
+      packResistanceOhm: 0.09,
+      prechargeResistanceOhm: 100,
+      linkCapacitanceF: 0.0011,
+      loopResistanceOhm: 0.01,
+      loopInductanceH: 1e-5,
+      closeAtFraction: 0.95,
+      timeoutS: 1,
+    },
   },
 ];
 
@@ -54,12 +65,29 @@ const REMEDIES: Readonly<Record<string, string>> = {
 function answerOne(law: Law, input: unknown): CalcAnswer {
   const { error, value } = law.input.validate(input, { abortEarly: false, convert: false });
   if (error) {
-    return { ok: false, errors: error.details.slice(0, 20).map((detail) => ({ path: detail.path.join('.') || '(input)', reason: `${detail.message.replace(/^"[^"]*" /, '')}.`, remedy: REMEDIES[detail.type] ?? 'Correct the value; `--example` prints an input that works.' })) };
+    return {
+      ok: false,
+      errors: error.details.slice(0, 20).map((detail) => ({
+        path: detail.path.join('.') || '(input)',
+        reason: `${detail.message.replace(/^"[^"]*" /, '')}.`,
+        remedy: REMEDIES[detail.type] ?? 'Correct the value; `--example` prints an input that works.',
+      })),
+    };
   }
   try {
     return { ok: true, ...law.run(value as never) };
   } catch (thrown) {
-    if (thrown instanceof NetworkError) return { ok: false, errors: [{ path: thrown.elements.length > 0 ? `elements: ${thrown.elements.join(', ')}` : 'elements', reason: thrown.message, remedy: thrown.remedy }] };
+    if (thrown instanceof NetworkError)
+      return {
+        ok: false,
+        errors: [
+          {
+            path: thrown.elements.length > 0 ? `elements: ${thrown.elements.join(', ')}` : 'elements',
+            reason: thrown.message,
+            remedy: thrown.remedy,
+          },
+        ],
+      };
     throw thrown;
   }
 }
@@ -67,7 +95,17 @@ function answerOne(law: Law, input: unknown): CalcAnswer {
 /** One object gives one answer; an array gives an array in the same order. */
 export function calculate(name: string, input: unknown): CalcAnswer | readonly CalcAnswer[] {
   const law = findLaw(name);
-  if (!law) return { ok: false, errors: [{ path: '(name)', reason: `there is no law "${name.slice(0, 40)}".`, remedy: `Use one of: ${LAWS.map((known) => known.name).join(', ')}.` }] };
+  if (!law)
+    return {
+      ok: false,
+      errors: [
+        {
+          path: '(name)',
+          reason: `there is no law "${name.slice(0, 40)}".`,
+          remedy: `Use one of: ${LAWS.map((known) => known.name).join(', ')}.`,
+        },
+      ],
+    };
   return Array.isArray(input) ? input.map((entry) => answerOne(law, entry)) : answerOne(law, input);
 }
 

@@ -7,7 +7,8 @@ const atLeastZero = () => Joi.number().min(0);
 const maybe = <S extends Joi.AnySchema>(schema: S) => schema.optional().allow(null);
 const name = () => Joi.string().min(1).max(200);
 const ends = { id: name().required(), a: name().required(), b: name().required() };
-const element = (kind: string, keys: Joi.SchemaMap) => Joi.object({ ...ends, kind: Joi.string().valid(kind).required(), ...keys });
+const element = (kind: string, keys: Joi.SchemaMap) =>
+  Joi.object({ ...ends, kind: Joi.string().valid(kind).required(), ...keys });
 
 const ELEMENTS: Readonly<Record<string, Joi.ObjectSchema>> = {
   resistor: element('resistor', { resistanceOhm: atLeastZero().required() }),
@@ -15,11 +16,24 @@ const ELEMENTS: Readonly<Record<string, Joi.ObjectSchema>> = {
   capacitor: element('capacitor', { capacitanceF: positive().required(), initialVoltageV: maybe(number()) }),
   source: element('source', { voltageV: number().required(), resistanceOhm: maybe(atLeastZero()) }),
   switch: element('switch', { closed: Joi.boolean().required(), resistanceOhm: maybe(atLeastZero()) }),
-  power: element('power', { powerW: number().required(), turnOnV: maybe(atLeastZero()), turnOffV: maybe(atLeastZero()) }),
+  power: element('power', {
+    powerW: number().required(),
+    turnOnV: maybe(atLeastZero()),
+    turnOffV: maybe(atLeastZero()),
+  }),
 };
 
 const elements = Joi.array()
-  .items(Joi.alternatives().conditional('.kind', { switch: Object.entries(ELEMENTS).map(([kind, schema]) => ({ is: kind, then: schema })), otherwise: Joi.object({ kind: Joi.string().valid(...Object.keys(ELEMENTS)).required() }).unknown() }))
+  .items(
+    Joi.alternatives().conditional('.kind', {
+      switch: Object.entries(ELEMENTS).map(([kind, schema]) => ({ is: kind, then: schema })),
+      otherwise: Joi.object({
+        kind: Joi.string()
+          .valid(...Object.keys(ELEMENTS))
+          .required(),
+      }).unknown(),
+    }),
+  )
   .min(1)
   .max(5000)
   .required();
@@ -28,7 +42,10 @@ const transient = Joi.object({
   kind: Joi.string().valid('transient').required(),
   stopS: positive().required(),
   initial: Joi.string().valid('rest', 'operating-point').optional(),
-  events: Joi.array().items(Joi.object({ atS: atLeastZero().required(), id: name().required(), closed: Joi.boolean().required() })).max(1000).optional(),
+  events: Joi.array()
+    .items(Joi.object({ atS: atLeastZero().required(), id: name().required(), closed: Joi.boolean().required() }))
+    .max(1000)
+    .optional(),
   outputs: Joi.array().items(name()).max(5000).optional(),
   samples: Joi.number().integer().min(1).max(20000).optional(),
 });
@@ -36,7 +53,12 @@ const transient = Joi.object({
 export const networkInput = Joi.object({
   elements,
   ground: name().required(),
-  analysis: Joi.alternatives().conditional('.kind', { switch: [{ is: 'transient', then: transient }], otherwise: Joi.object({ kind: Joi.string().valid('operating-point', 'transient').required() }) }).required(),
+  analysis: Joi.alternatives()
+    .conditional('.kind', {
+      switch: [{ is: 'transient', then: transient }],
+      otherwise: Joi.object({ kind: Joi.string().valid('operating-point', 'transient').required() }),
+    })
+    .required(),
 });
 
 export const prechargeInput = Joi.object({

@@ -6,7 +6,9 @@ import type { Element, Network } from '../netlist';
  * conductance, solved by a library. Slow and obvious.
  */
 export function denseNodeVoltages(network: Network): Map<string, number> {
-  const nodes = [...new Set(network.elements.flatMap((element) => [element.a, element.b]))].filter((node) => node !== network.ground);
+  const nodes = [...new Set(network.elements.flatMap((element) => [element.a, element.b]))].filter(
+    (node) => node !== network.ground,
+  );
   const index = new Map(nodes.map((node, i) => [node, i]));
   const g = Matrix.zeros(nodes.length, nodes.length);
   const i = Matrix.zeros(nodes.length, 1);

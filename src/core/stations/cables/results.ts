@@ -31,13 +31,21 @@ export function cableRows(vehicle: Vehicle): CableRow[] {
         temperatureC = reached;
       }
     }
-    const ohm = currentA === null ? null : conductorOhm(resolved, temperatureC ?? resolved.cable?.temperatureClassC ?? 20);
+    const ohm =
+      currentA === null ? null : conductorOhm(resolved, temperatureC ?? resolved.cable?.temperatureClassC ?? 20);
     return {
-      id: resolved.id, resolved, currentA, temperatureC: runsAway ? null : temperatureC, runsAway,
+      id: resolved.id,
+      resolved,
+      currentA,
+      temperatureC: runsAway ? null : temperatureC,
+      runsAway,
       ampacityA: conductorAmpacity(resolved),
       dropV: ohm === null || currentA === null || resolved.lengthM === null ? null : currentA * ohm,
       lossW: ohm === null || currentA === null || resolved.lengthM === null ? null : currentA * currentA * ohm,
-      massKg: resolved.cable && resolved.lengthM !== null ? resolved.cable.massKgPerM * resolved.lengthM * resolved.conductor.parallel : null,
+      massKg:
+        resolved.cable && resolved.lengthM !== null
+          ? resolved.cable.massKgPerM * resolved.lengthM * resolved.conductor.parallel
+          : null,
     };
   });
 }

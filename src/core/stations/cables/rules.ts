@@ -1,12 +1,25 @@
 import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Rule } from '../../checks';
-import { conductorOhm, type SolvedCase } from '../../vehicle';
-import { ASSUMED_POWER, celsius, conductorRef, type Context, corner, deviceRef, NEEDS_CELLS, packMustDeliver, sustainedCases, volts } from '../context';
-import { wayOf } from './way';
+import { conductorOhm, type SolvedCase, wayOf } from '../../vehicle';
+import {
+  ASSUMED_POWER,
+  type Context,
+  celsius,
+  conductorRef,
+  corner,
+  deviceRef,
+  NEEDS_CELLS,
+  packMustDeliver,
+  sustainedCases,
+  volts,
+} from '../context';
 
 const temperature: Rule<Context> = {
   id: 'cable.temperature',
   station: 'cables',
-  sources: ['Heat balance: Churchill and Chu 1975 convection, Stefan–Boltzmann radiation, insulation conductivity', 'Temperature class: ISO 6722 / ISO 19642, the cable’s part'],
+  sources: [
+    'Heat balance: Churchill and Chu 1975 convection, Stefan–Boltzmann radiation, insulation conductivity',
+    'Temperature class: ISO 6722 / ISO 19642, the cable’s part',
+  ],
   judge: ({ vehicle }) => {
     const waitsFor = packMustDeliver(vehicle);
     const sustained = sustainedCases(vehicle);
@@ -21,22 +34,56 @@ const temperature: Rule<Context> = {
       let worst: { solved: SolvedCase; reached: number | null } | null = null;
       for (const solved of sustained) {
         const reached = solved.temperaturesC.get(conductor.id) ?? null;
-        if (!worst || reached === null || (worst.reached !== null && reached > worst.reached)) worst = { solved, reached };
+        if (!worst || reached === null || (worst.reached !== null && reached > worst.reached))
+          worst = { solved, reached };
         if (reached === null) break;
       }
       if (!worst) return [];
       const current = Math.abs(worst.solved.point.elementCurrentsA.get(conductor.id) ?? 0);
       const place = `${zone.name}${laid.conduit ? ', conduit' : ''}`;
-      const assumed = [ASSUMED_POWER, `${zone.name} at ${q(zone.ambientC, 'temperature')} in every corner: the hottest air that stays there.`];
-      if (worst.reached === null) return [{ subject, case: worst.solved.id, holds: false, variant: 'runaway', figures: { current: { value: current, dimension: 'current' }, place }, lines: () => [{ formula: 'I² R(T) exceeds what the surface gives off at every temperature', figures: `${q(current, 'current')} in ${cable.areaMm2} mm²` }], assumed }];
+      const assumed = [
+        ASSUMED_POWER,
+        `${zone.name} at ${q(zone.ambientC, 'temperature')} in every corner: the hottest air that stays there.`,
+      ];
+      if (worst.reached === null)
+        return [
+          {
+            subject,
+            case: worst.solved.id,
+            holds: false,
+            variant: 'runaway',
+            figures: { current: { value: current, dimension: 'current' }, place },
+            lines: () => [
+              {
+                formula: 'I² R(T) exceeds what the surface gives off at every temperature',
+                figures: `${q(current, 'current')} in ${cable.areaMm2} mm²`,
+              },
+            ],
+            assumed,
+          },
+        ];
       const { reached, solved } = worst;
       const margin = marginOfRise(reached, cable.temperatureClassC, zone.ambientC);
       return [
         {
-          subject, case: solved.id, demand: celsius(reached), limit: celsius(cable.temperatureClassC), margin, figures: { place },
+          subject,
+          case: solved.id,
+          demand: celsius(reached),
+          limit: celsius(cable.temperatureClassC),
+          margin,
+          figures: { place },
           lines: () => [
-            { formula: 'I² · R20 · (1 + α(T − 20)) = heat through the insulation = convection + radiation', figures: `${q(current / conductor.conductor.parallel, 'current')}, ${q(cable.resistance20OhmPerM, 'resistancePerLength')}, Ø ${cable.outerDiameterMm} mm, ${q(zone.ambientC, 'temperature')}${laid.conduit ? ', conduit 0.80' : ''}${laid.loadedCircuits > 1 ? `, ${laid.loadedCircuits} circuits` : ''}`, result: celsius(reached), note: corner(solved) },
-            { formula: 'margin = (T_class − T) / (T_class − T_ambient)', figures: `(${cable.temperatureClassC} − ${reached.toFixed(1)}) / (${cable.temperatureClassC} − ${zone.ambientC})`, result: { value: margin, dimension: 'ratio' } },
+            {
+              formula: 'I² · R20 · (1 + α(T − 20)) = heat through the insulation = convection + radiation',
+              figures: `${q(current / conductor.conductor.parallel, 'current')}, ${q(cable.resistance20OhmPerM, 'resistancePerLength')}, Ø ${cable.outerDiameterMm} mm, ${q(zone.ambientC, 'temperature')}${laid.conduit ? ', conduit 0.80' : ''}${laid.loadedCircuits > 1 ? `, ${laid.loadedCircuits} circuits` : ''}`,
+              result: celsius(reached),
+              note: corner(solved),
+            },
+            {
+              formula: 'margin = (T_class − T) / (T_class − T_ambient)',
+              figures: `(${cable.temperatureClassC} − ${reached.toFixed(1)}) / (${cable.temperatureClassC} − ${zone.ambientC})`,
+              result: { value: margin, dimension: 'ratio' },
+            },
           ],
           assumed,
         },
@@ -45,45 +92,85 @@ const temperature: Rule<Context> = {
   },
 };
 
-const CONSUMERS: ReadonlySet<string> = new Set(['inverter', 'charger', 'converter', 'charger-converter', 'heater', 'compressor']);
+const CONSUMERS: ReadonlySet<string> = new Set([
+  'inverter',
+  'charger',
+  'converter',
+  'charger-converter',
+  'heater',
+  'compressor',
+]);
 
 const drop: Rule<Context> = {
   id: 'cable.drop',
   station: 'cables',
-  sources: ['Drop out and back with the hot resistance, joints, fuses and contactors included', 'HV drive path 2 % (engineering judgement)'],
+  sources: [
+    'Drop out and back with the hot resistance, joints, fuses and contactors included',
+    'HV drive path 2 % (engineering judgement)',
+  ],
   judge: ({ vehicle, rules }) => {
     const waitsFor = packMustDeliver(vehicle);
-    return vehicle.devices.filter(({ device }) => CONSUMERS.has(device.kind)).flatMap((device): Finding[] => {
-      const way = wayOf(vehicle, device);
-      if (!way) return [];
-      const unknown = way.conductors.filter((conductor) => conductor.missing.includes('length') || conductor.missing.includes('part'));
-      const subject = deviceRef(device);
-      if (unknown.length > 0) return [{ subject, missing: unknown.flatMap((conductor) => conductor.missing.filter((what) => what !== 'place').map((what) => ({ ref: conductorRef(conductor), what }))) }];
-      if (waitsFor) return [{ subject, waitsFor }];
-      let worst: { solved: SolvedCase; drop: number; pack: number; own: number } | null = null;
-      for (const solved of sustainedCases(vehicle)) {
-        if (!((solved.point.elementCurrentsA.get(device.id) ?? 0) > 0)) continue;
-        const across = (id: string) => Math.abs((solved.point.elementPowersW.get(id) ?? 0) / (solved.point.elementCurrentsA.get(id) || 1));
-        const dropV = way.seriesIds.reduce((sum, id) => sum + across(id), 0);
-        const pack = way.boxIds.reduce((sum, id) => sum + across(id), 0);
-        const own = way.conductors.reduce((sum, conductor) => sum + across(conductor.id), 0);
-        if (!worst || dropV / pack > worst.drop / worst.pack) worst = { solved, drop: dropV, pack, own };
-      }
-      if (!worst) return [];
-      const limit = rules.hvDropShare.value * worst.pack;
-      const margin = marginAtMost(worst.drop, limit);
-      const longest = [...way.conductors].sort((p, r) => (r.lengthM ?? 0) - (p.lengthM ?? 0))[0];
-      return [
-        {
-          subject, case: worst.solved.id, demand: volts(worst.drop), limit: volts(limit), margin,
-          lines: () => [
-            { formula: 'ΔV = Σ I · R(T) over the way out and back', figures: `${way.conductors.length} conductors ${q(worst.own, 'voltage')}, fuses, contactors and shunts ${q(worst.drop - worst.own, 'voltage')}`, result: volts(worst.drop), note: longest ? `Longest: ${longest.conductor.name}, ${q(longest.lengthM ?? 0, 'length')}, ${q(conductorOhm(longest, worst.solved.temperaturesC.get(longest.id) ?? 20), 'resistance')} hot. ${corner(worst.solved)}` : corner(worst.solved) },
-            { formula: 'limit = 2 % of the pack under load', figures: `${rules.hvDropShare.value} · ${q(worst.pack, 'voltage')}`, result: volts(limit) },
-          ],
-          assumed: [ASSUMED_POWER],
-        },
-      ];
-    });
+    return vehicle.devices
+      .filter(({ device }) => CONSUMERS.has(device.kind))
+      .flatMap((device): Finding[] => {
+        const way = wayOf(vehicle, device);
+        if (!way) return [];
+        const unknown = way.conductors.filter(
+          (conductor) => conductor.missing.includes('length') || conductor.missing.includes('part'),
+        );
+        const subject = deviceRef(device);
+        if (unknown.length > 0)
+          return [
+            {
+              subject,
+              missing: unknown.flatMap((conductor) =>
+                conductor.missing
+                  .filter((what) => what !== 'place')
+                  .map((what) => ({ ref: conductorRef(conductor), what })),
+              ),
+            },
+          ];
+        if (waitsFor) return [{ subject, waitsFor }];
+        let worst: { solved: SolvedCase; drop: number; pack: number; own: number } | null = null;
+        for (const solved of sustainedCases(vehicle)) {
+          if (!((solved.point.elementCurrentsA.get(device.id) ?? 0) > 0)) continue;
+          const across = (id: string) =>
+            Math.abs((solved.point.elementPowersW.get(id) ?? 0) / (solved.point.elementCurrentsA.get(id) || 1));
+          const dropV = way.seriesIds.reduce((sum, id) => sum + across(id), 0);
+          const pack = way.boxIds.reduce((sum, id) => sum + across(id), 0);
+          const own = way.conductors.reduce((sum, conductor) => sum + across(conductor.id), 0);
+          if (!worst || dropV / pack > worst.drop / worst.pack) worst = { solved, drop: dropV, pack, own };
+        }
+        if (!worst) return [];
+        const limit = rules.hvDropShare.value * worst.pack;
+        const margin = marginAtMost(worst.drop, limit);
+        const longest = [...way.conductors].sort((p, r) => (r.lengthM ?? 0) - (p.lengthM ?? 0))[0];
+        return [
+          {
+            subject,
+            case: worst.solved.id,
+            demand: volts(worst.drop),
+            limit: volts(limit),
+            margin,
+            lines: () => [
+              {
+                formula: 'ΔV = Σ I · R(T) over the way out and back',
+                figures: `${way.conductors.length} conductors ${q(worst.own, 'voltage')}, fuses, contactors and shunts ${q(worst.drop - worst.own, 'voltage')}`,
+                result: volts(worst.drop),
+                note: longest
+                  ? `Longest: ${longest.conductor.name}, ${q(longest.lengthM ?? 0, 'length')}, ${q(conductorOhm(longest, worst.solved.temperaturesC.get(longest.id) ?? 20), 'resistance')} hot. ${corner(worst.solved)}`
+                  : corner(worst.solved),
+              },
+              {
+                formula: 'limit = 2 % of the pack under load',
+                figures: `${rules.hvDropShare.value} · ${q(worst.pack, 'voltage')}`,
+                result: volts(limit),
+              },
+            ],
+            assumed: [ASSUMED_POWER],
+          },
+        ];
+      });
   },
 };
 
@@ -96,7 +183,21 @@ const voltage: Rule<Context> = {
       const { cable } = conductor;
       if (conductor.conductor.kind !== 'cable' || !cable || fullV === null) return [];
       const margin = marginAtMost(fullV, cable.ratedVoltageV);
-      return [{ subject: conductorRef(conductor), demand: volts(fullV), limit: volts(cable.ratedVoltageV), margin, lines: () => [{ formula: 'margin = (U − V_full) / U', figures: `(${q(cable.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(cable.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] }];
+      return [
+        {
+          subject: conductorRef(conductor),
+          demand: volts(fullV),
+          limit: volts(cable.ratedVoltageV),
+          margin,
+          lines: () => [
+            {
+              formula: 'margin = (U − V_full) / U',
+              figures: `(${q(cable.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(cable.ratedVoltageV, 'voltage')}`,
+              result: { value: margin, dimension: 'ratio' },
+            },
+          ],
+        },
+      ];
     }),
 };
 

@@ -9,12 +9,30 @@ const solved: Rule<Context> = {
   sources: ['Nodal analysis: every island has one solution'],
   judge: ({ vehicle }) => {
     const circuit = { kind: 'build', id: 'circuit', name: 'Traction circuit' } as const;
-    if (vehicle.devices.length === 0 || vehicle.cases.length > 0) return vehicle.cases.length > 0 ? [{ subject: circuit, holds: true, figures: { detail: `${vehicle.cases.length} cases solved` } }] : [];
-    return [{ subject: circuit, ...(vehicle.unsolved?.startsWith('There are no cells') ? { missing: [{ ref: circuit, what: 'cells' }] } : { holds: false }), figures: { detail: vehicle.unsolved ?? '' } }];
+    if (vehicle.devices.length === 0 || vehicle.cases.length > 0)
+      return vehicle.cases.length > 0
+        ? [{ subject: circuit, holds: true, figures: { detail: `${vehicle.cases.length} cases solved` } }]
+        : [];
+    return [
+      {
+        subject: circuit,
+        ...(vehicle.unsolved?.startsWith('There are no cells')
+          ? { missing: [{ ref: circuit, what: 'cells' }] }
+          : { holds: false }),
+        figures: { detail: vehicle.unsolved ?? '' },
+      },
+    ];
   },
 };
 
-const FED: ReadonlySet<string> = new Set(['inverter', 'charger', 'converter', 'charger-converter', 'heater', 'compressor']);
+const FED: ReadonlySet<string> = new Set([
+  'inverter',
+  'charger',
+  'converter',
+  'charger-converter',
+  'heater',
+  'compressor',
+]);
 
 const open: Rule<Context> = {
   id: 'circuit.open',
@@ -23,12 +41,28 @@ const open: Rule<Context> = {
   judge: ({ vehicle }) => {
     const cruise = vehicle.caseOf('cruise/nominal/sustained');
     if (!cruise?.point.solvable) return [];
-    return vehicle.devices.filter(({ device }) => FED.has(device.kind)).map((device): Finding => {
-      const v = terminalVoltage(cruise, { deviceId: device.id, terminal: 'plus' }, { deviceId: device.id, terminal: 'minus' });
-      const fed = v !== null && Math.abs(v) > 1;
-      const reversed = fed && v < 0;
-      return { subject: deviceRef(device), holds: fed && !reversed, figures: { detail: reversed ? 'plus and minus are swapped' : fed ? `${q(v, 'voltage', 3)} in cruise` : 'no closed way to both poles of the pack' } };
-    });
+    return vehicle.devices
+      .filter(({ device }) => FED.has(device.kind))
+      .map((device): Finding => {
+        const v = terminalVoltage(
+          cruise,
+          { deviceId: device.id, terminal: 'plus' },
+          { deviceId: device.id, terminal: 'minus' },
+        );
+        const fed = v !== null && Math.abs(v) > 1;
+        const reversed = fed && v < 0;
+        return {
+          subject: deviceRef(device),
+          holds: fed && !reversed,
+          figures: {
+            detail: reversed
+              ? 'plus and minus are swapped'
+              : fed
+                ? `${q(v, 'voltage', 3)} in cruise`
+                : 'no closed way to both poles of the pack',
+          },
+        };
+      });
   },
 };
 

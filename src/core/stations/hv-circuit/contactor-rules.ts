@@ -2,10 +2,27 @@ import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../
 import { carryCurrent } from '../../physics/contactor';
 import { closingInrush, mainOf } from '../../simulate';
 import { groundOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
-import { amps, ASSUMED_POWER, type Context, corner, deviceRef, NEEDS_CELLS, PACK_REF, packMustDeliver, solvedCases, sustainedCases, volts, worstCurrent } from '../context';
+import {
+  ASSUMED_POWER,
+  amps,
+  type Context,
+  corner,
+  deviceRef,
+  NEEDS_CELLS,
+  PACK_REF,
+  packMustDeliver,
+  solvedCases,
+  sustainedCases,
+  volts,
+  worstCurrent,
+} from '../context';
 
-const contactorsOf = (context: Context): ResolvedDevice[] => context.vehicle.devices.filter(({ device }) => device.kind === 'contactor');
-const needsPart = (device: ResolvedDevice): Finding => ({ subject: deviceRef(device), missing: [{ ref: deviceRef(device), what: 'part' }] });
+const contactorsOf = (context: Context): ResolvedDevice[] =>
+  context.vehicle.devices.filter(({ device }) => device.kind === 'contactor');
+const needsPart = (device: ResolvedDevice): Finding => ({
+  subject: deviceRef(device),
+  missing: [{ ref: deviceRef(device), what: 'part' }],
+});
 
 const voltage: Rule<Context> = {
   id: 'contactor.voltage',
@@ -18,13 +35,27 @@ const voltage: Rule<Context> = {
       const { fullV } = context;
       if (fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
       const margin = marginAtMost(fullV, part.ratedVoltageV);
-      return { subject: deviceRef(device), demand: volts(fullV), limit: volts(part.ratedVoltageV), margin, lines: () => [{ formula: 'margin = (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] };
+      return {
+        subject: deviceRef(device),
+        demand: volts(fullV),
+        limit: volts(part.ratedVoltageV),
+        margin,
+        lines: () => [
+          {
+            formula: 'margin = (U − V_full) / U',
+            figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`,
+            result: { value: margin, dimension: 'ratio' },
+          },
+        ],
+      };
     }),
 };
 
 /** Smallest copper on the studs of a device, mm²; null when none is known. */
 function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number; name: string } | null {
-  const on = vehicle.conductors.filter(({ conductor }) => conductor.a.deviceId === deviceId || conductor.b.deviceId === deviceId);
+  const on = vehicle.conductors.filter(
+    ({ conductor }) => conductor.a.deviceId === deviceId || conductor.b.deviceId === deviceId,
+  );
   const byTerminal = new Map<string, { areaMm2: number; name: string }>();
   for (const { conductor, cable } of on) {
     if (!cable) continue;
@@ -39,7 +70,10 @@ function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number; name: 
 const carry: Rule<Context> = {
   id: 'contactor.carry',
   station: 'hv-circuit',
-  sources: ['Carry current against the cable on the studs: the contactor’s part', 'Derating above 40 °C by √((125 − T_a)/85) (generic)'],
+  sources: [
+    'Carry current against the cable on the studs: the contactor’s part',
+    'Derating above 40 °C by √((125 − T_a)/85) (generic)',
+  ],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
     return contactorsOf(context).flatMap((device): Finding[] => {
@@ -49,15 +83,31 @@ const carry: Rule<Context> = {
       const worst = worstCurrent(sustainedCases(context.vehicle), device.id);
       if (!worst || worst.currentA === 0) return [];
       const stud = studArea(context.vehicle, device.id);
-      if (!stud) return [{ subject: deviceRef(device), missing: [{ ref: deviceRef(device), what: 'the cable on its studs' }] }];
+      if (!stud)
+        return [{ subject: deviceRef(device), missing: [{ ref: deviceRef(device), what: 'the cable on its studs' }] }];
       const limit = carryCurrent(part.carry, stud.areaMm2, device.ambientC);
       const margin = marginAtMost(worst.currentA, limit);
       return [
         {
-          subject: deviceRef(device), case: worst.solved.id, demand: amps(worst.currentA), limit: amps(limit), margin, figures: { cable: `${stud.areaMm2} mm²` },
+          subject: deviceRef(device),
+          case: worst.solved.id,
+          demand: amps(worst.currentA),
+          limit: amps(limit),
+          margin,
+          figures: { cable: `${stud.areaMm2} mm²` },
           lines: () => [
-            { formula: 'I_carry(area) · √((125 − max(T_a, 40))/85)', figures: `${part.carry.map((point) => `${q(point.currentA, 'current')} on ${point.areaMm2} mm²`).join(', ')}; ${stud.areaMm2} mm² at ${q(device.ambientC, 'temperature')}`, result: amps(limit), note: `Thinnest on its studs: ${stud.name}` },
-            { formula: 'margin = (I_carry − I) / I_carry', figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`, result: { value: margin, dimension: 'ratio' }, note: corner(worst.solved) },
+            {
+              formula: 'I_carry(area) · √((125 − max(T_a, 40))/85)',
+              figures: `${part.carry.map((point) => `${q(point.currentA, 'current')} on ${point.areaMm2} mm²`).join(', ')}; ${stud.areaMm2} mm² at ${q(device.ambientC, 'temperature')}`,
+              result: amps(limit),
+              note: `Thinnest on its studs: ${stud.name}`,
+            },
+            {
+              formula: 'margin = (I_carry − I) / I_carry',
+              figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`,
+              result: { value: margin, dimension: 'ratio' },
+              note: corner(worst.solved),
+            },
           ],
           assumed: [ASSUMED_POWER],
         },
@@ -69,7 +119,10 @@ const carry: Rule<Context> = {
 const make: Rule<Context> = {
   id: 'contactor.make',
   station: 'hv-circuit',
-  sources: ['Transient of the closing loop: pack, cables, loop inductance (0.5 µH/m and 5 µH in the cells, generic), link capacitors', 'Make limit: the contactor’s part'],
+  sources: [
+    'Transient of the closing loop: pack, cables, loop inductance (0.5 µH/m and 5 µH in the cells, generic), link capacitors',
+    'Make limit: the contactor’s part',
+  ],
   judge: ({ vehicle, precharge }) => {
     const main = mainOf(vehicle);
     const part = partOf(main, 'contactor');
@@ -78,7 +131,13 @@ const make: Rule<Context> = {
     if (!part) return [needsPart(main)];
     if (ground === null) return [{ subject: deviceRef(main), missing: NEEDS_CELLS }];
     const hasResistor = vehicle.devices.some(({ device }) => device.kind === 'precharge-resistor');
-    if (hasResistor && !precharge) return [{ subject: deviceRef(main), waitsFor: [{ ref: { kind: 'build', id: 'precharge', name: 'Precharge' }, what: 'resistor, relay and link' }] }];
+    if (hasResistor && !precharge)
+      return [
+        {
+          subject: deviceRef(main),
+          waitsFor: [{ ref: { kind: 'build', id: 'precharge', name: 'Precharge' }, what: 'resistor, relay and link' }],
+        },
+      ];
     const packV = precharge?.packV ?? 0;
     const unprecharged = !hasResistor;
     const full = unprecharged ? bareClosing(vehicle, main, ground) : null;
@@ -87,12 +146,34 @@ const make: Rule<Context> = {
     const margin = marginAtMost(closing.peakCurrentA, part.makeCurrentA);
     return [
       {
-        subject: deviceRef(main), demand: amps(closing.peakCurrentA), limit: amps(part.makeCurrentA), margin, figures: { difference: volts(closing.differenceV) }, ...(unprecharged ? { variant: 'unprecharged' } : {}),
+        subject: deviceRef(main),
+        demand: amps(closing.peakCurrentA),
+        limit: amps(part.makeCurrentA),
+        margin,
+        figures: { difference: volts(closing.differenceV) },
+        ...(unprecharged ? { variant: 'unprecharged' } : {}),
         lines: () => [
-          { formula: 'ΔV = V_pack − V_link', figures: precharge ? `${q(packV, 'voltage')} − ${q(packV - closing.differenceV, 'voltage')}` : `${q(closing.differenceV, 'voltage')} − 0 V`, result: volts(closing.differenceV) },
-          { formula: 'peak of the transient i(t) in the loop', figures: `R, L and C of the loop; not ΔV/R`, result: amps(closing.peakCurrentA), note: 'Cells count with half their slow resistance in the first milliseconds (generic).' },
+          {
+            formula: 'ΔV = V_pack − V_link',
+            figures: precharge
+              ? `${q(packV, 'voltage')} − ${q(packV - closing.differenceV, 'voltage')}`
+              : `${q(closing.differenceV, 'voltage')} − 0 V`,
+            result: volts(closing.differenceV),
+          },
+          {
+            formula: 'peak of the transient i(t) in the loop',
+            figures: `R, L and C of the loop; not ΔV/R`,
+            result: amps(closing.peakCurrentA),
+            note: 'Cells count with half their slow resistance in the first milliseconds (generic).',
+          },
         ],
-        ...(precharge && precharge.closeAtS === null ? { assumed: ['The link never reaches the closing level: shown is a closing at the time-out, which a sound sequence refuses.'] } : {}),
+        ...(precharge && precharge.closeAtS === null
+          ? {
+              assumed: [
+                'The link never reaches the closing level: shown is a closing at the time-out, which a sound sequence refuses.',
+              ],
+            }
+          : {}),
       },
     ];
   },
@@ -108,15 +189,32 @@ function bareClosing(vehicle: Vehicle, main: ResolvedDevice, ground: string) {
 const bothPoles: Rule<Context> = {
   id: 'contactor.both-poles',
   station: 'hv-circuit',
-  sources: ['ISO 6469-3: above 60 V DC the terminals outside the box are dead when the circuit is open', 'Single-pole school: up to 144 V with a hand-operated disconnect in the other pole (engineering judgement)'],
+  sources: [
+    'ISO 6469-3: above 60 V DC the terminals outside the box are dead when the circuit is open',
+    'Single-pole school: up to 144 V with a hand-operated disconnect in the other pole (engineering judgement)',
+  ],
   judge: ({ vehicle, fullV, rules }) => {
     if (fullV === null) return [];
-    if (fullV <= rules.classBDcV.value) return [{ subject: PACK_REF, holds: true, figures: { detail: `${q(fullV, 'voltage')} is class A` } }];
-    const has = (role: string) => vehicle.devices.some(({ device }) => device.kind === 'contactor' && device.role === role);
-    if (has('main-plus') && has('main-minus')) return [{ subject: PACK_REF, holds: true, figures: { detail: 'plus and minus are switched' } }];
+    if (fullV <= rules.classBDcV.value)
+      return [{ subject: PACK_REF, holds: true, figures: { detail: `${q(fullV, 'voltage')} is class A` } }];
+    const has = (role: string) =>
+      vehicle.devices.some(({ device }) => device.kind === 'contactor' && device.role === role);
+    if (has('main-plus') && has('main-minus'))
+      return [{ subject: PACK_REF, holds: true, figures: { detail: 'plus and minus are switched' } }];
     const disconnect = vehicle.devices.some(({ device }) => device.kind === 'disconnect');
-    const school = vehicle.build.schools.contactors === 'single-pole' && fullV <= rules.singlePoleMostV.value && disconnect;
-    return [{ subject: PACK_REF, holds: school, figures: { detail: school ? 'single-pole school with a disconnect: keep covers on, the other pole stays connected' : `at ${q(fullV, 'voltage')} both poles must be switched` } }];
+    const school =
+      vehicle.build.schools.contactors === 'single-pole' && fullV <= rules.singlePoleMostV.value && disconnect;
+    return [
+      {
+        subject: PACK_REF,
+        holds: school,
+        figures: {
+          detail: school
+            ? 'single-pole school with a disconnect: keep covers on, the other pole stays connected'
+            : `at ${q(fullV, 'voltage')} both poles must be switched`,
+        },
+      },
+    ];
   },
 };
 
@@ -126,27 +224,40 @@ const disconnect: Rule<Context> = {
   sources: ['Rated voltage and current: the disconnect’s part'],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
-    return context.vehicle.devices.filter(({ device }) => device.kind === 'disconnect').flatMap((device): Finding[] => {
-      const part = partOf(device, 'disconnect');
-      if (!part) return [needsPart(device)];
-      const { fullV } = context;
-      if (fullV === null) return [{ subject: deviceRef(device), missing: NEEDS_CELLS }];
-      if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
-      const worst = worstCurrent(sustainedCases(context.vehicle), device.id);
-      const byVoltage = marginAtMost(fullV, part.ratedVoltageV);
-      const byCurrent = marginAtMost(worst?.currentA ?? 0, part.ratedCurrentA);
-      const voltageBinds = byVoltage <= byCurrent;
-      return [
-        {
-          subject: deviceRef(device), demand: voltageBinds ? volts(fullV) : amps(worst?.currentA ?? 0), limit: voltageBinds ? volts(part.ratedVoltageV) : amps(part.ratedCurrentA), margin: Math.min(byVoltage, byCurrent),
-          lines: () => [
-            { formula: 'by voltage: (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: byVoltage, dimension: 'ratio' } },
-            { formula: 'by current: (I_n − I) / I_n', figures: `(${q(part.ratedCurrentA, 'current')} − ${q(worst?.currentA ?? 0, 'current')}) / ${q(part.ratedCurrentA, 'current')}`, result: { value: byCurrent, dimension: 'ratio' } },
-          ],
-          assumed: [ASSUMED_POWER],
-        },
-      ];
-    });
+    return context.vehicle.devices
+      .filter(({ device }) => device.kind === 'disconnect')
+      .flatMap((device): Finding[] => {
+        const part = partOf(device, 'disconnect');
+        if (!part) return [needsPart(device)];
+        const { fullV } = context;
+        if (fullV === null) return [{ subject: deviceRef(device), missing: NEEDS_CELLS }];
+        if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
+        const worst = worstCurrent(sustainedCases(context.vehicle), device.id);
+        const byVoltage = marginAtMost(fullV, part.ratedVoltageV);
+        const byCurrent = marginAtMost(worst?.currentA ?? 0, part.ratedCurrentA);
+        const voltageBinds = byVoltage <= byCurrent;
+        return [
+          {
+            subject: deviceRef(device),
+            demand: voltageBinds ? volts(fullV) : amps(worst?.currentA ?? 0),
+            limit: voltageBinds ? volts(part.ratedVoltageV) : amps(part.ratedCurrentA),
+            margin: Math.min(byVoltage, byCurrent),
+            lines: () => [
+              {
+                formula: 'by voltage: (U − V_full) / U',
+                figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`,
+                result: { value: byVoltage, dimension: 'ratio' },
+              },
+              {
+                formula: 'by current: (I_n − I) / I_n',
+                figures: `(${q(part.ratedCurrentA, 'current')} − ${q(worst?.currentA ?? 0, 'current')}) / ${q(part.ratedCurrentA, 'current')}`,
+                result: { value: byCurrent, dimension: 'ratio' },
+              },
+            ],
+            assumed: [ASSUMED_POWER],
+          },
+        ];
+      });
   },
 };
 

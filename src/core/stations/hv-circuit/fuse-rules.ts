@@ -1,40 +1,77 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { continuousCurrent, isFullRange } from '../../physics/fuse';
 import { conductorAmpacity, partOf, protectingFuses, type ResolvedConductor, type ResolvedDevice } from '../../vehicle';
-import { amps, ASSUMED_POWER, celsius, conductorRef, type Context, corner, deviceRef, NEEDS_CELLS, packMustDeliver, sustainedCases, volts, worstCurrent } from '../context';
+import {
+  ASSUMED_POWER,
+  amps,
+  type Context,
+  celsius,
+  conductorRef,
+  corner,
+  deviceRef,
+  NEEDS_CELLS,
+  packMustDeliver,
+  sustainedCases,
+  volts,
+  worstCurrent,
+} from '../context';
 
-const fusesOf = (context: Context): ResolvedDevice[] => context.vehicle.devices.filter(({ device }) => device.kind === 'fuse');
-const needsPart = (device: ResolvedDevice): Finding => ({ subject: deviceRef(device), missing: [{ ref: deviceRef(device), what: 'part' }] });
+const fusesOf = (context: Context): ResolvedDevice[] =>
+  context.vehicle.devices.filter(({ device }) => device.kind === 'fuse');
+const needsPart = (device: ResolvedDevice): Finding => ({
+  subject: deviceRef(device),
+  missing: [{ ref: deviceRef(device), what: 'part' }],
+});
 
 const dcRating: Rule<Context> = {
   id: 'fuse.dc-rating',
   station: 'hv-circuit',
-  sources: ['IEC 60269-1: a fuse breaks DC only up to a stated DC voltage; with no current zero the arc does not end by itself'],
+  sources: [
+    'IEC 60269-1: a fuse breaks DC only up to a stated DC voltage; with no current zero the arc does not end by itself',
+  ],
   judge: (context) =>
     fusesOf(context).map((device) => {
       const fuse = partOf(device, 'fuse');
       if (!fuse) return needsPart(device);
       const stated = fuse.ratedVoltageDcV !== null;
-      return { subject: deviceRef(device), holds: stated, figures: { detail: stated ? `${fuse.ratedVoltageDcV} V DC stated` : 'an AC rating says nothing about DC' } };
+      return {
+        subject: deviceRef(device),
+        holds: stated,
+        figures: { detail: stated ? `${fuse.ratedVoltageDcV} V DC stated` : 'an AC rating says nothing about DC' },
+      };
     }),
 };
 
 const dcVoltage: Rule<Context> = {
   id: 'fuse.dc-voltage',
   station: 'hv-circuit',
-  sources: ['IEC 60269-1: rated DC voltage at or above the highest voltage of the circuit', 'Full charge: charge voltage of every cell in series'],
+  sources: [
+    'IEC 60269-1: rated DC voltage at or above the highest voltage of the circuit',
+    'Full charge: charge voltage of every cell in series',
+  ],
   judge: (context) =>
     fusesOf(context).map((device) => {
       const fuse = partOf(device, 'fuse');
       if (!fuse) return needsPart(device);
       const { fullV } = context;
       if (fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
-      if (fuse.ratedVoltageDcV === null) return { subject: deviceRef(device), waitsFor: [{ ref: deviceRef(device), what: 'a DC rating' }] };
+      if (fuse.ratedVoltageDcV === null)
+        return { subject: deviceRef(device), waitsFor: [{ ref: deviceRef(device), what: 'a DC rating' }] };
       const { ratedVoltageDcV } = fuse;
       const margin = marginAtMost(fullV, ratedVoltageDcV);
       return {
-        subject: deviceRef(device), demand: volts(fullV), limit: volts(ratedVoltageDcV), margin,
-        lines: () => [{ formula: 'margin = (U_dc − V_full) / U_dc', figures: `(${q(ratedVoltageDcV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(ratedVoltageDcV, 'voltage')}`, result: { value: margin, dimension: 'ratio' }, note: 'The whole string counts, also for a fuse in the middle of it.' }],
+        subject: deviceRef(device),
+        demand: volts(fullV),
+        limit: volts(ratedVoltageDcV),
+        margin,
+        lines: () => [
+          {
+            formula: 'margin = (U_dc − V_full) / U_dc',
+            figures: `(${q(ratedVoltageDcV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(ratedVoltageDcV, 'voltage')}`,
+            result: { value: margin, dimension: 'ratio' },
+            note: 'The whole string counts, also for a fuse in the middle of it.',
+          },
+        ],
         assumed: [`The loop’s time constant is at most the fuse’s proved ${q(fuse.ratedTimeConstantS, 'time')}.`],
       };
     }),
@@ -56,10 +93,24 @@ const continuous: Rule<Context> = {
       const margin = marginAtMost(worst.currentA, limit);
       return [
         {
-          subject: deviceRef(device), case: worst.solved.id, demand: amps(worst.currentA), limit: amps(limit), margin, figures: { ambient: celsius(device.ambientC) },
+          subject: deviceRef(device),
+          case: worst.solved.id,
+          demand: amps(worst.currentA),
+          limit: amps(limit),
+          margin,
+          figures: { ambient: celsius(device.ambientC) },
           lines: () => [
-            { formula: 'I_cont = I_n · k · √((θ_max − T_a)/(θ_max − 25))', figures: `${q(fuse.ratedCurrentA, 'current')} · ${fuse.continuousFactor} · √((${fuse.temperatureLimitC} − ${device.ambientC})/(${fuse.temperatureLimitC} − 25))`, result: amps(limit) },
-            { formula: 'margin = (I_cont − I) / I_cont', figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`, result: { value: margin, dimension: 'ratio' }, note: corner(worst.solved) },
+            {
+              formula: 'I_cont = I_n · k · √((θ_max − T_a)/(θ_max − 25))',
+              figures: `${q(fuse.ratedCurrentA, 'current')} · ${fuse.continuousFactor} · √((${fuse.temperatureLimitC} − ${device.ambientC})/(${fuse.temperatureLimitC} − 25))`,
+              result: amps(limit),
+            },
+            {
+              formula: 'margin = (I_cont − I) / I_cont',
+              figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`,
+              result: { value: margin, dimension: 'ratio' },
+              note: corner(worst.solved),
+            },
           ],
           assumed: [ASSUMED_POWER],
         },
@@ -92,7 +143,10 @@ function weakestBehind(context: Context): Map<string, { conductor: ResolvedCondu
 const cableOverload: Rule<Context> = {
   id: 'fuse.cable-overload',
   station: 'hv-circuit',
-  sources: ['IEC 60364-4-43, 433.1: I_n ≤ I_z and I_2 ≤ 1.45 · I_z', 'I_z: heat balance of the cable in its place, free-air correlations'],
+  sources: [
+    'IEC 60364-4-43, 433.1: I_n ≤ I_z and I_2 ≤ 1.45 · I_z',
+    'I_z: heat balance of the cable in its place, free-air correlations',
+  ],
   judge: (context) => {
     const weakest = weakestBehind(context);
     return fusesOf(context).flatMap((device): Finding[] => {
@@ -103,16 +157,46 @@ const cableOverload: Rule<Context> = {
       const { conductor, carriesA } = behind;
       const area = conductor.cable!.areaMm2;
       if (!isFullRange(fuse.minimumBreakingMultiple)) {
-        return [{ subject: deviceRef(device), holds: false, variant: 'partial', demand: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA), limit: amps(carriesA), figures: { cable: conductor.conductor.name }, lines: () => [{ formula: 'I_min break = multiple · I_n', figures: `${fuse.minimumBreakingMultiple} · ${q(fuse.ratedCurrentA, 'current')}`, result: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA), note: 'Below this it melts without breaking. Another overload protection must be named.' }] }];
+        return [
+          {
+            subject: deviceRef(device),
+            holds: false,
+            variant: 'partial',
+            demand: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA),
+            limit: amps(carriesA),
+            figures: { cable: conductor.conductor.name },
+            lines: () => [
+              {
+                formula: 'I_min break = multiple · I_n',
+                figures: `${fuse.minimumBreakingMultiple} · ${q(fuse.ratedCurrentA, 'current')}`,
+                result: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA),
+                note: 'Below this it melts without breaking. Another overload protection must be named.',
+              },
+            ],
+          },
+        ];
       }
       const fusing = fuse.fusingMultiple * fuse.ratedCurrentA;
       const margin = Math.min(marginAtMost(fuse.ratedCurrentA, carriesA), marginAtMost(fusing, 1.45 * carriesA));
       return [
         {
-          subject: deviceRef(device), demand: amps(fuse.ratedCurrentA), limit: amps(carriesA), margin, figures: { cable: `${area} mm²`, conductor: conductor.conductor.name },
+          subject: deviceRef(device),
+          demand: amps(fuse.ratedCurrentA),
+          limit: amps(carriesA),
+          margin,
+          figures: { cable: `${area} mm²`, conductor: conductor.conductor.name },
           lines: () => [
-            { formula: 'I_n ≤ I_z', figures: `${q(fuse.ratedCurrentA, 'current')} ≤ ${q(carriesA, 'current')}`, result: { value: marginAtMost(fuse.ratedCurrentA, carriesA), dimension: 'ratio' }, note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${area} mm², ${conductor.cable!.temperatureClassC} °C class, ${conductor.zone!.name} at ${q(conductor.zone!.ambientC, 'temperature')}${conductor.laid!.conduit ? ', in conduit' : ''}${conductor.laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}.` },
-            { formula: 'I_2 = fusing multiple · I_n ≤ 1.45 · I_z', figures: `${fuse.fusingMultiple} · ${q(fuse.ratedCurrentA, 'current')} = ${q(fusing, 'current')} ≤ ${q(1.45 * carriesA, 'current')}`, result: { value: marginAtMost(fusing, 1.45 * carriesA), dimension: 'ratio' } },
+            {
+              formula: 'I_n ≤ I_z',
+              figures: `${q(fuse.ratedCurrentA, 'current')} ≤ ${q(carriesA, 'current')}`,
+              result: { value: marginAtMost(fuse.ratedCurrentA, carriesA), dimension: 'ratio' },
+              note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${area} mm², ${conductor.cable!.temperatureClassC} °C class, ${conductor.zone!.name} at ${q(conductor.zone!.ambientC, 'temperature')}${conductor.laid!.conduit ? ', in conduit' : ''}${conductor.laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}.`,
+            },
+            {
+              formula: 'I_2 = fusing multiple · I_n ≤ 1.45 · I_z',
+              figures: `${fuse.fusingMultiple} · ${q(fuse.ratedCurrentA, 'current')} = ${q(fusing, 'current')} ≤ ${q(1.45 * carriesA, 'current')}`,
+              result: { value: marginAtMost(fusing, 1.45 * carriesA), dimension: 'ratio' },
+            },
           ],
         },
       ];
@@ -129,7 +213,11 @@ const present: Rule<Context> = {
     const { of, unfed } = protectingFuses(vehicle, 'fuse');
     return vehicle.conductors
       .filter((conductor) => !unfed.has(conductor.id) && (of.get(conductor.id) ?? []).length === 0)
-      .map((conductor) => ({ subject: conductorRef(conductor), holds: false, figures: { detail: 'no fuse opens when it is shorted' } }));
+      .map((conductor) => ({
+        subject: conductorRef(conductor),
+        holds: false,
+        figures: { detail: 'no fuse opens when it is shorted' },
+      }));
   },
 };
 

@@ -5,4 +5,9 @@ import { CONTACTOR_RULES } from './contactor-rules';
 import { FUSE_RULES } from './fuse-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
 
-export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [...CIRCUIT_RULES, ...FUSE_RULES, ...CONTACTOR_RULES, ...PRECHARGE_RULES];
+export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
+  ...CIRCUIT_RULES,
+  ...FUSE_RULES,
+  ...CONTACTOR_RULES,
+  ...PRECHARGE_RULES,
+];

@@ -13,9 +13,16 @@ function resistorOf(context: Context): ResolvedDevice | undefined {
 function withRun(context: Context, judge: (run: PrechargeRun, resistor: ResolvedDevice) => Finding): Finding[] {
   const resistor = resistorOf(context);
   if (!resistor) return [];
-  if (!partOf(resistor, 'resistor')) return [{ subject: deviceRef(resistor), missing: [{ ref: deviceRef(resistor), what: 'part' }] }];
+  if (!partOf(resistor, 'resistor'))
+    return [{ subject: deviceRef(resistor), missing: [{ ref: deviceRef(resistor), what: 'part' }] }];
   if (context.fullV === null) return [{ subject: deviceRef(resistor), missing: NEEDS_CELLS }];
-  if (!context.precharge) return [{ subject: deviceRef(resistor), missing: [{ ref: deviceRef(resistor), what: 'a closed way from the pack through it to a link capacitor' }] }];
+  if (!context.precharge)
+    return [
+      {
+        subject: deviceRef(resistor),
+        missing: [{ ref: deviceRef(resistor), what: 'a closed way from the pack through it to a link capacitor' }],
+      },
+    ];
   return [judge(context.precharge, resistor)];
 }
 
@@ -25,11 +32,28 @@ const reaches: Rule<Context> = {
   sources: [TRANSIENT],
   judge: (context) =>
     withRun(context, (run, resistor) => {
-      const hangs = run.wakes.map((wake) => `${context.vehicle.deviceOf.get(wake.deviceId)?.device.name ?? 'a load'} wakes at ${q(wake.atS, 'time', 2)}${wake.times > 1 ? ` and cycles ${wake.times} times` : ''}`);
+      const hangs = run.wakes.map(
+        (wake) =>
+          `${context.vehicle.deviceOf.get(wake.deviceId)?.device.name ?? 'a load'} wakes at ${q(wake.atS, 'time', 2)}${wake.times > 1 ? ` and cycles ${wake.times} times` : ''}`,
+      );
       const end = run.curve.at(-1)?.linkV ?? 0;
       return {
-        subject: deviceRef(resistor), holds: run.closeAtS !== null, figures: { detail: run.closeAtS !== null ? `at ${q(run.closeAtS, 'time', 3)}` : `stays at ${q(end, 'voltage', 3)}${hangs.length > 0 ? `: ${hangs.join(', ')}` : ''}` },
-        lines: () => [{ formula: 'V_link ≥ fraction · V_pack before the time-out', figures: `${run.closeFraction} · ${q(run.packV, 'voltage')} = ${q(run.closeFraction * run.packV, 'voltage')} within ${q(run.timeoutS, 'time')}`, result: volts(end), ...(hangs.length > 0 ? { note: hangs.join('; ') } : {}) }],
+        subject: deviceRef(resistor),
+        holds: run.closeAtS !== null,
+        figures: {
+          detail:
+            run.closeAtS !== null
+              ? `at ${q(run.closeAtS, 'time', 3)}`
+              : `stays at ${q(end, 'voltage', 3)}${hangs.length > 0 ? `: ${hangs.join(', ')}` : ''}`,
+        },
+        lines: () => [
+          {
+            formula: 'V_link ≥ fraction · V_pack before the time-out',
+            figures: `${run.closeFraction} · ${q(run.packV, 'voltage')} = ${q(run.closeFraction * run.packV, 'voltage')} within ${q(run.timeoutS, 'time')}`,
+            result: volts(end),
+            ...(hangs.length > 0 ? { note: hangs.join('; ') } : {}),
+          },
+        ],
       };
     }),
 };
@@ -47,10 +71,22 @@ const time: Rule<Context> = {
       const limit = Math.min(run.timeoutS, context.rules.prechargeMostS.value);
       const margin = marginAtMost(closeAtS, limit);
       return {
-        subject: deviceRef(resistor), demand: { value: closeAtS, dimension: 'time' }, limit: { value: limit, dimension: 'time' }, margin, figures: { fraction: { value: run.closeFraction, dimension: 'ratio' } },
+        subject: deviceRef(resistor),
+        demand: { value: closeAtS, dimension: 'time' },
+        limit: { value: limit, dimension: 'time' },
+        margin,
+        figures: { fraction: { value: run.closeFraction, dimension: 'ratio' } },
         lines: () => [
-          { formula: 'by transient; for a plain RC: t = −R · C · ln(1 − p)', figures: `−${q(run.resistanceOhm, 'resistance')} · ${q(run.linkCapacitanceF, 'capacitance')} · ln(1 − ${run.closeFraction}) = ${q(-run.resistanceOhm * run.linkCapacitanceF * Math.log(1 - run.closeFraction), 'time')}`, result: { value: closeAtS, dimension: 'time' } },
-          { formula: 'limit = min(time-out, 2 s)', figures: `min(${q(run.timeoutS, 'time')}, ${q(context.rules.prechargeMostS.value, 'time')})`, result: { value: limit, dimension: 'time' } },
+          {
+            formula: 'by transient; for a plain RC: t = −R · C · ln(1 − p)',
+            figures: `−${q(run.resistanceOhm, 'resistance')} · ${q(run.linkCapacitanceF, 'capacitance')} · ln(1 − ${run.closeFraction}) = ${q(-run.resistanceOhm * run.linkCapacitanceF * Math.log(1 - run.closeFraction), 'time')}`,
+            result: { value: closeAtS, dimension: 'time' },
+          },
+          {
+            formula: 'limit = min(time-out, 2 s)',
+            figures: `min(${q(run.timeoutS, 'time')}, ${q(context.rules.prechargeMostS.value, 'time')})`,
+            result: { value: limit, dimension: 'time' },
+          },
         ],
       };
     }),
@@ -65,8 +101,18 @@ const energy: Rule<Context> = {
       const part = partOf(resistor, 'resistor')!;
       const margin = marginAtMost(run.resistorEnergyJ, part.pulseEnergyJ);
       return {
-        subject: deviceRef(resistor), demand: { value: run.resistorEnergyJ, dimension: 'energy' }, limit: { value: part.pulseEnergyJ, dimension: 'energy' }, margin,
-        lines: () => [{ formula: 'E = ∫ I² R dt; for a plain RC about ½ · C · V²', figures: `½ · ${q(run.linkCapacitanceF, 'capacitance')} · (${q(run.packV, 'voltage')})² = ${q(0.5 * run.linkCapacitanceF * run.packV ** 2, 'energy')}`, result: { value: run.resistorEnergyJ, dimension: 'energy' }, note: `Peak ${q(run.peakPowerW, 'power')}, ${q(run.peakCurrentA, 'current')}.` }],
+        subject: deviceRef(resistor),
+        demand: { value: run.resistorEnergyJ, dimension: 'energy' },
+        limit: { value: part.pulseEnergyJ, dimension: 'energy' },
+        margin,
+        lines: () => [
+          {
+            formula: 'E = ∫ I² R dt; for a plain RC about ½ · C · V²',
+            figures: `½ · ${q(run.linkCapacitanceF, 'capacitance')} · (${q(run.packV, 'voltage')})² = ${q(0.5 * run.linkCapacitanceF * run.packV ** 2, 'energy')}`,
+            result: { value: run.resistorEnergyJ, dimension: 'energy' },
+            note: `Peak ${q(run.peakPowerW, 'power')}, ${q(run.peakCurrentA, 'current')}.`,
+          },
+        ],
       };
     }),
 };
@@ -79,7 +125,19 @@ const voltage: Rule<Context> = {
     withRun(context, (run, resistor) => {
       const part = partOf(resistor, 'resistor')!;
       const margin = marginAtMost(run.packV, part.ratedVoltageV);
-      return { subject: deviceRef(resistor), demand: volts(run.packV), limit: volts(part.ratedVoltageV), margin, lines: () => [{ formula: 'margin = (U − V_full) / U', figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(run.packV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`, result: { value: margin, dimension: 'ratio' } }] };
+      return {
+        subject: deviceRef(resistor),
+        demand: volts(run.packV),
+        limit: volts(part.ratedVoltageV),
+        margin,
+        lines: () => [
+          {
+            formula: 'margin = (U − V_full) / U',
+            figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(run.packV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`,
+            result: { value: margin, dimension: 'ratio' },
+          },
+        ],
+      };
     }),
 };
 
@@ -94,8 +152,20 @@ const fault: Rule<Context> = {
       const energyJ = powerW * run.timeoutS;
       const margin = marginAtMost(energyJ, part.pulseEnergyJ);
       return {
-        subject: deviceRef(resistor), demand: { value: energyJ, dimension: 'energy' }, limit: { value: part.pulseEnergyJ, dimension: 'energy' }, margin,
-        lines: () => [{ formula: 'E = V² / R · time-out', figures: `(${q(run.packV, 'voltage')})² / ${q(run.resistanceOhm, 'resistance')} · ${q(run.timeoutS, 'time')}`, result: { value: energyJ, dimension: 'energy' }, ...(context.vehicle.build.precharge.timeoutS === null ? { note: 'Time-out: twice the expected time to the closing level.' } : {}) }],
+        subject: deviceRef(resistor),
+        demand: { value: energyJ, dimension: 'energy' },
+        limit: { value: part.pulseEnergyJ, dimension: 'energy' },
+        margin,
+        lines: () => [
+          {
+            formula: 'E = V² / R · time-out',
+            figures: `(${q(run.packV, 'voltage')})² / ${q(run.resistanceOhm, 'resistance')} · ${q(run.timeoutS, 'time')}`,
+            result: { value: energyJ, dimension: 'energy' },
+            ...(context.vehicle.build.precharge.timeoutS === null
+              ? { note: 'Time-out: twice the expected time to the closing level.' }
+              : {}),
+          },
+        ],
       };
     }),
 };

@@ -1,2 +1,2 @@
-export { type BoxFigures, packResults, type PackResults, type WindowRow } from './results';
+export { type BoxFigures, type PackResults, packResults, type WindowRow } from './results';
 export { PACK_RULES } from './rules';

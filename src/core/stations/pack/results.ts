@@ -56,7 +56,16 @@ export function packResults(vehicle: Vehicle): PackResults | null {
     const cellsInParallel = box.device.cellsInParallel ?? 1;
     const nominalV = cellsInSeries * cell.nominalV;
     const ah = cell.capacityAh * cellsInParallel;
-    boxes.push({ id: box.id, name: box.device.name, cellsInSeries, cellsInParallel, nominalV, fullV: cellsInSeries * cell.fullV, energyJ: nominalV * ah * 3600, massKg: cellsInSeries * cellsInParallel * cell.massKg });
+    boxes.push({
+      id: box.id,
+      name: box.device.name,
+      cellsInSeries,
+      cellsInParallel,
+      nominalV,
+      fullV: cellsInSeries * cell.fullV,
+      energyJ: nominalV * ah * 3600,
+      massKg: cellsInSeries * cellsInParallel * cell.massKg,
+    });
     emptyRestV += cellsInSeries * openCircuitVoltage(cell.chemistry, vehicle.build.packLimits.socEmpty);
     resistanceNewOhm += source.resistanceOhm;
     resistanceColdAgedOhm += boxSource(box, cold!)!.resistanceOhm;
@@ -66,14 +75,29 @@ export function packResults(vehicle: Vehicle): PackResults | null {
   const sum = (pick: (box: BoxFigures) => number) => boxes.reduce((total, box) => total + pick(box), 0);
   const nominalV = sum((box) => box.nominalV);
   const loaded = vehicle.cases.filter((solved) => solved.point.solvable && solved.state.closed.length > 0);
-  const sags = loaded.map((solved) => boxes.reduce((total, box) => {
-    const v = solved.point.nodeVoltagesV;
-    return total + ((v.get(`${box.id}.plus`) ?? 0) - (v.get(`${box.id}.minus`) ?? 0));
-  }, 0));
+  const sags = loaded.map((solved) =>
+    boxes.reduce((total, box) => {
+      const v = solved.point.nodeVoltagesV;
+      return total + ((v.get(`${box.id}.plus`) ?? 0) - (v.get(`${box.id}.minus`) ?? 0));
+    }, 0),
+  );
   const grossEnergyJ = nominalV * capacityAh * 3600;
-  const windows = vehicle.devices.flatMap(({ id, device, part }): WindowRow[] => (part && 'window' in part ? [{ deviceId: id, name: device.name, ...part.window }] : []));
+  const windows = vehicle.devices.flatMap(({ id, device, part }): WindowRow[] =>
+    part && 'window' in part ? [{ deviceId: id, name: device.name, ...part.window }] : [],
+  );
   return {
-    boxes, cellsInSeries: sum((box) => box.cellsInSeries), nominalV, fullV: sum((box) => box.fullV), emptyRestV, sagV: sags.length > 0 ? Math.min(...sags) : null,
-    grossEnergyJ, usableEnergyJ: grossEnergyJ * (1 - vehicle.build.packLimits.socEmpty), capacityAh, massKg: sum((box) => box.massKg), resistanceNewOhm, resistanceColdAgedOhm, windows,
+    boxes,
+    cellsInSeries: sum((box) => box.cellsInSeries),
+    nominalV,
+    fullV: sum((box) => box.fullV),
+    emptyRestV,
+    sagV: sags.length > 0 ? Math.min(...sags) : null,
+    grossEnergyJ,
+    usableEnergyJ: grossEnergyJ * (1 - vehicle.build.packLimits.socEmpty),
+    capacityAh,
+    massKg: sum((box) => box.massKg),
+    resistanceNewOhm,
+    resistanceColdAgedOhm,
+    windows,
   };
 }

@@ -1,6 +1,19 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { boxSource, devicePowerW, partOf, type SolvedCase, terminalVoltage } from '../../vehicle';
-import { amps, ASSUMED_POWER, type Context, corner, deviceRef, NEEDS_CELLS, PACK_REF, packMustDeliver, solvedCases, volts, watts, worstCurrent } from '../context';
+import {
+  ASSUMED_POWER,
+  amps,
+  type Context,
+  corner,
+  deviceRef,
+  NEEDS_CELLS,
+  PACK_REF,
+  packMustDeliver,
+  solvedCases,
+  volts,
+  watts,
+  worstCurrent,
+} from '../context';
 
 const SOLVED = 'Nodal solution of the circuit in every state and corner';
 
@@ -10,13 +23,24 @@ const present: Rule<Context> = {
   sources: [],
   judge: ({ vehicle }) => {
     const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
-    const bare = boxes.filter((box) => !boxSource(box, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false }));
+    const bare = boxes.filter(
+      (box) => !boxSource(box, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false }),
+    );
     if (boxes.length === 0) return [{ subject: PACK_REF, missing: NEEDS_CELLS }];
-    return [bare.length > 0 ? { subject: PACK_REF, missing: bare.map((box) => ({ ref: deviceRef(box), what: 'cells' })) } : { subject: PACK_REF, holds: true, figures: { detail: `${boxes.length} ${boxes.length === 1 ? 'box' : 'boxes'}` } }];
+    return [
+      bare.length > 0
+        ? { subject: PACK_REF, missing: bare.map((box) => ({ ref: deviceRef(box), what: 'cells' })) }
+        : {
+            subject: PACK_REF,
+            holds: true,
+            figures: { detail: `${boxes.length} ${boxes.length === 1 ? 'box' : 'boxes'}` },
+          },
+    ];
   },
 };
 
-const askedW = (vehicle: Context['vehicle'], solved: SolvedCase): number => vehicle.devices.reduce((sum, device) => sum + Math.max(0, devicePowerW(vehicle, device, solved.state.id)), 0);
+const askedW = (vehicle: Context['vehicle'], solved: SolvedCase): number =>
+  vehicle.devices.reduce((sum, device) => sum + Math.max(0, devicePowerW(vehicle, device, solved.state.id)), 0);
 
 const delivers: Rule<Context> = {
   id: 'pack.delivers',
@@ -25,15 +49,30 @@ const delivers: Rule<Context> = {
   judge: ({ vehicle }) => {
     const candidates = vehicle.cases.filter((solved) => solved.point.maximumLoadFactor !== null);
     if (candidates.length === 0) return [];
-    const solved = candidates.reduce((worst, next) => (next.point.maximumLoadFactor! < worst.point.maximumLoadFactor! ? next : worst));
+    const solved = candidates.reduce((worst, next) =>
+      next.point.maximumLoadFactor! < worst.point.maximumLoadFactor! ? next : worst,
+    );
     const factor = solved.point.maximumLoadFactor!;
     const asked = askedW(vehicle, solved);
     return [
       {
-        subject: PACK_REF, case: solved.id, demand: watts(asked), limit: watts(asked * factor), margin: marginAtMost(asked, asked * factor),
+        subject: PACK_REF,
+        case: solved.id,
+        demand: watts(asked),
+        limit: watts(asked * factor),
+        margin: marginAtMost(asked, asked * factor),
         lines: () => [
-          { formula: 'P_most = k · P_asked, k where the solution vanishes', figures: `${factor.toPrecision(4)} · ${q(asked, 'power')}`, result: watts(asked * factor), note: corner(solved) },
-          { formula: 'margin = (P_most − P_asked) / P_most', figures: `(${q(asked * factor, 'power')} − ${q(asked, 'power')}) / ${q(asked * factor, 'power')}`, result: { value: marginAtMost(asked, asked * factor), dimension: 'ratio' } },
+          {
+            formula: 'P_most = k · P_asked, k where the solution vanishes',
+            figures: `${factor.toPrecision(4)} · ${q(asked, 'power')}`,
+            result: watts(asked * factor),
+            note: corner(solved),
+          },
+          {
+            formula: 'margin = (P_most − P_asked) / P_most',
+            figures: `(${q(asked * factor, 'power')} − ${q(asked, 'power')}) / ${q(asked * factor, 'power')}`,
+            result: { value: marginAtMost(asked, asked * factor), dimension: 'ratio' },
+          },
         ],
         assumed: [ASSUMED_POWER],
       },
@@ -66,12 +105,28 @@ const sag: Rule<Context> = {
       const perCell = v / series;
       return [
         {
-          subject: deviceRef(box), case: solved.id, demand: { value: perCell, dimension: 'voltage' }, limit: volts(cell.emptyV), margin: marginAtLeast(perCell, cell.emptyV),
+          subject: deviceRef(box),
+          case: solved.id,
+          demand: { value: perCell, dimension: 'voltage' },
+          limit: volts(cell.emptyV),
+          margin: marginAtLeast(perCell, cell.emptyV),
           lines: () => [
-            { formula: 'V = V_rest − I · R', figures: `${q(source.voltageV, 'voltage')} − ${q(current, 'current')} · ${q(source.resistanceOhm, 'resistance')}`, result: volts(v), note: corner(solved) },
-            { formula: 'V per cell = V / cells in series', figures: `${q(v, 'voltage')} / ${series}`, result: volts(perCell) },
+            {
+              formula: 'V = V_rest − I · R',
+              figures: `${q(source.voltageV, 'voltage')} − ${q(current, 'current')} · ${q(source.resistanceOhm, 'resistance')}`,
+              result: volts(v),
+              note: corner(solved),
+            },
+            {
+              formula: 'V per cell = V / cells in series',
+              figures: `${q(v, 'voltage')} / ${series}`,
+              result: volts(perCell),
+            },
           ],
-          assumed: [ASSUMED_POWER, `Cells at ${q(solved.corner.cellTemperatureC, 'temperature')}, state of charge ${Math.round(solved.corner.soc * 100)} %, health ${Math.round(solved.corner.health * 100)} %.`],
+          assumed: [
+            ASSUMED_POWER,
+            `Cells at ${q(solved.corner.cellTemperatureC, 'temperature')}, state of charge ${Math.round(solved.corner.soc * 100)} %, health ${Math.round(solved.corner.health * 100)} %.`,
+          ],
         },
       ];
     });
@@ -79,7 +134,10 @@ const sag: Rule<Context> = {
 };
 
 /** Highest and lowest terminal voltage of a bus device over the cases in which it is fed. */
-function extremes(context: Context, deviceId: string): { high: { v: number; solved: SolvedCase }; low: { v: number; solved: SolvedCase } } | null {
+function extremes(
+  context: Context,
+  deviceId: string,
+): { high: { v: number; solved: SolvedCase }; low: { v: number; solved: SolvedCase } } | null {
   let high: { v: number; solved: SolvedCase } | null = null;
   let low: { v: number; solved: SolvedCase } | null = null;
   for (const solved of solvedCases(context.vehicle)) {
@@ -113,8 +171,20 @@ const voltageMax: Rule<Context> = {
       const width = window.workingMaxV - window.workingMinV;
       return [
         {
-          subject: deviceRef(device), case: solved.id, demand: volts(v), limit: volts(limit), margin: (limit - v) / width, ...(destroys ? { variant: 'survives' } : {}),
-          lines: () => [{ formula: 'margin = (V_limit − V_full) / (V_working max − V_working min)', figures: `(${q(limit, 'voltage')} − ${q(v, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`, result: { value: (limit - v) / width, dimension: 'ratio' }, note: corner(solved) }],
+          subject: deviceRef(device),
+          case: solved.id,
+          demand: volts(v),
+          limit: volts(limit),
+          margin: (limit - v) / width,
+          ...(destroys ? { variant: 'survives' } : {}),
+          lines: () => [
+            {
+              formula: 'margin = (V_limit − V_full) / (V_working max − V_working min)',
+              figures: `(${q(limit, 'voltage')} − ${q(v, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`,
+              result: { value: (limit - v) / width, dimension: 'ratio' },
+              note: corner(solved),
+            },
+          ],
         },
       ];
     }),
@@ -135,8 +205,19 @@ const voltageMin: Rule<Context> = {
       const width = window.workingMaxV - window.workingMinV;
       return [
         {
-          subject: deviceRef(device), case: solved.id, demand: volts(v), limit: volts(window.workingMinV), margin: (v - window.workingMinV) / width,
-          lines: () => [{ formula: 'margin = (V_lowest − V_working min) / (V_working max − V_working min)', figures: `(${q(v, 'voltage')} − ${q(window.workingMinV, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`, result: { value: (v - window.workingMinV) / width, dimension: 'ratio' }, note: corner(solved) }],
+          subject: deviceRef(device),
+          case: solved.id,
+          demand: volts(v),
+          limit: volts(window.workingMinV),
+          margin: (v - window.workingMinV) / width,
+          lines: () => [
+            {
+              formula: 'margin = (V_lowest − V_working min) / (V_working max − V_working min)',
+              figures: `(${q(v, 'voltage')} − ${q(window.workingMinV, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`,
+              result: { value: (v - window.workingMinV) / width, dimension: 'ratio' },
+              note: corner(solved),
+            },
+          ],
           assumed: [ASSUMED_POWER],
         },
       ];
@@ -157,7 +238,24 @@ const inverterCurrent: Rule<Context> = {
       const worst = worstCurrent(solvedCases(vehicle), device.id);
       if (!worst || worst.currentA === 0) return [];
       const limit = inverter.maxBatteryCurrentA;
-      return [{ subject: deviceRef(device), case: worst.solved.id, demand: amps(worst.currentA), limit: amps(limit), margin: marginAtMost(worst.currentA, limit), lines: () => [{ formula: 'margin = (I_max − I) / I_max', figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`, result: { value: marginAtMost(worst.currentA, limit), dimension: 'ratio' }, note: corner(worst.solved) }], assumed: [ASSUMED_POWER] }];
+      return [
+        {
+          subject: deviceRef(device),
+          case: worst.solved.id,
+          demand: amps(worst.currentA),
+          limit: amps(limit),
+          margin: marginAtMost(worst.currentA, limit),
+          lines: () => [
+            {
+              formula: 'margin = (I_max − I) / I_max',
+              figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`,
+              result: { value: marginAtMost(worst.currentA, limit), dimension: 'ratio' },
+              note: corner(worst.solved),
+            },
+          ],
+          assumed: [ASSUMED_POWER],
+        },
+      ];
     });
   },
 };

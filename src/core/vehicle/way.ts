@@ -1,5 +1,6 @@
-import type { Id } from '../../build';
-import { nodeOf, type ResolvedConductor, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import type { Id } from '../build';
+import type { Resolved, ResolvedConductor, ResolvedDevice } from './resolve';
+import { nodeOf } from './stamp';
 
 const SERIES: ReadonlySet<string> = new Set(['contactor', 'fuse', 'disconnect', 'sensor']);
 
@@ -8,10 +9,12 @@ export interface Way {
   readonly seriesIds: readonly Id[];
   readonly boxIds: readonly Id[];
   readonly conductors: readonly ResolvedConductor[];
+  /** All of it in order, from the device's plus through the pack to its minus. */
+  readonly ids: readonly Id[];
 }
 
 /** The way from a device's plus through the pack to its minus, by fewest steps; null when there is none. Precharge branches don't count. */
-export function wayOf(vehicle: Vehicle, device: ResolvedDevice): Way | null {
+export function wayOf(vehicle: Resolved, device: ResolvedDevice): Way | null {
   const links = new Map<string, { to: string; id: Id }[]>();
   const link = (id: Id, a: string, b: string) => {
     links.set(a, [...(links.get(a) ?? []), { to: b, id }]);
@@ -21,7 +24,8 @@ export function wayOf(vehicle: Vehicle, device: ResolvedDevice): Way | null {
     if (candidate.kind === 'box') link(id, `${id}.plus`, `${id}.minus`);
     if (SERIES.has(candidate.kind) && candidate.role !== 'precharge') link(id, `${id}.a`, `${id}.b`);
   }
-  for (const conductor of vehicle.conductors) link(conductor.id, nodeOf(conductor.conductor.a), nodeOf(conductor.conductor.b));
+  for (const conductor of vehicle.conductors)
+    link(conductor.id, nodeOf(conductor.conductor.a), nodeOf(conductor.conductor.b));
   const start = `${device.id}.plus`;
   const goal = `${device.id}.minus`;
   const by = new Map<string, { from: string; id: Id } | null>([[start, null]]);
@@ -35,8 +39,13 @@ export function wayOf(vehicle: Vehicle, device: ResolvedDevice): Way | null {
   }
   if (!by.has(goal)) return null;
   const ids: Id[] = [];
-  for (let step = by.get(goal); step; step = by.get(step.from)) ids.push(step.id);
+  for (let step = by.get(goal); step; step = by.get(step.from)) ids.unshift(step.id);
   const boxIds = ids.filter((id) => vehicle.deviceOf.get(id)?.device.kind === 'box');
   if (boxIds.length === 0) return null;
-  return { seriesIds: ids.filter((id) => !boxIds.includes(id)), boxIds, conductors: ids.flatMap((id) => vehicle.conductorOf.get(id) ?? []) };
+  return {
+    ids,
+    seriesIds: ids.filter((id) => !boxIds.includes(id)),
+    boxIds,
+    conductors: ids.flatMap((id) => vehicle.conductorOf.get(id) ?? []),
+  };
 }

@@ -1,0 +1,5 @@
+import { CablesScreen } from '@/screens/cables/cables-screen';
+
+export default function Page() {
+  return <CablesScreen />;
+}

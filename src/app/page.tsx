@@ -1,0 +1,5 @@
+import { Home } from '@/screens/home/home';
+
+export default function Page() {
+  return <Home />;
+}

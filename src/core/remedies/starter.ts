@@ -1,0 +1,98 @@
+import type { Build, LayOutInput } from '../build';
+import {
+  type CablePart,
+  type CellPart,
+  type ContactorPart,
+  catalogueOf,
+  type FusePart,
+  type InverterPart,
+  type ResistorPart,
+} from '../parts';
+
+/** What someone who starts from nothing chooses. */
+export interface StarterChoice {
+  readonly cell: CellPart;
+  readonly cellsInSeries: number;
+  readonly cellsInParallel: number;
+  readonly inverter: InverterPart;
+  readonly runLengthM: number;
+}
+
+const smallest = <T>(parts: readonly T[], fits: (part: T) => boolean, size: (part: T) => number): T => {
+  const sorted = [...parts].sort((p, q) => size(p) - size(q));
+  return sorted.find(fits) ?? sorted.at(-1)!;
+};
+
+/**
+ * A first set of parts for a traction circuit: the smallest that stand the full voltage and the assumed cruise current. A
+ * starting point to be judged and changed, not a recommendation: the model decides what holds.
+ */
+export function starterLayout(build: Build, choice: StarterChoice, seed: string): LayOutInput {
+  const fullV = choice.cellsInSeries * choice.cell.fullV;
+  const cruiseA = build.duty.cruisePowerW / (choice.cellsInSeries * choice.cell.nominalV);
+  const fuseV = smallest(
+    catalogueOf('fuse').filter((part) => part.family === 'traction'),
+    (part) => (part.ratedVoltageDcV ?? 0) >= fullV,
+    (part) => part.ratedVoltageDcV ?? 0,
+  ).ratedVoltageDcV;
+  const fuses: readonly FusePart[] = catalogueOf('fuse').filter(
+    (part) => part.family === 'traction' && part.ratedVoltageDcV === fuseV,
+  );
+  const mainFuse = smallest(
+    fuses,
+    (part) => part.ratedCurrentA * part.continuousFactor * 0.85 >= cruiseA * 1.15,
+    (part) => part.ratedCurrentA,
+  );
+  const mainContactor: ContactorPart = smallest(
+    catalogueOf('contactor'),
+    (part) =>
+      part.ratedVoltageV >= fullV &&
+      Math.max(...part.carry.map((point) => point.currentA)) >= cruiseA * 1.3 &&
+      part.breakCurrentA >= 100,
+    (part) => part.ratedVoltageV + part.makeCurrentA,
+  );
+  const prechargeRelay: ContactorPart = smallest(
+    catalogueOf('contactor').filter((part) => part.breakCurrentA < 50),
+    (part) => part.ratedVoltageV >= fullV,
+    (part) => part.ratedVoltageV,
+  );
+  // A resistor that reaches 95 % in about half a second and survives a shorted bus for twice that.
+  const ohm = 0.5 / (3 * Math.max(choice.inverter.linkCapacitanceF, 1e-4));
+  const prechargeResistor: ResistorPart = [...catalogueOf('resistor')].sort(
+    (p, q) =>
+      score(p, ohm, fullV, choice.inverter.linkCapacitanceF) - score(q, ohm, fullV, choice.inverter.linkCapacitanceF),
+  )[0]!;
+  const cables: readonly CablePart[] = catalogueOf('cable').filter((part) => part.shielded);
+  // Roughly 5 A/mm² and never thinner than the fuse asks; the thermal balance then judges it.
+  const cable = smallest(
+    cables,
+    (part) => part.areaMm2 * 5 >= mainFuse.ratedCurrentA,
+    (part) => part.areaMm2,
+  );
+  const prechargeCable = smallest(
+    cables,
+    (part) => part.areaMm2 >= 2.5,
+    (part) => part.areaMm2,
+  );
+  const disconnect = smallest(
+    catalogueOf('disconnect'),
+    (part) => part.ratedVoltageV >= fullV && part.ratedCurrentA >= cruiseA,
+    (part) => part.ratedVoltageV,
+  );
+  return {
+    seed,
+    ...choice,
+    disconnect,
+    mainContactor,
+    prechargeRelay,
+    prechargeResistor,
+    mainFuse,
+    cable,
+    prechargeCable,
+  };
+}
+
+function score(part: ResistorPart, ohm: number, fullV: number, capacitanceF: number): number {
+  const survives = (fullV ** 2 / part.resistanceOhm) * 6 * part.resistanceOhm * capacitanceF <= part.pulseEnergyJ;
+  return Math.abs(Math.log(part.resistanceOhm / ohm)) + (survives ? 0 : 5) + part.ratedPowerW / 1000;
+}

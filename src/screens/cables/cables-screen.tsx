@@ -1,0 +1,214 @@
+'use client';
+import { useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { type Check, marginText } from '@/core/checks';
+import { formatArea, formatQuantity } from '@/core/quantities';
+import type { CableRow } from '@/core/stations/cables';
+import { useBench } from '@/store/bench';
+import { Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
+import { ConductorFields } from '../shell/conductor-fields';
+import { shapeOf } from '../shell/shape';
+import { SheetHead, Shell } from '../shell/shell';
+
+export function CablesScreen() {
+  return <Shell station="cables" sheet={({ assessment }) => <CablesSheet assessment={assessment} />} />;
+}
+
+function CablesSheet({ assessment }: { assessment: Assessment }) {
+  const { cables, build } = assessment;
+  const dispatch = useBench((bench) => bench.dispatch);
+  const [opened, setOpened] = useState<string | null>(null);
+  if (cables.length === 0) {
+    return (
+      <>
+        <SheetHead station="cables" />
+        <Panel title="No conductors yet">
+          <p className="text-soft">
+            This station says how hot each conductor gets in its place and what it drops. It needs a circuit: begin in
+            Pack, or open the sample Firn 9 from All builds.
+          </p>
+        </Panel>
+      </>
+    );
+  }
+  const worst = (id: string) =>
+    assessment.checks.find((check) => check.subject.id === id && check.station === 'cables');
+  const total = cables.reduce(
+    (sum, row) => ({ loss: sum.loss + (row.lossW ?? 0), mass: sum.mass + (row.massKg ?? 0) }),
+    { loss: 0, mass: 0 },
+  );
+  return (
+    <>
+      <SheetHead station="cables">
+        <span className="text-soft">
+          {cables.length} conductors · {formatQuantity({ value: total.mass, dimension: 'mass' }, build.units).text} ·{' '}
+          {formatQuantity({ value: total.loss, dimension: 'power' }, build.units).text} lost in cruise
+        </span>
+      </SheetHead>
+      <Panel className="overflow-x-auto px-0! py-1!">
+        <table className="w-full min-w-[700px] border-collapse text-left">
+          <thead className="font-tight text-[15px] text-soft">
+            <tr>
+              {['Conductor', 'Size', 'Length', 'Place', 'Hottest conductor', 'Margin', 'Drop'].map((head, index) => (
+                <th
+                  key={head}
+                  scope="col"
+                  className={`px-3 py-2 font-medium ${index === 2 || index > 4 ? 'text-right' : ''}`}
+                >
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {cables.map((row) => (
+              <Row
+                key={row.id}
+                row={row}
+                check={worst(row.id)}
+                assessment={assessment}
+                open={opened === row.id}
+                onOpen={() => setOpened(opened === row.id ? null : row.id)}
+              />
+            ))}
+          </tbody>
+        </table>
+      </Panel>
+      <Panel title="Places" about="hottest air that stays there" className="mt-3">
+        <div className="grid gap-x-8 min-[700px]:grid-cols-2 min-[1180px]:grid-cols-3">
+          {Object.values(build.zones).map((zone) => (
+            <QuantityField
+              key={zone.id}
+              label={zone.name}
+              value={zone.ambientC}
+              dimension="temperature"
+              system={build.units}
+              onCommit={(ambientC) => dispatch({ edit: 'setZone', input: { zoneId: zone.id, ambientC } })}
+            />
+          ))}
+        </div>
+      </Panel>
+    </>
+  );
+}
+
+function Row({
+  row,
+  check,
+  assessment,
+  open,
+  onOpen,
+}: {
+  row: CableRow;
+  check: Check | undefined;
+  assessment: Assessment;
+  open: boolean;
+  onOpen: () => void;
+}) {
+  const system = assessment.build.units;
+  const { resolved } = row;
+  const shape = check ? shapeOf(check.verdict) : 'hollow';
+  const cell = 'px-3 py-1.5';
+  return (
+    <>
+      <tr className={`border-t border-rule ${open ? 'bg-well' : ''}`} data-cable={row.id}>
+        <td className={cell}>
+          <button
+            type="button"
+            aria-expanded={open}
+            onClick={onOpen}
+            className="max-w-[230px] truncate text-left font-semibold underline-offset-4 hover:underline"
+            title={resolved.conductor.name}
+          >
+            {resolved.conductor.name}
+          </button>
+        </td>
+        <td className={`${cell} whitespace-nowrap`}>
+          {resolved.cable ? (
+            `${resolved.conductor.parallel > 1 ? `${resolved.conductor.parallel} × ` : ''}${formatArea(resolved.cable.areaMm2, system)}`
+          ) : (
+            <span className="text-soft">no size</span>
+          )}
+        </td>
+        <td className={`${cell} whitespace-nowrap text-right`}>
+          {resolved.lengthM === null ? (
+            <span className="text-soft">no length</span>
+          ) : (
+            formatQuantity(
+              { value: resolved.lengthM, dimension: 'length' },
+              system,
+              3,
+              system === 'metric' ? 'm' : 'ft',
+            ).text
+          )}
+        </td>
+        <td className={`${cell} max-w-[170px] truncate text-soft`}>
+          {resolved.zone?.name ?? 'no place'}
+          {resolved.laid?.conduit ? ', conduit' : ''}
+        </td>
+        <td className={cell}>
+          <Heat
+            row={row}
+            colour={MARK_COLOUR[shape]}
+            text={
+              row.runsAway
+                ? 'no steady'
+                : row.temperatureC === null
+                  ? 'not known'
+                  : formatQuantity({ value: row.temperatureC, dimension: 'temperature' }, system).text
+            }
+          />
+        </td>
+        <td className={`${cell} whitespace-nowrap text-right font-semibold ${MARK_COLOUR[shape]}`}>
+          <span className="inline-flex items-center gap-1.5">
+            <VerdictMark shape={shape} size={11} />
+            {check ? marginText(check) : ''}
+          </span>
+        </td>
+        <td className={`${cell} whitespace-nowrap text-right`}>
+          {row.dropV === null ? (
+            <span className="text-soft">not known</span>
+          ) : (
+            formatQuantity({ value: row.dropV, dimension: 'voltage' }, system).text
+          )}
+        </td>
+      </tr>
+      {open && (
+        <tr className="bg-well">
+          <td colSpan={7} className="px-4 pt-1 pb-4">
+            <ConductorFields conductor={resolved} row={row} build={assessment.build} />
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+/** From the ambient (left end) to the cable's class (tick): how much of the allowed rise is used. */
+function Heat({ row, colour, text }: { row: CableRow; colour: string; text: string }) {
+  const ambient = row.resolved.zone?.ambientC;
+  const limit = row.resolved.cable?.temperatureClassC;
+  const used = row.runsAway
+    ? 1.15
+    : row.temperatureC === null || ambient === undefined || limit === undefined
+      ? 0
+      : (row.temperatureC - ambient) / Math.max(1, limit - ambient);
+  return (
+    <span className="flex items-center gap-3">
+      <svg
+        viewBox="0 0 140 12"
+        width="140"
+        height="12"
+        aria-hidden="true"
+        className={`shrink-0 max-[1100px]:w-[90px] ${colour}`}
+      >
+        <rect y="3.5" width="140" height="5" fill="var(--rule)" />
+        <rect y="3.5" width={Math.max(0, Math.min(1.16, used)) * 120} height="5" fill="currentColor" />
+        <path d="M120 0V12" stroke="var(--ink)" strokeWidth="2" />
+      </svg>
+      <span className="whitespace-nowrap">{text}</span>
+    </span>
+  );
+}

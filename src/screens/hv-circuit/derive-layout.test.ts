@@ -1,0 +1,50 @@
+import { expect, test } from 'vitest';
+import { applyEdit, emptyBuild } from '@/core/build';
+import { firn9 } from '@/core/build/samples';
+import { cataloguePart } from '@/core/parts';
+import { starterLayout } from '@/core/remedies';
+import { resolve } from '@/core/vehicle';
+import { layOutCircuit } from './derive-layout';
+
+const firn = layOutCircuit(resolve(firn9()));
+
+test('every device and conductor of the sample stands in the drawing once, and nothing is loose', () => {
+  const build = firn9();
+  const devices = Object.values(build.circuits.hv.devices)
+    .filter((device) => device.kind !== 'junction')
+    .map((device) => device.id);
+  expect(firn.devices.map((placed) => placed.id).sort()).toEqual(devices.sort());
+  expect(firn.wires.map((wire) => wire.id).sort()).toEqual(Object.keys(build.circuits.hv.conductors).sort());
+  expect(firn.loose).toEqual([]);
+});
+
+test('no two devices stand on each other, and all is inside the drawing', () => {
+  for (const p of firn.devices) {
+    expect(p.x).toBeGreaterThan(0);
+    expect(p.x).toBeLessThan(firn.width);
+    expect(p.y).toBeLessThan(firn.height);
+    for (const q of firn.devices) if (p.id < q.id) expect(Math.hypot(p.x - q.x, p.y - q.y)).toBeGreaterThan(40);
+  }
+});
+
+test('a circuit laid out from nothing is drawn whole, in either school', () => {
+  for (const contactors of ['both-poles', 'single-pole'] as const) {
+    const start = applyEdit(emptyBuild('b', 'New'), { edit: 'setSchool', input: { contactors } }).build;
+    const choice = {
+      cell: cataloguePart('cell-lfp-180', 'cell'),
+      cellsInSeries: 40,
+      cellsInParallel: 1,
+      inverter: cataloguePart('inverter-144-400', 'inverter'),
+      runLengthM: 2,
+    };
+    const { build } = applyEdit(start, { edit: 'layOut', input: starterLayout(start, choice, 's') });
+    const layout = layOutCircuit(resolve(build));
+    expect(layout.loose).toEqual([]);
+    expect(layout.wires.length).toBe(Object.keys(build.circuits.hv.conductors).length);
+  }
+});
+
+test('what is cut off the pack is listed as loose rather than drawn as connected', () => {
+  const build = applyEdit(firn9(), { edit: 'removeDevice', input: { deviceId: 'f-heater' } }).build;
+  expect(layOutCircuit(resolve(build)).loose.map((device) => device.id)).toEqual(['heater']);
+});

@@ -1,0 +1,190 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { useMemo, useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import type { StateId } from '@/core/build';
+import { formatQuantity } from '@/core/quantities';
+import { type CornerId, cornersOf, STATES } from '@/core/vehicle';
+import { FigureRow } from '@/ui/figure-row';
+import { Caution, Panel } from '@/ui/panel';
+import { FigureSetting } from '../shell/figure-setting';
+import { SheetHead, Shell } from '../shell/shell';
+import { CircuitDrawing } from './circuit-drawing';
+import { layOutCircuit } from './derive-layout';
+import { Selection } from './selection';
+
+const PrechargeChart = dynamic(() => import('./precharge-chart'), {
+  ssr: false,
+  loading: () => <div className="h-[190px]" />,
+});
+
+export function HvCircuitScreen() {
+  return (
+    <Shell
+      station="hv-circuit"
+      sheet={({ assessment, openCheck }) => <HvSheet assessment={assessment} openCheck={openCheck} />}
+    />
+  );
+}
+
+function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck: (key: string) => void }) {
+  const { vehicle, build, checks, pack } = assessment;
+  const [state, setState] = useState<StateId>('cruise');
+  const [corner, setCorner] = useState<CornerId>('cold-old-empty');
+  const [selected, setSelected] = useState<string | null>(null);
+  const layout = useMemo(() => layOutCircuit(vehicle), [vehicle]);
+  const solved = vehicle.cases.find((candidate) => candidate.state.id === state && candidate.corner.id === corner);
+  const failing = useMemo(
+    () => new Set(checks.filter((check) => check.verdict === 'fails').map((check) => check.subject.id)),
+    [checks],
+  );
+  const known = selected !== null && (vehicle.deviceOf.has(selected) || vehicle.conductorOf.has(selected));
+  if (vehicle.devices.length === 0) {
+    return (
+      <>
+        <SheetHead station="hv-circuit" />
+        <Panel title="No circuit yet">
+          <p className="text-soft">
+            This station draws the traction circuit and solves it in every state. It needs cells and an inverter: begin
+            in Pack, or open the sample Firn 9 from All builds.
+          </p>
+        </Panel>
+      </>
+    );
+  }
+  return (
+    <>
+      <SheetHead station="hv-circuit" />
+      <div className="mb-2 flex flex-wrap items-end gap-x-4 border-b border-rule">
+        <div role="tablist" aria-label="Operating state" className="flex flex-wrap">
+          {STATES.map((candidate) => (
+            <button
+              key={candidate.id}
+              type="button"
+              role="tab"
+              aria-selected={candidate.id === state}
+              onClick={() => setState(candidate.id)}
+              className={`border-b-[3px] px-3 py-1.5 font-tight text-[17px] ${candidate.id === state ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+            >
+              {candidate.name}
+            </button>
+          ))}
+        </div>
+        <label className="ml-auto pb-1.5 text-[14px] text-soft">
+          Pack{' '}
+          <select
+            aria-label="Corner"
+            value={corner}
+            onChange={(event) => setCorner(event.currentTarget.value as CornerId)}
+            className="bg-transparent font-semibold text-ink [&>option]:bg-panel"
+          >
+            {cornersOf(build).map((candidate) => (
+              <option key={candidate.id} value={candidate.id}>
+                {candidate.name}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <Panel className="p-2!">
+        <CircuitDrawing
+          layout={layout}
+          vehicle={vehicle}
+          solved={solved}
+          selected={selected}
+          failing={failing}
+          system={build.units}
+          onSelect={(id) => setSelected(id === selected ? null : id)}
+        />
+        {solved && !solved.point.solvable && <p className="px-2 pb-1 text-fails">{solved.point.reason}</p>}
+        {vehicle.unsolved && <p className="px-2 pb-1 text-fails">{vehicle.unsolved}</p>}
+        {layout.loose.length > 0 && (
+          <p className="px-2 pb-1 text-thin">
+            Not joined to the pack: {layout.loose.map((device) => device.device.name).join(', ')}.
+          </p>
+        )}
+      </Panel>
+      <div className="mt-3 grid gap-3 min-[1080px]:grid-cols-2">
+        {known ? (
+          <Selection
+            assessment={assessment}
+            selected={selected}
+            solved={solved}
+            openCheck={openCheck}
+            onClear={() => setSelected(null)}
+          />
+        ) : (
+          <Sequence assessment={assessment} />
+        )}
+        <div className="space-y-3">
+          <Panel title="Precharge" about="as wired, warm, new, full pack">
+            {assessment.precharge ? (
+              <PrechargeChart run={assessment.precharge} system={build.units} />
+            ) : (
+              <p className="text-soft">
+                Needs a main contactor with a precharge resistor and relay across it, and a link capacitor behind.
+              </p>
+            )}
+          </Panel>
+          {pack && (
+            <Caution>
+              {pack.boxes.length === 1 ? 'The box stays' : 'All boxes stay'} live with every contactor open:{' '}
+              {pack.boxes
+                .map(
+                  (box) =>
+                    `${box.name} ${formatQuantity({ value: box.fullV, dimension: 'voltage' }, build.units).text}`,
+                )
+                .join(', ')}{' '}
+              at full charge. Cells never switch off: cover them, and prove dead at the place of work.
+            </Caution>
+          )}
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** Shown while nothing is picked: the closing sequence and its figures. */
+function Sequence({ assessment }: { assessment: Assessment }) {
+  const { precharge: run, build } = assessment;
+  const system = build.units;
+  return (
+    <Panel title="Closing sequence" about="press a symbol or a wire above to change it">
+      <FigureSetting build={build} figure="closeAt" />
+      <FigureSetting
+        build={build}
+        figure="timeout"
+        {...(build.precharge.timeoutS === null && run
+          ? {
+              note: `by itself ${formatQuantity({ value: run.timeoutS, dimension: 'time' }, system).text}: twice the expected time`,
+            }
+          : {})}
+      />
+      {run && (
+        <>
+          <FigureRow label="Closes after" value={run.closeAtS} dimension="time" system={system} />
+          <FigureRow
+            label="Link capacitance, all"
+            value={run.linkCapacitanceF}
+            dimension="capacitance"
+            system={system}
+          />
+          <FigureRow label="Resistor, peak" value={run.peakPowerW} dimension="power" system={system} />
+          <FigureRow label="Resistor, energy" value={run.resistorEnergyJ} dimension="energy" system={system} />
+          <FigureRow
+            label="Across the main when it closes"
+            value={run.closing?.differenceV ?? null}
+            dimension="voltage"
+            system={system}
+          />
+          <FigureRow
+            label="Peak through the main"
+            value={run.closing?.peakCurrentA ?? null}
+            dimension="current"
+            system={system}
+          />
+        </>
+      )}
+    </Panel>
+  );
+}

@@ -1,0 +1,210 @@
+'use client';
+import type { Assessment } from '@/core/assess';
+import { PART_OF_DEVICE } from '@/core/build';
+import { checkKey, marginText, say } from '@/core/checks';
+import { CATALOGUE, type Part } from '@/core/parts';
+import { formatQuantity } from '@/core/quantities';
+import { partOf, type ResolvedDevice, type SolvedCase } from '@/core/vehicle';
+import { useBench } from '@/store/bench';
+import { ChoiceField } from '@/ui/choice-field';
+import { FigureRow } from '@/ui/figure-row';
+import { Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
+import { ConductorFields } from '../shell/conductor-fields';
+import { shapeOf } from '../shell/shape';
+
+const KIND_WORDS: Readonly<Record<string, string>> = {
+  box: 'battery box',
+  contactor: 'contactor',
+  fuse: 'fuse',
+  disconnect: 'service disconnect',
+  'precharge-resistor': 'precharge resistor',
+  sensor: 'current sensor',
+  inverter: 'inverter',
+  heater: 'heater',
+  charger: 'charger',
+  converter: 'converter',
+  'charger-converter': 'charger and converter',
+  compressor: 'compressor',
+};
+
+/** What is picked in the drawing: its part and figures to change, and what the checks say of it. */
+export function Selection({
+  assessment,
+  selected,
+  solved,
+  openCheck,
+  onClear,
+}: {
+  assessment: Assessment;
+  selected: string;
+  solved: SolvedCase | undefined;
+  openCheck: (key: string) => void;
+  onClear: () => void;
+}) {
+  const device = assessment.vehicle.deviceOf.get(selected);
+  const conductor = assessment.vehicle.conductorOf.get(selected);
+  if (!device && !conductor) return null;
+  const checks = assessment.checks.filter((check) => check.subject.id === selected);
+  return (
+    <Panel
+      title={device ? device.device.name : conductor!.conductor.name}
+      about={
+        <>
+          {device ? (KIND_WORDS[device.device.kind] ?? device.device.kind) : 'conductor'}
+          <button type="button" onClick={onClear} className="ml-3 rounded-[3px] border border-rule px-2 text-[13px]">
+            Close
+          </button>
+        </>
+      }
+    >
+      {device ? (
+        <DeviceFields device={device} solved={solved} assessment={assessment} />
+      ) : (
+        <ConductorFields
+          conductor={conductor!}
+          row={assessment.cables.find((row) => row.id === selected)}
+          build={assessment.build}
+        />
+      )}
+      {checks.length > 0 && (
+        <ul className="mt-3 space-y-0.5">
+          {checks.map((check) => (
+            <li key={checkKey(check)}>
+              <button
+                type="button"
+                onClick={() => openCheck(checkKey(check))}
+                className="flex w-full items-center gap-2 rounded-[3px] py-0.5 text-left text-[14px] hover:bg-well"
+              >
+                <VerdictMark shape={shapeOf(check.verdict)} size={12} />
+                <span className="min-w-0 flex-1 truncate">{say(check, assessment.build.units).title}</span>
+                <span className={`font-semibold ${MARK_COLOUR[shapeOf(check.verdict)]}`}>{marginText(check)}</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  );
+}
+
+function DeviceFields({
+  device,
+  solved,
+  assessment,
+}: {
+  device: ResolvedDevice;
+  solved: SolvedCase | undefined;
+  assessment: Assessment;
+}) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const system = assessment.build.units;
+  const wanted = PART_OF_DEVICE[device.device.kind];
+  const fitting: Part[] = CATALOGUE.filter((part) => part.kind === wanted);
+  const current =
+    device.part && !fitting.some((part) => part.id === device.part!.id) ? [device.part, ...fitting] : fitting;
+  const amps = solved?.point.elementCurrentsA.get(device.id);
+  const bus = partOf(device, 'bus-device');
+  return (
+    <div>
+      {wanted && (
+        <ChoiceField
+          label="Part"
+          value={device.part?.id ?? null}
+          choices={current.map((part) => ({ value: part.id, label: part.name }))}
+          onChoose={(id) => {
+            const part = current.find((candidate) => candidate.id === id);
+            if (part) dispatch({ edit: 'fitPart', input: { deviceId: device.id, part } });
+          }}
+        />
+      )}
+      <PartFigures part={device.part} assessment={assessment} />
+      {amps !== undefined && solved && (
+        <FigureRow
+          label={`Current, ${solved.state.name.toLowerCase()}`}
+          value={Math.abs(amps)}
+          dimension="current"
+          system={system}
+        />
+      )}
+      {bus && (
+        <>
+          <QuantityField
+            label="Draws in cruise"
+            value={device.device.powersW?.cruise ?? 0}
+            dimension="power"
+            system={system}
+            onCommit={(powerW) =>
+              dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state: 'cruise', powerW } })
+            }
+          />
+          <QuantityField
+            label="Draws in hard acceleration"
+            value={device.device.powersW?.['hard-acceleration'] ?? 0}
+            dimension="power"
+            system={system}
+            onCommit={(powerW) =>
+              dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state: 'hard-acceleration', powerW } })
+            }
+          />
+        </>
+      )}
+      {device.part && (
+        <p className="mt-1 text-[13px] text-soft">
+          Figures:{' '}
+          {device.part.provenance === 'generic' ? 'generic part; your data sheet wins' : device.part.provenance}
+        </p>
+      )}
+    </div>
+  );
+}
+
+function PartFigures({ part, assessment }: { part: Part | null; assessment: Assessment }) {
+  const system = assessment.build.units;
+  if (!part) return null;
+  switch (part.kind) {
+    case 'fuse':
+      return (
+        <>
+          <FigureRow label="DC voltage" value={part.ratedVoltageDcV} dimension="voltage" system={system} />
+          <FigureRow
+            label="Breaks from"
+            value={part.minimumBreakingMultiple * part.ratedCurrentA}
+            dimension="current"
+            system={system}
+          />
+        </>
+      );
+    case 'contactor':
+      return (
+        <>
+          <FigureRow label="Voltage" value={part.ratedVoltageV} dimension="voltage" system={system} />
+          <FigureRow label="Makes" value={part.makeCurrentA} dimension="current" system={system} />
+        </>
+      );
+    case 'resistor':
+      return (
+        <>
+          <FigureRow label="One pulse" value={part.pulseEnergyJ} dimension="energy" system={system} />
+          <FigureRow label="Rated power" value={part.ratedPowerW} dimension="power" system={system} />
+        </>
+      );
+    case 'inverter':
+    case 'bus-device':
+      return (
+        <>
+          <div className="flex items-baseline justify-between border-b border-rule/70 py-1">
+            <span className="text-soft">Works from … to</span>
+            <span className="font-semibold">
+              {formatQuantity({ value: part.window.workingMinV, dimension: 'voltage' }, system).text} …{' '}
+              {formatQuantity({ value: part.window.workingMaxV, dimension: 'voltage' }, system).text}
+            </span>
+          </div>
+          <FigureRow label="Link capacitance" value={part.linkCapacitanceF} dimension="capacitance" system={system} />
+        </>
+      );
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,110 @@
+'use client';
+import { useState } from 'react';
+import type { Build } from '@/core/build';
+import { catalogueOf } from '@/core/parts';
+import { starterLayout } from '@/core/remedies';
+import { freshId, useBench } from '@/store/bench';
+import { ChoiceField } from '@/ui/choice-field';
+import { Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { FigureSetting } from '../shell/figure-setting';
+
+/** An empty build: choose cells, inverter and poles, and a first traction circuit is laid out to be judged. */
+export function Starter({ build }: { build: Build }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const cells = catalogueOf('cell');
+  const inverters = catalogueOf('inverter');
+  const [cellId, setCellId] = useState('cell-lfp-180');
+  const [series, setSeries] = useState(40);
+  const [parallel, setParallel] = useState(1);
+  const [inverterId, setInverterId] = useState('inverter-144-400');
+  const [runLengthM, setRunLengthM] = useState(2.5);
+  const cell = cells.find((part) => part.id === cellId);
+  const inverter = inverters.find((part) => part.id === inverterId);
+  const layOut = () => {
+    if (cell && inverter)
+      dispatch({
+        edit: 'layOut',
+        input: starterLayout(
+          build,
+          { cell, cellsInSeries: series, cellsInParallel: parallel, inverter, runLengthM },
+          freshId(),
+        ),
+      });
+  };
+  return (
+    <Panel
+      title="Start with the cells"
+      about="Pack asks what they are and whether every device lives with their voltage"
+    >
+      <p className="mb-3 text-soft">
+        Choose cells and an inverter. Ropeway lays out one box, main fuse, contactors with precharge and the cables
+        between, sized roughly; the checks then say what holds. Everything can be changed and undone.
+      </p>
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        <ChoiceField
+          label="Cell"
+          value={cellId}
+          choices={cells.map((part) => ({ value: part.id, label: part.name }))}
+          onChoose={setCellId}
+        />
+        <ChoiceField
+          label="Inverter"
+          value={inverterId}
+          choices={inverters.map((part) => ({ value: part.id, label: part.name }))}
+          onChoose={setInverterId}
+        />
+        <QuantityField
+          label="Cells in series"
+          dimension="count"
+          system={build.units}
+          value={series}
+          onCommit={(value) => setSeries(Math.max(1, Math.round(value)))}
+        />
+        <QuantityField
+          label="In parallel"
+          dimension="count"
+          system={build.units}
+          value={parallel}
+          onCommit={(value) => setParallel(Math.max(1, Math.round(value)))}
+        />
+        <QuantityField
+          label="Box to inverter, each pole"
+          dimension="length"
+          system={build.units}
+          value={runLengthM}
+          onCommit={setRunLengthM}
+        />
+        <ChoiceField
+          label="Contactors"
+          value={build.schools.contactors}
+          choices={[
+            { value: 'both-poles', label: 'both poles switched' },
+            { value: 'single-pole', label: 'one contactor, hand disconnect' },
+          ]}
+          onChoose={(value) =>
+            dispatch({
+              edit: 'setSchool',
+              input: { contactors: value === 'single-pole' ? 'single-pole' : 'both-poles' },
+            })
+          }
+        />
+        <FigureSetting build={build} figure="cruisePower" />
+        <FigureSetting build={build} figure="hardPower" />
+      </div>
+      {cell && (
+        <p className="mt-3 text-soft">
+          {series} × {cell.name}: full {(series * cell.fullV).toFixed(1)} V,{' '}
+          {((series * parallel * cell.nominalV * cell.capacityAh) / 1000).toFixed(1)} kWh gross.
+        </p>
+      )}
+      <button
+        type="button"
+        onClick={layOut}
+        className="mt-3 rounded-[3px] bg-bar px-4 py-2 font-tight text-[16px] font-semibold text-bar-ink"
+      >
+        Lay out the traction circuit
+      </button>
+    </Panel>
+  );
+}

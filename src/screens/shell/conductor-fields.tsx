@@ -1,0 +1,118 @@
+'use client';
+import type { Build, Laid } from '@/core/build';
+import { catalogueOf } from '@/core/parts';
+import { formatArea } from '@/core/quantities';
+import type { CableRow } from '@/core/stations/cables';
+import type { ResolvedConductor } from '@/core/vehicle';
+import { useBench } from '@/store/bench';
+import { ChoiceField } from '@/ui/choice-field';
+import { FigureRow } from '@/ui/figure-row';
+import { QuantityField } from '@/ui/quantity-field';
+
+const LENGTH_NOTES = {
+  own: undefined,
+  measured: 'measured on its route',
+  route: 'from its route; typing a length overrides it',
+  unknown: 'end to end, one conductor',
+} as const;
+
+/** Size, length and place of one conductor, and what follows from them. */
+export function ConductorFields({
+  conductor,
+  row,
+  build,
+}: {
+  conductor: ResolvedConductor;
+  row: CableRow | undefined;
+  build: Build;
+}) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { id, cable, laid } = conductor;
+  const cables = catalogueOf('cable');
+  const known = cable && !cables.some((part) => part.id === cable.id) ? [cable, ...cables] : cables;
+  const lay = (more: Partial<Laid>) => {
+    const now: Laid = laid ?? {
+      zoneId: Object.keys(build.zones)[0] ?? '',
+      arrangement: 'single',
+      loadedCircuits: 1,
+      conduit: false,
+    };
+    const route = conductor.conductor.routeId;
+    // A conductor on a route keeps its length when it gets a place of its own.
+    if (route && conductor.conductor.lengthM === null && conductor.lengthM !== null)
+      dispatch({
+        edit: 'setConductor',
+        input: { conductorId: id, lengthM: Math.round(conductor.lengthM * 1000) / 1000, laid: { ...now, ...more } },
+      });
+    else dispatch({ edit: 'setConductor', input: { conductorId: id, laid: { ...now, ...more } } });
+  };
+  const note = LENGTH_NOTES[conductor.lengthFrom];
+  const system = build.units;
+  return (
+    <div className="grid gap-x-8 min-[1180px]:grid-cols-2">
+      <div>
+        <ChoiceField
+          label="Size"
+          value={cable?.id ?? null}
+          choices={known.map((part) => ({
+            value: part.id,
+            label: `${formatArea(part.areaMm2, system)}${part.shielded ? ', shielded' : ''}`,
+          }))}
+          onChoose={(partId) => {
+            const part = known.find((candidate) => candidate.id === partId);
+            if (part) dispatch({ edit: 'fitCable', input: { conductorIds: [id], part } });
+          }}
+        />
+        <QuantityField
+          label="Length"
+          value={conductor.lengthM}
+          dimension="length"
+          system={system}
+          {...(system === 'metric' ? { unit: 'm' } : { unit: 'ft' })}
+          step={0.1}
+          {...(note ? { note } : {})}
+          onCommit={(lengthM) => dispatch({ edit: 'setConductor', input: { conductorId: id, lengthM } })}
+        />
+        <ChoiceField
+          label="Place"
+          value={laid?.zoneId ?? null}
+          choices={Object.values(build.zones).map((zone) => ({
+            value: zone.id,
+            label: `${zone.name}, ${zone.ambientC} °C`,
+          }))}
+          onChoose={(zoneId) => lay({ zoneId })}
+        />
+        <ChoiceField
+          label="Lies"
+          value={laid ? `${laid.arrangement}${laid.conduit ? '+conduit' : ''}` : null}
+          choices={[
+            { value: 'single', label: 'alone in air' },
+            { value: 'touching-pair', label: 'touching its pair' },
+            { value: 'single+conduit', label: 'in conduit' },
+            { value: 'touching-pair+conduit', label: 'pair in conduit' },
+          ]}
+          onChoose={(value) =>
+            lay({
+              arrangement: value.startsWith('touching') ? 'touching-pair' : 'single',
+              conduit: value.endsWith('conduit'),
+            })
+          }
+        />
+        <QuantityField
+          label="Side by side, loaded"
+          value={laid?.loadedCircuits ?? 1}
+          dimension="count"
+          system={system}
+          onCommit={(count) => lay({ loadedCircuits: Math.min(50, Math.max(1, Math.round(count))) })}
+        />
+      </div>
+      <div>
+        <FigureRow label="Worst sustained current" value={row?.currentA ?? null} dimension="current" system={system} />
+        <FigureRow label="Carries here" value={row?.ampacityA ?? null} dimension="current" system={system} />
+        <FigureRow label="Hottest" value={row?.temperatureC ?? null} dimension="temperature" system={system} />
+        <FigureRow label="Drop, one way" value={row?.dropV ?? null} dimension="voltage" system={system} />
+        <FigureRow label="Loss" value={row?.lossW ?? null} dimension="power" system={system} />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,24 @@
+'use client';
+import { type Build, SETTABLE, type SettableName } from '@/core/build';
+import { useBench } from '@/store/bench';
+import { QuantityField } from '@/ui/quantity-field';
+
+/** A plain figure of the document, with its bounds from the edit. */
+export function FigureSetting({ build, figure, note }: { build: Build; figure: SettableName; note?: string }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { label, path, dimension } = SETTABLE[figure];
+  const [section, field] = path;
+  const value = (build[section] as unknown as Record<string, number | null>)[field] ?? null;
+  return (
+    <QuantityField
+      label={label}
+      dimension={dimension}
+      system={build.units}
+      value={value}
+      {...(dimension === 'ratio' ? { unit: '%' } : {})}
+      {...(note ? { note } : {})}
+      empty="by itself"
+      onCommit={(next) => dispatch({ edit: 'setFigure', input: { figure, value: next } })}
+    />
+  );
+}

@@ -1,0 +1,162 @@
+'use client';
+import Link from 'next/link';
+import type { StationState } from '@/core/assess';
+import { marginText, type StationId, VERDICT_WORDS } from '@/core/checks';
+import { MARK_COLOUR, type MarkShape, VerdictMark } from '@/ui/verdict-mark';
+import { shapeOf } from './shape';
+import { STATIONS, type StationInfo, stationHref } from './stations';
+
+const GROUND_Y = 78;
+const ROPE_Y = 24;
+
+/** Depth of the rope below the tower tops: taut when comfortable, on the ground when something fails. */
+function sag(state: StationState | undefined): number {
+  const worst = state?.thinnest;
+  if (!worst) return 7;
+  if (worst.verdict === 'fails') return GROUND_Y - ROPE_Y;
+  const margin = worst.margin ?? 0.3;
+  return 5 + 34 * Math.max(0, 1 - margin / 0.3);
+}
+
+interface Props {
+  readonly buildId: string;
+  readonly current: StationId;
+  readonly stations: Readonly<Partial<Record<StationId, StationState>>>;
+}
+
+/** The stations as towers of a ropeway; the rope's sag before a tower is that station's thinnest margin. */
+export function Line({ buildId, current, stations }: Props) {
+  return (
+    <nav aria-label="Stations" className="no-print overflow-x-auto border-b border-rule">
+      <ol className="relative grid min-w-[980px] grid-cols-[repeat(14,minmax(0,1fr))] max-[900px]:min-w-0 max-[900px]:grid-cols-[repeat(14,auto)] max-[900px]:justify-start">
+        {STATIONS.map((station) => (
+          <Tower
+            key={station.id}
+            station={station}
+            buildId={buildId}
+            here={station.id === current}
+            state={stations[station.id]}
+          />
+        ))}
+      </ol>
+    </nav>
+  );
+}
+
+function Tower({
+  station,
+  buildId,
+  here,
+  state,
+}: {
+  station: StationInfo;
+  buildId: string;
+  here: boolean;
+  state: StationState | undefined;
+}) {
+  const built = station.path !== null;
+  const worst = state?.thinnest ?? null;
+  const undecided = state?.checks.find((check) => check.verdict === 'needs-data' || check.verdict === 'waits');
+  const shape: MarkShape = worst ? shapeOf(worst.verdict) : 'hollow';
+  const depth = sag(state);
+  const ropeColour = !built || !worst ? 'text-soft' : worst.verdict === 'holds' ? 'text-ink' : MARK_COLOUR[shape];
+  const label = !built
+    ? `${station.name}, to come`
+    : worst
+      ? `${station.name}, thinnest margin ${marginText(worst)}, ${state?.open ?? 0} open`
+      : `${station.name}, ${undecided ? VERDICT_WORDS[undecided.verdict] : 'nothing to judge yet'}`;
+  const body = (
+    <>
+      <svg
+        viewBox={`0 0 100 ${GROUND_Y + 2}`}
+        preserveAspectRatio="none"
+        aria-hidden="true"
+        className={`absolute top-0 -left-1/2 h-[80px] w-full max-[900px]:hidden ${ropeColour}`}
+      >
+        <path
+          d={`M0 ${ROPE_Y}Q50 ${ROPE_Y + 2 * depth} 100 ${ROPE_Y}`}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="1.8"
+          strokeDasharray={built ? undefined : '2 5'}
+          vectorEffect="non-scaling-stroke"
+        />
+      </svg>
+      <svg
+        viewBox="0 0 60 80"
+        width="60"
+        height="80"
+        aria-hidden="true"
+        className={`relative mx-auto max-[900px]:hidden ${built ? '' : 'opacity-45'}`}
+      >
+        <path
+          d={`M23 ${GROUND_Y} 27.5 ${ROPE_Y}M37 ${GROUND_Y} 32.5 ${ROPE_Y}M20 ${ROPE_Y}H40M26 42H34M25 56H35M24 68H36`}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="1.5"
+        />
+        {here && (
+          <g>
+            <path d="M30 24V34" stroke="currentColor" strokeWidth="2" />
+            <rect
+              x="17"
+              y="33"
+              width="26"
+              height="17"
+              rx="5"
+              fill="var(--ink)"
+              stroke="var(--paper)"
+              strokeWidth="1.5"
+            />
+            <path d="M21 38H28V43H21ZM32 38H39V43H32Z" fill="var(--paper)" />
+          </g>
+        )}
+      </svg>
+      <span
+        className={`block font-tight text-[15px] leading-tight ${here ? 'font-semibold' : 'font-medium'} ${built ? '' : 'text-soft'} max-[900px]:whitespace-nowrap`}
+      >
+        {station.name}
+      </span>
+      <span
+        className={`flex min-h-[20px] items-center justify-center gap-1 text-[13px] ${built && worst ? MARK_COLOUR[shape] : 'text-soft'}`}
+      >
+        {built ? (
+          <>
+            <VerdictMark shape={shape} size={11} />
+            {worst ? marginText(worst) : undecided ? 'open' : ''}
+            {(state?.open ?? 0) > 0 && (
+              <span className="ml-0.5 rounded-full border border-current px-1.5 text-[11px] leading-[15px]">
+                {state?.open}
+              </span>
+            )}
+          </>
+        ) : (
+          <span className="text-[12px]">to come</span>
+        )}
+      </span>
+    </>
+  );
+  const classes = 'relative block h-full pb-2 pt-0 text-center max-[900px]:px-3 max-[900px]:py-2';
+  return (
+    <li
+      className={`relative ${here ? 'max-[900px]:border-b-[3px] max-[900px]:border-ink' : ''} ${built ? '' : 'max-[900px]:hidden'}`}
+    >
+      <span aria-hidden="true" className="absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden" />
+      {built ? (
+        <Link
+          href={stationHref(station, buildId)}
+          aria-current={here ? 'page' : undefined}
+          aria-label={label}
+          title={station.question}
+          className={classes}
+        >
+          {body}
+        </Link>
+      ) : (
+        <span title={`${station.question} To come.`} className={classes}>
+          {body}
+        </span>
+      )}
+    </li>
+  );
+}

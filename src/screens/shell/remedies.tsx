@@ -1,0 +1,72 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { type Check, checkKey, marginText, say } from '@/core/checks';
+import { useBench } from '@/store/bench';
+import { findRemediesAside, type RemedyOffer } from '@/workers/remedies';
+
+type Search =
+  | { readonly state: 'trying' }
+  | { readonly state: 'found'; readonly offers: readonly RemedyOffer[] }
+  | { readonly state: 'failed'; readonly reason: string };
+
+/** Remedies that were tried on the model; one press fits one, undo takes it back. */
+export function RemedyList({ check }: { check: Check }) {
+  const build = useBench((bench) => bench.build);
+  const units = build?.units ?? 'metric';
+  const dispatch = useBench((bench) => bench.dispatch);
+  const [search, setSearch] = useState<Search>({ state: 'trying' });
+  const key = checkKey(check);
+  useEffect(() => {
+    if (!build) return;
+    let stale = false;
+    setSearch({ state: 'trying' });
+    findRemediesAside(build, key).then(
+      (offers) => !stale && setSearch({ state: 'found', offers }),
+      (error: Error) => !stale && setSearch({ state: 'failed', reason: error.message }),
+    );
+    return () => {
+      stale = true;
+    };
+  }, [build, key]);
+
+  if (search.state === 'trying') return <p className="mt-3 text-[14px] text-soft">Trying remedies on the model …</p>;
+  if (search.state === 'failed')
+    return (
+      <p className="mt-3 text-[14px] text-fails">
+        Remedies could not be tried: {search.reason}. Close and open this check to try again.
+      </p>
+    );
+  if (search.offers.length === 0)
+    return <p className="mt-3 text-[14px] text-soft">No single change of part or setting was found that cures this.</p>;
+  return (
+    <ul className="mt-3 space-y-2" aria-label="Remedies">
+      {search.offers.map((offer) => (
+        <li key={offer.title} className="rounded-[3px] bg-bar p-2.5 text-[14px] text-bar-ink">
+          <div className="flex items-start gap-2">
+            <p className="flex-1 first-letter:uppercase">
+              {offer.title}: {offer.after.verdict === 'thin' ? 'thin' : 'holds'}
+              {offer.after.margin !== undefined && `, margin ${marginText(offer.after)}`}
+            </p>
+            <button
+              type="button"
+              onClick={() => dispatch(offer.edit)}
+              className="rounded-[3px] bg-bar-ink px-3 py-1 font-tight font-semibold text-bar"
+            >
+              Fit
+            </button>
+          </div>
+          {offer.worsens.map((worse) => (
+            <p key={checkKey(worse.after)} className="mt-1 text-[13px]">
+              But:{' '}
+              {
+                say({ ...worse.after, station: check.station, working: { lines: [], sources: [], assumed: [] } }, units)
+                  .title
+              }
+              , {marginText(worse.after)}
+            </p>
+          ))}
+        </li>
+      ))}
+    </ul>
+  );
+}

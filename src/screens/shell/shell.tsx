@@ -1,0 +1,162 @@
+'use client';
+import Link from 'next/link';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { type ReactNode, Suspense, useEffect, useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import type { StationId } from '@/core/checks';
+import { useBench } from '@/store/bench';
+import { type Command, CommandList } from './commands';
+import { Ledger } from './ledger';
+import { Line } from './line';
+import { STATIONS, stationHref } from './stations';
+import { Tape } from './tape';
+import { restoreTheme, switchTheme } from './theme';
+
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName));
+
+type SheetProps = { readonly assessment: Assessment; readonly openCheck: (key: string) => void };
+
+/** The line, the sheet, the ledger and the tape around one station of the open build. */
+export function Shell(props: { station: StationId; sheet: (props: SheetProps) => ReactNode }) {
+  return (
+    <Suspense fallback={<p className="p-8 text-soft">Opening …</p>}>
+      <OpenShell {...props} />
+    </Suspense>
+  );
+}
+
+function OpenShell({ station, sheet }: { station: StationId; sheet: (props: SheetProps) => ReactNode }) {
+  const buildId = useSearchParams().get('build') ?? '';
+  const router = useRouter();
+  const { status, assessment, open, undo, redo, stepBack, stepForward, dispatch } = useBench();
+  const [whole, setWhole] = useState(false);
+  const [folded, setFolded] = useState(false);
+  const [opened, setOpened] = useState<string | null>(null);
+  const [commandsOpen, setCommandsOpen] = useState(false);
+
+  useEffect(restoreTheme, []);
+  useEffect(() => {
+    if (buildId !== '') open(buildId);
+  }, [buildId, open]);
+
+  const commands: Command[] = [
+    { name: 'All builds', key: 'b', run: () => router.push('/') },
+    ...STATIONS.filter((info) => info.path !== null).map((info) => ({
+      name: `Go to ${info.name}`,
+      ...(info.key ? { key: info.key } : {}),
+      run: () => router.push(stationHref(info, buildId)),
+    })),
+    { name: 'Undo', key: 'u', run: stepBack, disabled: !undo },
+    { name: 'Redo', key: 'r', run: stepForward, disabled: !redo },
+    { name: whole ? 'Ledger of this station' : 'Ledger of the whole vehicle', key: 'w', run: () => setWhole(!whole) },
+    { name: folded ? 'Unfold the ledger' : 'Fold the ledger', key: 'l', run: () => setFolded(!folded) },
+    { name: 'Open the thinnest margin', key: 'm', run: () => openThinnest() },
+    { name: 'Light or dark', key: 't', run: switchTheme },
+    {
+      name: assessment?.build.units === 'us' ? 'Metric units' : 'US units',
+      run: () => dispatch({ edit: 'setUnits', input: { units: assessment?.build.units === 'us' ? 'metric' : 'us' } }),
+    },
+  ];
+
+  const openCheck = (key: string) => {
+    setFolded(false);
+    if (assessment && !assessment.stations[station]?.checks.some((check) => `${check.id}:${check.subject.id}` === key))
+      setWhole(true);
+    setOpened(key);
+  };
+  const openThinnest = () => {
+    const first = whole ? assessment?.checks[0] : assessment?.stations[station]?.checks[0];
+    if (first) openCheck(`${first.id}:${first.subject.id}`);
+  };
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.defaultPrevented || typing(event.target)) return;
+      const command = event.ctrlKey || event.metaKey;
+      const key = event.key.toLowerCase();
+      if (command && key === 'z') {
+        event.preventDefault();
+        if (event.shiftKey) stepForward();
+        else stepBack();
+        return;
+      }
+      if (command || event.altKey || commandsOpen) return;
+      if (key === 'k' || key === '?') {
+        event.preventDefault();
+        setCommandsOpen(true);
+        return;
+      }
+      const found = commands.find((candidate) => candidate.key === key && !candidate.disabled);
+      if (found) {
+        event.preventDefault();
+        found.run();
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
+  if (buildId === '' || status === 'missing') return <Missing />;
+  if (!assessment) return <p className="p-8 text-soft">Opening …</p>;
+  return (
+    <div className="flex h-dvh flex-col max-[900px]:h-auto max-[900px]:min-h-dvh">
+      <Line buildId={buildId} current={station} stations={assessment.stations} />
+      <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
+        <main className="min-w-0 flex-1 overflow-y-auto px-5 pt-3.5 pb-5 max-[900px]:overflow-visible">
+          {sheet({ assessment, openCheck })}
+        </main>
+        {folded ? (
+          <button
+            type="button"
+            onClick={() => setFolded(false)}
+            className="no-print border-l border-rule bg-panel px-2 py-4 font-tight [writing-mode:vertical-rl] max-[900px]:[writing-mode:horizontal-tb]"
+          >
+            Ledger
+          </button>
+        ) : (
+          <aside className="flex min-h-0 w-[330px] shrink-0 flex-col border-l border-rule bg-panel max-[900px]:w-auto max-[900px]:border-t max-[900px]:border-l-0">
+            <Ledger
+              checks={assessment.checks}
+              station={station}
+              system={assessment.build.units}
+              whole={whole}
+              onWhole={setWhole}
+              opened={opened}
+              onOpen={setOpened}
+            />
+          </aside>
+        )}
+      </div>
+      <Tape assessment={assessment} onCommands={() => setCommandsOpen(true)} />
+      <CommandList open={commandsOpen} onOpenChange={setCommandsOpen} commands={commands} />
+    </div>
+  );
+}
+
+function Missing() {
+  return (
+    <div className="mx-auto max-w-lg p-10">
+      <h1 className="font-tight text-[26px] font-semibold">This build is not in this browser</h1>
+      <p className="mt-2 text-soft">
+        The address names a build that was deleted here or belongs to another browser. Nothing was lost by opening it.
+      </p>
+      <Link href="/" className="mt-4 inline-block rounded-[3px] bg-bar px-4 py-2 text-bar-ink">
+        All builds
+      </Link>
+    </div>
+  );
+}
+
+/** Head of a sheet: the station and the question that it answers. */
+export function SheetHead({ station, children }: { station: StationId; children?: ReactNode }) {
+  const info = STATIONS.find((candidate) => candidate.id === station)!;
+  return (
+    <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
+      <h1 className="font-tight text-[26px] font-semibold">{info.name}</h1>
+      <p className="text-soft">{info.question}</p>
+      <div className="ml-auto">{children}</div>
+    </header>
+  );
+}

@@ -1,0 +1,74 @@
+import { IDBFactory, IDBKeyRange } from 'fake-indexeddb';
+import { beforeEach, expect, test } from 'vitest';
+import { EditRefused } from '@/core/build';
+import { firn9 } from '@/core/build/samples';
+import { RopewayDatabase } from './database';
+import { Repository } from './repository';
+
+let repository: Repository;
+let factory: IDBFactory;
+let clock = 0;
+const open = () => {
+  const database = new RopewayDatabase('test');
+  return new Repository(database, () => new Date(Date.UTC(2026, 0, 1, 0, 0, clock++)).toISOString());
+};
+
+beforeEach(async () => {
+  factory = new IDBFactory();
+  const { default: Dexie } = await import('dexie');
+  Dexie.dependencies.indexedDB = factory;
+  Dexie.dependencies.IDBKeyRange = IDBKeyRange;
+  repository = open();
+  await repository.create(firn9('b'));
+});
+
+const cruise = (value: number) => ({ edit: 'setFigure', input: { figure: 'cruisePower', value } }) as const;
+const power = async () => (await repository.load('b'))!.stored.document.duty.cruisePowerW;
+
+test('edits, undo and redo are there again when the browser is opened anew', async () => {
+  await repository.edit('b', cruise(30000));
+  await repository.edit('b', cruise(31000));
+  repository = open();
+  expect(await power()).toBe(31000);
+  expect((await repository.undo('b')).stored.document.duty.cruisePowerW).toBe(30000);
+  repository = open();
+  const loaded = (await repository.load('b'))!;
+  expect(loaded.redo).toContain('cruise power');
+  expect((await repository.redo('b')).stored.document.duty.cruisePowerW).toBe(31000);
+});
+
+test('undoing everything gives back the very document', async () => {
+  await repository.edit('b', cruise(30000));
+  await repository.edit('b', { edit: 'removeDevice', input: { deviceId: 'heater' } });
+  await repository.undo('b');
+  const { stored, undo } = await repository.undo('b');
+  expect(stored.document).toEqual(firn9('b'));
+  expect(undo).toBeNull();
+  expect((await repository.undo('b')).stored.document).toEqual(firn9('b'));
+});
+
+test('a new edit after undo ends what could be redone', async () => {
+  await repository.edit('b', cruise(30000));
+  await repository.undo('b');
+  const { redo } = await repository.edit('b', cruise(20000));
+  expect(redo).toBeNull();
+  expect((await repository.redo('b')).stored.document.duty.cruisePowerW).toBe(20000);
+});
+
+test('an edit from a second tab is applied on the newest document, or refused with nothing changed', async () => {
+  const other = open();
+  await other.edit('b', { edit: 'removeDevice', input: { deviceId: 'heater' } });
+  await repository.edit('b', cruise(25000));
+  expect(await power()).toBe(25000);
+  expect((await repository.load('b'))!.stored.document.circuits.hv.devices.heater).toBeUndefined();
+  await expect(
+    repository.edit('b', { edit: 'renameDevice', input: { deviceId: 'heater', name: 'x' } }),
+  ).rejects.toThrow(EditRefused);
+  expect((await repository.load('b'))!.stored.revision).toBe(3);
+});
+
+test('builds are listed newest first', async () => {
+  await repository.create(firn9('c'));
+  await repository.edit('b', cruise(1000));
+  expect((await repository.list()).map((stored) => stored.id)).toEqual(['b', 'c']);
+});

@@ -1,0 +1,115 @@
+'use client';
+import { type KeyboardEvent, useId, useRef, useState } from 'react';
+import {
+  type Dimension,
+  formatExact,
+  formatQuantity,
+  parseQuantity,
+  preferredUnit,
+  type UnitSystem,
+} from '@/core/quantities';
+
+interface Props {
+  readonly label: string;
+  readonly value: number | null;
+  readonly dimension: Dimension;
+  readonly system: UnitSystem;
+  /** Unit that is meant when none is typed; by default the one that is shown. */
+  readonly unit?: string;
+  readonly onCommit: (value: number) => void;
+  /** What is shown while nothing is set. */
+  readonly empty?: string;
+  readonly step?: number;
+  readonly note?: string;
+}
+
+/** A figure to type: takes what people say ("0.5 mΩ", "12 ft", "2/0"), refuses the rest with a reason and keeps what was typed. */
+export function QuantityField({
+  label,
+  value,
+  dimension,
+  system,
+  unit,
+  onCommit,
+  empty = 'not set',
+  step,
+  note,
+}: Props) {
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const cancelled = useRef(false);
+  const shownUnit = unit ?? preferredUnit(value ?? 1, dimension, system).symbol;
+  const shown = value === null ? '' : formatQuantity({ value, dimension }, system, 4, shownUnit).text;
+
+  const commit = (text: string) => {
+    if (text.trim() === '' || text === shown) {
+      setDraft(null);
+      setError(null);
+      return;
+    }
+    const parsed = parseQuantity(text, dimension, shownUnit);
+    if (!parsed.ok) {
+      setError(`${parsed.reason} ${parsed.remedy}`);
+      return;
+    }
+    setDraft(null);
+    setError(null);
+    if (parsed.value !== value) onCommit(parsed.value);
+  };
+
+  const nudge = (direction: number) => {
+    const parsed = parseQuantity(draft ?? shown, dimension, shownUnit);
+    if (!parsed.ok) return;
+    const one = parseQuantity(String(step ?? 1), dimension, shownUnit);
+    const zero = parseQuantity('0', dimension, shownUnit);
+    if (!one.ok || !zero.ok) return;
+    setDraft(
+      formatExact(Number((parsed.value + direction * (one.value - zero.value)).toPrecision(12)), dimension, shownUnit),
+    );
+  };
+
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') commit(event.currentTarget.value);
+    else if (event.key === 'Escape') {
+      cancelled.current = true;
+      setDraft(null);
+      setError(null);
+      event.currentTarget.blur();
+    } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+      event.preventDefault();
+      nudge(event.key === 'ArrowUp' ? 1 : -1);
+    }
+  };
+
+  return (
+    <div className="py-1">
+      <div className="flex items-baseline justify-between gap-3 border-b border-dotted border-rule pb-0.5">
+        <label htmlFor={id} className="text-soft">
+          {label}
+        </label>
+        <input
+          id={id}
+          value={draft ?? shown}
+          placeholder={empty}
+          aria-invalid={error !== null}
+          aria-describedby={error ? `${id}-error` : undefined}
+          onFocus={(event) => event.currentTarget.select()}
+          onChange={(event) => setDraft(event.currentTarget.value)}
+          onBlur={(event) => {
+            if (cancelled.current) cancelled.current = false;
+            else if (draft !== null) commit(event.currentTarget.value);
+          }}
+          onKeyDown={onKeyDown}
+          className="w-32 bg-transparent text-right text-[17px] font-semibold outline-offset-4 placeholder:font-normal placeholder:text-soft"
+        />
+      </div>
+      {note && !error && <p className="text-right text-[13px] text-soft">{note}</p>}
+      {error && (
+        <p id={`${id}-error`} role="alert" className="text-[13px] text-fails">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}

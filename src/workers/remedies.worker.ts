@@ -1,0 +1,44 @@
+import { expose } from 'comlink';
+import { assess } from '@/core/assess';
+import type { Build } from '@/core/build';
+import { type Check, checkKey } from '@/core/checks';
+import { findRemedies, type Remedy } from '@/core/remedies';
+
+/** A remedy as it travels: the check that it cures is named by its key, workings stay behind. */
+export interface RemedyOffer {
+  readonly edit: Remedy['edit'];
+  readonly title: string;
+  readonly after: Pick<Check, 'id' | 'subject' | 'verdict' | 'margin'>;
+  readonly worsens: readonly {
+    readonly after: Pick<Check, 'id' | 'subject' | 'verdict' | 'margin' | 'says'> & {
+      readonly missing?: Check['missing'];
+    };
+    readonly marginBefore: number | undefined;
+  }[];
+}
+
+const brief = ({ id, subject, verdict, margin, says, missing }: Check) => ({
+  id,
+  subject,
+  verdict,
+  margin,
+  says,
+  missing,
+});
+
+const api = {
+  /** Remedies for one check of a build, tried on the model; empty when the check is no longer there. */
+  find(build: Build, key: string): RemedyOffer[] {
+    const check = assess(build).checks.find((candidate) => checkKey(candidate) === key);
+    if (!check) return [];
+    return findRemedies(build, check).map(({ edit, title, after, worsens }) => ({
+      edit,
+      title,
+      after: brief(after),
+      worsens: worsens.map((worse) => ({ after: brief(worse.after), marginBefore: worse.before.margin })),
+    }));
+  },
+};
+
+export type RemediesWorker = typeof api;
+expose(api);
