@@ -85,7 +85,7 @@ export function QuantityField({
   return (
     <div className="py-1">
       <div className="flex items-baseline justify-between gap-3 border-b border-dotted border-rule pb-0.5">
-        <label htmlFor={id} className="text-soft">
+        <label htmlFor={id} className="shrink-0 text-soft">
           {label}
         </label>
         <input
@@ -101,7 +101,7 @@ export function QuantityField({
             else if (draft !== null) commit(event.currentTarget.value);
           }}
           onKeyDown={onKeyDown}
-          className="w-32 bg-transparent text-right text-[17px] font-semibold outline-offset-4 placeholder:font-normal placeholder:text-soft"
+          className="w-full min-w-[64px] max-w-[128px] bg-transparent text-right text-[17px] font-semibold outline-offset-4 placeholder:font-normal placeholder:text-soft"
         />
       </div>
       {note && !error && <p className="text-right text-[13px] text-soft">{note}</p>}

@@ -1,10 +1,10 @@
-/** Circuit symbols after IEC 60617 shapes, drawn for this project; each fits a horizontal run from (-24, 0) to (24, 0). */
+/** Circuit symbols after IEC 60617 shapes, drawn for this project; each fits a horizontal run from (-18, 0) to (18, 0). */
 const LINE = { fill: 'none', stroke: 'currentColor', strokeWidth: 2 } as const;
 
 export function FuseSymbol() {
   return (
     <g>
-      <path d="M-24 0H24" {...LINE} />
+      <path d="M-18 0H18" {...LINE} />
       <rect x="-14" y="-7" width="28" height="14" {...LINE} fill="var(--panel)" />
       <path d="M-14 0H14" {...LINE} strokeWidth={1.6} />
     </g>
@@ -14,7 +14,7 @@ export function FuseSymbol() {
 export function ContactSymbol({ closed }: { closed: boolean }) {
   return (
     <g>
-      <path d={`M-24 0H-12M12 0H24M-12 0 ${closed ? '12 0' : '9 -11'}`} {...LINE} strokeWidth={2.4} />
+      <path d={`M-18 0H-12M12 0H18M-12 0 ${closed ? '12 0' : '9 -11'}`} {...LINE} strokeWidth={2.4} />
       <circle cx="-12" cy="0" r="3" fill="currentColor" />
       <circle cx="12" cy="0" r="3" fill="currentColor" />
     </g>
@@ -35,7 +35,7 @@ export function CoilSymbol() {
 export function ResistorSymbol() {
   return (
     <g>
-      <path d="M-24 0H24" {...LINE} />
+      <path d="M-18 0H18" {...LINE} />
       <rect x="-17" y="-6" width="34" height="12" {...LINE} fill="var(--panel)" />
     </g>
   );
@@ -44,7 +44,7 @@ export function ResistorSymbol() {
 export function DisconnectSymbol({ closed = true }: { closed?: boolean }) {
   return (
     <g>
-      <path d={`M-24 0H-12M12 0H24M-12 0 ${closed ? '12 0' : '9 -11'}`} {...LINE} strokeWidth={2.4} />
+      <path d={`M-18 0H-12M12 0H18M-12 0 ${closed ? '12 0' : '9 -11'}`} {...LINE} strokeWidth={2.4} />
       <path d="M12 -5V5" {...LINE} />
       <circle cx="-12" cy="0" r="3" fill="currentColor" />
       <path d="M0 -3V-14M-6 -14H6" stroke="currentColor" strokeWidth="1.6" />
@@ -55,7 +55,7 @@ export function DisconnectSymbol({ closed = true }: { closed?: boolean }) {
 export function SensorSymbol() {
   return (
     <g>
-      <path d="M-24 0H24" {...LINE} />
+      <path d="M-18 0H18" {...LINE} />
       <circle r="10" {...LINE} fill="var(--panel)" />
       <text y="4.5" textAnchor="middle" fontSize="12" fontWeight="600" fill="currentColor">
         A

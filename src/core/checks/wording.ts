@@ -9,16 +9,24 @@ interface Sentence {
   readonly good: string;
   /** One quiet line under it. */
   readonly line: string;
+  /** Ledger line while it can't be judged; the one for holding when absent. */
+  readonly open?: string;
 }
 
-const S = (bad: string, good: string, line: string): Sentence => ({ bad, good, line });
+const S = (bad: string, good: string, line: string, open?: string): Sentence => ({
+  bad,
+  good,
+  line,
+  ...(open ? { open } : {}),
+});
 
 const SENTENCES: Readonly<Record<string, Sentence>> = {
-  'pack.present': S('There are no cells yet', 'Cells are chosen', '{detail}'),
+  'pack.present': S('There are no cells yet', 'Cells are chosen', '{detail}', 'Cells'),
   'pack.delivers': S(
     '{subject} can’t give the power asked',
     '{subject} gives the power asked',
     'asked {demand}, it can give {limit}',
+    'Power of {subject}',
   ),
   'pack.sag': S('{subject} sags too deep under load', '{subject} under load', '{demand} a cell, at least {limit}'),
   'device.voltage-max': S('Too much voltage for {subject}', '{subject} at full charge', '{demand} of {limit}'),
@@ -37,9 +45,9 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} battery current',
     '{demand} of {limit}',
   ),
-  'circuit.solved': S('The circuit can’t be solved', 'The circuit is whole', '{detail}'),
+  'circuit.solved': S('The circuit can’t be solved', 'The circuit is whole', '{detail}', 'Circuit'),
   'circuit.open': S('{subject} gets no voltage', '{subject} is fed', '{detail}'),
-  'fuse.dc-rating': S('{subject} has no DC rating', '{subject} has a DC rating', '{detail}'),
+  'fuse.dc-rating': S('{subject} has no DC rating', '{subject} has a DC rating', '{detail}', '{subject} DC rating'),
   'fuse.dc-voltage': S(
     '{subject} can’t break this voltage',
     '{subject} voltage',
@@ -54,6 +62,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} does not protect its cable',
     '{subject} protects its cable',
     '{demand} fuse, {cable} carries {limit}',
+    '{subject} against its cable',
   ),
   'fuse.cable-overload.partial': S(
     '{subject} is no overload protection',
@@ -87,6 +96,7 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     'The link never charges: {subject} would wait for ever',
     'The link charges through {subject}',
     '{detail}',
+    'Charging the link through {subject}',
   ),
   'precharge.time': S(
     '{subject} charges the link too slowly',
@@ -134,7 +144,10 @@ export function say(check: Check, system: UnitSystem = 'metric'): Said {
     template.replace(/\{([a-z]+)\}/g, (_, key: string) =>
       key === 'subject' ? check.subject.name : render(check.says.figures[key], system),
     );
-  const title = fill(check.verdict === 'fails' ? sentence.bad : sentence.good);
+  const judged = check.verdict === 'holds' || check.verdict === 'thin';
+  const title = fill(
+    check.verdict === 'fails' ? sentence.bad : judged ? sentence.good : (sentence.open ?? sentence.good),
+  );
   if (check.verdict === 'needs-data')
     return {
       title,
@@ -143,7 +156,7 @@ export function say(check: Check, system: UnitSystem = 'metric'): Said {
   if (check.verdict === 'waits')
     return {
       title,
-      line: `waits for ${(check.missing ?? []).map(({ ref, what }) => `${ref.name} (${what})`).join(', ')}`,
+      line: `waits until ${(check.missing ?? []).map(({ ref, what }) => `${ref.name} ${what}`).join(', ')}`,
     };
   return { title, line: fill(sentence.line) };
 }

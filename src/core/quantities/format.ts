@@ -20,11 +20,13 @@ export interface Formatted {
 }
 
 const MINUS = '\u2212';
+/** Between thousands, and between number and unit: neither breaks. */
 const THIN = '\u202f';
+const SPACE = '\u00a0';
 
 const make = (number: string, unit: string, rounded: boolean): Formatted => {
   const shown = number.replace('-', MINUS);
-  return { number: shown, unit, text: unit === '' ? shown : `${shown}${THIN}${unit}`, rounded };
+  return { number: shown, unit, text: unit === '' ? shown : `${shown}${SPACE}${unit}`, rounded };
 };
 
 /** Thousands are parted by a thin space from five digits on: 12 345, but 1234. */
@@ -121,5 +123,5 @@ export function formatMargin(margin: number): string {
       ? percent.toFixed(1)
       : Math.trunc(percent).toString();
   const digits = percent < 0 && Number(shown) === 0 ? '-0.1' : shown;
-  return `${digits === '-0' ? '0' : digits}${THIN}%`.replace('-', MINUS);
+  return `${digits === '-0' ? '0' : digits}${SPACE}%`.replace('-', MINUS);
 }

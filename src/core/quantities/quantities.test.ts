@@ -82,7 +82,7 @@ describe('what is not understood is refused with a reason', () => {
 
 describe('figures for reading', () => {
   test('the unit that reads best is chosen, and rounding is said', () => {
-    expect(formatQuantity({ value: 0.0005, dimension: 'resistance' }).text).toBe('500\u202fµΩ');
+    expect(formatQuantity({ value: 0.0005, dimension: 'resistance' }).text).toBe('500\u00a0µΩ');
     expect(formatQuantity({ value: 1234, dimension: 'power' })).toMatchObject({
       number: '1.23',
       unit: 'kW',
@@ -93,22 +93,22 @@ describe('figures for reading', () => {
       unit: 'kW',
       rounded: false,
     });
-    expect(formatQuantity({ value: 25, dimension: 'temperature' }, 'us').text).toBe('77\u202f°F');
+    expect(formatQuantity({ value: 25, dimension: 'temperature' }, 'us').text).toBe('77\u00a0°F');
     expect(formatQuantity({ value: Number.NaN, dimension: 'voltage' }).text).toBe('not known');
-    expect(formatQuantity({ value: 0, dimension: 'current' }).text).toBe('0\u202fA');
+    expect(formatQuantity({ value: 0, dimension: 'current' }).text).toBe('0\u00a0A');
     expect(formatQuantity({ value: -3.2, dimension: 'voltage' }).number).toBe('\u22123.2');
   });
 
   test('cross-sections name the nearest gauge in US units', () => {
-    expect(formatArea(35, 'us')).toBe('35\u202fmm² (≈2 AWG)');
+    expect(formatArea(35, 'us')).toBe('35\u00a0mm² (≈2 AWG)');
     expect(formatArea(awgAreaMm2(-1), 'us')).toContain('(2/0 AWG)');
     expect(nearestGauge(awgAreaMm2(7)).gauge).toBe(7);
   });
 
   test('margins never round a failure up to nothing', () => {
-    expect(formatMargin(-0.754)).toBe('\u221275\u202f%');
-    expect(formatMargin(-0.0004)).toBe('\u22120.1\u202f%');
-    expect(formatMargin(0.0996)).toBe('9\u202f%');
+    expect(formatMargin(-0.754)).toBe('\u221275\u00a0%');
+    expect(formatMargin(-0.0004)).toBe('\u22120.1\u00a0%');
+    expect(formatMargin(0.0996)).toBe('9\u00a0%');
   });
 
   test('conversions follow the definitions: 1 psi is 6894.757 Pa, 1 inHg 3386.389 Pa', () => {

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { type Check, marginText } from '@/core/checks';
+import { type Check, marginText, say } from '@/core/checks';
 import { formatArea, formatQuantity } from '@/core/quantities';
 import type { CableRow } from '@/core/stations/cables';
 import { useBench } from '@/store/bench';
@@ -33,8 +33,12 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
       </>
     );
   }
-  const worst = (id: string) =>
-    assessment.checks.find((check) => check.subject.id === id && check.station === 'cables');
+  const heat = (id: string) =>
+    assessment.checks.find((check) => check.subject.id === id && check.id === 'cable.temperature');
+  const failing = (id: string) =>
+    assessment.checks.find(
+      (check) => check.subject.id === id && check.verdict === 'fails' && check.id !== 'cable.temperature',
+    );
   const total = cables.reduce(
     (sum, row) => ({ loss: sum.loss + (row.lossW ?? 0), mass: sum.mass + (row.massKg ?? 0) }),
     { loss: 0, mass: 0 },
@@ -48,14 +52,14 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
         </span>
       </SheetHead>
       <Panel className="overflow-x-auto px-0! py-1!">
-        <table className="w-full min-w-[700px] border-collapse text-left">
+        <table className="w-full border-collapse text-left">
           <thead className="font-tight text-[15px] text-soft">
             <tr>
               {['Conductor', 'Size', 'Length', 'Place', 'Hottest conductor', 'Margin', 'Drop'].map((head, index) => (
                 <th
                   key={head}
                   scope="col"
-                  className={`px-3 py-2 font-medium ${index === 2 || index > 4 ? 'text-right' : ''}`}
+                  className={`px-3 py-2 font-medium ${index === 2 || index > 4 ? 'text-right' : ''} ${index === 3 ? 'max-[900px]:hidden' : ''}`}
                 >
                   {head}
                 </th>
@@ -67,7 +71,8 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
               <Row
                 key={row.id}
                 row={row}
-                check={worst(row.id)}
+                check={heat(row.id)}
+                other={failing(row.id)}
                 assessment={assessment}
                 open={opened === row.id}
                 onOpen={() => setOpened(opened === row.id ? null : row.id)}
@@ -97,12 +102,15 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
 function Row({
   row,
   check,
+  other,
   assessment,
   open,
   onOpen,
 }: {
   row: CableRow;
   check: Check | undefined;
+  /** Another check of this conductor that fails. */
+  other: Check | undefined;
   assessment: Assessment;
   open: boolean;
   onOpen: () => void;
@@ -124,6 +132,12 @@ function Row({
           >
             {resolved.conductor.name}
           </button>
+          {other && (
+            <span className="flex items-center gap-1.5 text-[13px] text-fails">
+              <VerdictMark shape="fails" size={11} />
+              {say(other, system).title}
+            </span>
+          )}
         </td>
         <td className={`${cell} whitespace-nowrap`}>
           {resolved.cable ? (
@@ -144,7 +158,7 @@ function Row({
             ).text
           )}
         </td>
-        <td className={`${cell} max-w-[170px] truncate text-soft`}>
+        <td className={`${cell} max-w-[170px] truncate text-soft max-[900px]:hidden`}>
           {resolved.zone?.name ?? 'no place'}
           {resolved.laid?.conduit ? ', conduit' : ''}
         </td>
@@ -157,7 +171,7 @@ function Row({
                 ? 'no steady'
                 : row.temperatureC === null
                   ? 'not known'
-                  : formatQuantity({ value: row.temperatureC, dimension: 'temperature' }, system).text
+                  : formatQuantity({ value: Math.round(row.temperatureC), dimension: 'temperature' }, system).text
             }
           />
         </td>
@@ -171,7 +185,7 @@ function Row({
           {row.dropV === null ? (
             <span className="text-soft">not known</span>
           ) : (
-            formatQuantity({ value: row.dropV, dimension: 'voltage' }, system).text
+            formatQuantity({ value: row.dropV, dimension: 'voltage' }, system, 3, 'mV').text
           )}
         </td>
       </tr>
@@ -202,7 +216,7 @@ function Heat({ row, colour, text }: { row: CableRow; colour: string; text: stri
         width="140"
         height="12"
         aria-hidden="true"
-        className={`shrink-0 max-[1100px]:w-[90px] ${colour}`}
+        className={`shrink-0 max-[1100px]:w-[90px] max-[900px]:hidden ${colour}`}
       >
         <rect y="3.5" width="140" height="5" fill="var(--rule)" />
         <rect y="3.5" width={Math.max(0, Math.min(1.16, used)) * 120} height="5" fill="currentColor" />

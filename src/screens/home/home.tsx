@@ -73,9 +73,7 @@ export function Home() {
             Builds in this browser
           </h2>
           {builds === null && <p className="text-soft">Looking …</p>}
-          {builds?.length === 0 && (
-            <p className="text-soft">None yet. Open the sample to see the tool at work, or start your own.</p>
-          )}
+          {builds?.length === 0 && <FirstSteps />}
           <ul>
             {builds?.map((stored) => (
               <li key={stored.id} className="border-b border-rule">
@@ -135,6 +133,23 @@ export function Home() {
           </Caution>
         </div>
       </div>
+    </div>
+  );
+}
+
+/** An empty list teaches what there is to do. */
+function FirstSteps() {
+  return (
+    <div className="text-soft">
+      <p>None yet.</p>
+      <ol className="mt-3 list-decimal space-y-2 pl-5">
+        <li>Open the sample: its circuit is solved at once, and the ledger lists every margin, thinnest first.</li>
+        <li>
+          Press a check for its working and its source; a failing one offers remedies that were tried on the model.
+        </li>
+        <li>Fit one, undo it, change a cable. Everything stays in this browser.</li>
+        <li>Then start your own build: cells and inverter first, a first verdict follows.</li>
+      </ol>
     </div>
   );
 }

@@ -44,7 +44,7 @@ export function CircuitDrawing({ layout, vehicle, solved, selected, failing, sys
   return (
     <svg
       viewBox={`0 0 ${layout.width} ${layout.height}`}
-      className="block max-h-[52vh] w-full"
+      className="block max-h-[45vh] w-full"
       role="group"
       aria-label="Traction circuit"
     >
@@ -175,8 +175,8 @@ function DeviceView({
     width && height
       ? { x: x - width / 2 - 5, y: y - height / 2 - 5, width: width + 10, height: height + 10 }
       : turned
-        ? { x: x - 15, y: y - 29, width: 30, height: 58 }
-        : { x: x - 30, y: y - 17, width: 60, height: 34 };
+        ? { x: x - 15, y: y - 22, width: 30, height: 44 }
+        : { x: x - 24, y: y - 16, width: 48, height: 32 };
   const halo = selected && <rect {...ring} rx="5" fill="none" stroke="var(--pick)" strokeWidth="2.2" />;
   if (device.kind === 'box')
     return (
@@ -211,7 +211,7 @@ function DeviceView({
           fontFamily="var(--font-tight)"
           fill="currentColor"
         >
-          {short(device.name, 16)}
+          {short(device.name, 23)}
         </text>
         {main && (
           <text x={x} y={y - 14} textAnchor="middle" fontSize="15" fontWeight="600" fill="var(--ink)">
@@ -279,7 +279,7 @@ function SeriesLabel({ placed, vehicle, system }: { placed: Placed; vehicle: Veh
     : resistor
       ? formatQuantity({ value: resistor.resistanceOhm, dimension: 'resistance' }, system).text
       : '';
-  const text = turned ? `${short(device.name, 17)}${figure ? ` ${figure}` : ''}` : '';
+  const text = turned ? `${short(device.name, 26)}${figure ? ` ${figure}` : ''}` : '';
   if (turned) {
     const branch = device.kind === 'fuse' && x > 250;
     return (
@@ -292,7 +292,7 @@ function SeriesLabel({ placed, vehicle, system }: { placed: Placed; vehicle: Veh
   return (
     <text
       x={x}
-      y={precharging ? y + 24 : y - (device.kind === 'contactor' ? 38 : 18)}
+      y={precharging ? y + 24 : y - (device.kind === 'contactor' ? 38 : 24)}
       textAnchor="middle"
       fontSize="13.5"
       fontWeight="600"
@@ -321,7 +321,7 @@ function BoxView({ placed, vehicle, solved }: { placed: Placed; vehicle: Vehicle
         strokeWidth="1.4"
         rx="2"
       />
-      <path d={`M${x} ${y - 34}V${y - 15}M${x} ${y + 19}V${y + 34}`} stroke="var(--hv)" strokeWidth="3.2" />
+      <path d={`M${x} ${y - 33}V${y - 15}M${x} ${y + 19}V${y + 33}`} stroke="var(--hv)" strokeWidth="3.2" />
       <g transform={`translate(${x} ${y})`}>
         <BatterySymbol />
       </g>
@@ -333,7 +333,7 @@ function BoxView({ placed, vehicle, solved }: { placed: Placed; vehicle: Vehicle
         fontFamily="var(--font-tight)"
         fill="currentColor"
       >
-        {short(device.name, 9)}
+        {short(device.name, 13)}
       </text>
       <text x={x + width / 2 - 7} y={y - height / 2 + 16} textAnchor="end" fontSize="13" fill="var(--soft)">
         {vehicle.deviceOf.get(device.id)?.device.cellsInSeries ?? '?'}s

@@ -31,10 +31,19 @@ export interface CircuitLayout {
   readonly loose: readonly ResolvedDevice[];
 }
 
-const TOP = 76;
-const PACK_X = 92;
-const STEP = 118;
-const SLOT = 128;
+const TOP = 66;
+const PACK_X = 104;
+/** Room for a chip between two symbols of a rail. */
+const CHIP_ROOM = 92;
+const SLOT = 152;
+const BOX = { width: 178, height: 66 };
+/** Half the length of a series symbol. */
+const HALF = 18;
+/** Free wire between two things of the string. */
+const STRING_GAP = 15;
+/** From its left tap a precharge bridge reaches this far per item. */
+const BRIDGE_ITEM = 64;
+const BRIDGE_DROP = 54;
 const CONSUMERS: readonly string[] = ['inverter', 'heater', 'converter', 'charger-converter', 'charger', 'compressor'];
 
 interface Main {
@@ -95,105 +104,115 @@ export function layOutCircuit(vehicle: Resolved): CircuitLayout {
 
   // The string, downwards from plus.
   const packItems = main.pack.filter(isDevice);
-  const boxHeight = 96;
-  const gap = 52;
-  const heights = packItems.map((id) => (vehicle.deviceOf.get(id)!.device.kind === 'box' ? boxHeight : 44));
-  const packHeight = heights.reduce((sum, height) => sum + height, 0) + gap * (packItems.length - 1) * 0.35;
-  const bottom = Math.max(TOP + 210, TOP + packHeight + 34);
-  let y = TOP + 20 + Math.max(0, (bottom - TOP - packHeight - 40) / 2);
-  const packY: number[] = [];
-  packItems.forEach((id, index) => {
-    const isBox = vehicle.deviceOf.get(id)!.device.kind === 'box';
-    packY.push(y + heights[index]! / 2);
-    place(id, PACK_X, y + heights[index]! / 2, true, isBox ? { width: 130, height: boxHeight } : {});
-    y += heights[index]! + gap * 0.35;
+  const halfOf = (id: string) => (vehicle.deviceOf.get(id)!.device.kind === 'box' ? BOX.height / 2 : HALF);
+  const packHeight = packItems.reduce((sum, id) => sum + 2 * halfOf(id), 0) + STRING_GAP * (packItems.length - 1);
+  const bottom = Math.max(TOP + 232, TOP + packHeight + 56);
+  let y = TOP + (bottom - TOP - packHeight) / 2;
+  const firstY = y;
+  const packY = packItems.map((id) => {
+    const centre = y + halfOf(id);
+    place(id, PACK_X, centre, true, vehicle.deviceOf.get(id)!.device.kind === 'box' ? BOX : {});
+    y += 2 * halfOf(id) + STRING_GAP;
+    return centre;
   });
-  const conductorsBetween = (ids: readonly string[]) => ids.filter((id) => !isDevice(id));
-  conductorsBetween(main.pack).forEach((id, index) => {
-    const from = packY[index];
-    const to = packY[index + 1];
-    if (from !== undefined && to !== undefined)
+  const lastY = y - STRING_GAP;
+  const conductorsOf = (ids: readonly string[]) => ids.filter((id) => !isDevice(id));
+  conductorsOf(main.pack).forEach((id, index) => {
+    const from = packItems[index];
+    const to = packItems[index + 1];
+    if (from && to)
       wires.push({
         id,
         points: [
-          [PACK_X, from + half(packItems[index]!, vehicle)],
-          [PACK_X, to - half(packItems[index + 1]!, vehicle)],
+          [PACK_X, packY[index]! + halfOf(from)],
+          [PACK_X, packY[index + 1]! - halfOf(to)],
         ],
         chip: null,
       });
   });
 
-  // Rails.
+  // Rails: symbols with room for a chip between them; a contactor with a precharge bridge takes more.
   const branches = consumersOf.filter((device) => device.id !== main.inverter.id && ways.has(device.id));
-  const railDevices = (ids: readonly string[]) => ids.filter((id) => isDevice(id));
-  const railEnd = PACK_X + 108 + STEP * Math.max(railDevices(main.plus).length, railDevices(main.minus).length);
-  const inverterX = railEnd + SLOT * branches.length + 92;
-  const width = inverterX + 70;
-  const rail = (ids: readonly string[], railY: number, startY: number) => {
-    let x = PACK_X;
-    let pending: [number, number][] = [
+  const plan = (ids: readonly string[]) => {
+    let cursor = PACK_X + CHIP_ROOM + 22;
+    const slots = new Map<string, { x: number; left: number; right: number; bridge: readonly string[] | null }>();
+    for (const id of ids.filter(isDevice)) {
+      const bridge = bridgeOver(vehicle, id);
+      const items = bridge?.filter(isDevice).length ?? 0;
+      const left = cursor;
+      const x = left + (bridge ? 42 : HALF);
+      const right = bridge ? left + Math.max(BRIDGE_ITEM * items + 16, 84) : x + HALF;
+      slots.set(id, { x, left, right, bridge });
+      cursor = right + CHIP_ROOM;
+    }
+    return { slots, end: cursor };
+  };
+  const plans = { plus: plan(main.plus), minus: plan(main.minus) };
+  const railEnd = Math.max(plans.plus.end, plans.minus.end) - 10;
+  const inverterX = railEnd + SLOT * branches.length + CHIP_ROOM + 46;
+  const width = inverterX + 66;
+  const rail = (ids: readonly string[], { slots }: ReturnType<typeof plan>, railY: number, startY: number) => {
+    let points: [number, number][] = [
       [PACK_X, startY],
       [PACK_X, railY],
     ];
-    let slot = 0;
-    const xs = new Map<string, number>();
-    const hasDeviceAfter = ids.map((_, index) => ids.slice(index + 1).some(isDevice));
+    let clear = PACK_X;
     ids.forEach((id, index) => {
-      if (isDevice(id)) {
-        x = PACK_X + 108 + STEP * slot++ + 18;
-        place(id, x, railY, false);
-        xs.set(id, x);
-        pending = [[x + 24, railY]];
+      const slot = slots.get(id);
+      if (slot) {
+        place(id, slot.x, railY, false);
+        points = [[slot.x + HALF, railY]];
+        clear = slot.right;
         return;
       }
-      const nextX = hasDeviceAfter[index] ? PACK_X + 108 + STEP * slot + 18 - 24 : null;
-      const remaining = conductorsBetween(ids.slice(index)).length;
-      const endX = nextX ?? (remaining > 1 ? railEnd + 8 : inverterX - 52);
-      const points: [number, number][] = [...pending, [endX, railY]];
-      const from = points.at(-2)!;
-      const long = endX - from[0] > 70;
+      const after = ids.slice(index + 1);
+      const next = after.find(isDevice);
+      const last = conductorsOf(after).length === 0;
+      const endX = next ? slots.get(next)!.x - HALF : last ? inverterX - 52 : railEnd;
+      const chipEnd = next ? slots.get(next)!.left : last && branches.length > 0 ? inverterX - 52 : endX;
+      const chipStart = next || !last || branches.length === 0 ? clear : inverterX - 52 - CHIP_ROOM;
       wires.push({
         id,
-        points,
-        chip: long
-          ? [nextX === null && remaining === 1 && branches.length > 0 ? inverterX - 106 : (from[0] + endX) / 2, railY]
-          : null,
+        points: [...points, [endX, railY]],
+        chip: chipEnd - chipStart >= 70 ? [(chipStart + chipEnd) / 2, railY] : null,
       });
-      pending = [[endX, railY]];
+      points = [[endX, railY]];
+      clear = endX;
     });
-    return xs;
   };
-  const firstY = packY[0]! - half(packItems[0]!, vehicle);
-  const lastY = packY.at(-1)! + half(packItems.at(-1)!, vehicle);
-  const plusXs = rail(main.plus, TOP, firstY);
-  const minusXs = rail(main.minus, bottom, lastY);
-  place(main.inverter.id, inverterX, (TOP + bottom) / 2, true, { width: 104, height: bottom - TOP + 40 });
+  rail(main.plus, plans.plus, TOP, firstY);
+  rail(main.minus, plans.minus, bottom, lastY);
+  place(main.inverter.id, inverterX, (TOP + bottom) / 2, true, { width: 104, height: bottom - TOP + 36 });
 
   // Branches hang between the rails, each with its own fuses.
   const mainIds = new Set([...main.plus, ...main.minus, ...main.pack]);
   branches.forEach((consumer, index) => {
-    const x = railEnd + SLOT * index + SLOT / 2 + 4;
+    const x = railEnd + SLOT * index + SLOT / 2;
     const ids = ways.get(consumer.id)!.ids;
     const firstMain = ids.findIndex((id) => mainIds.has(id));
     const lastMain = ids.length - 1 - [...ids].reverse().findIndex((id) => mainIds.has(id));
-    const middle = (TOP + bottom) / 2 + 22;
+    const middle = (TOP + bottom) / 2 + 26;
     const boxTop = middle - 26;
     const boxBottom = middle + 26;
-    place(consumer.id, x, middle, true, { width: 104, height: 52 });
+    place(consumer.id, x, middle, true, { width: 136, height: 52 });
     column(ids.slice(0, firstMain).reverse(), x, TOP, boxTop, vehicle, place, wires);
     column([...ids.slice(lastMain + 1)].reverse(), x, bottom, boxBottom, vehicle, place, wires);
     dots.push([x, TOP], [x, bottom]);
   });
 
   // Precharge bridges its main contactor.
-  precharge(vehicle, plusXs, minusXs, TOP, bottom, place, wires, dots);
+  for (const [{ slots }, railY, drop] of [
+    [plans.plus, TOP, BRIDGE_DROP],
+    [plans.minus, bottom, -BRIDGE_DROP],
+  ] as const) {
+    for (const { left, right, bridge } of slots.values())
+      if (bridge) drawBridge(bridge, left, right, railY, railY + drop, vehicle, place, wires, dots);
+  }
 
   const drawn = new Set([...devices.map((placed) => placed.id)]);
   const loose = vehicle.devices.filter(({ id, device }) => !drawn.has(id) && device.kind !== 'junction');
-  return { width, height: bottom + 56, devices, wires, dots, loose };
+  return { width, height: bottom + 36, devices, wires, dots, loose };
 }
-
-const half = (id: string, vehicle: Resolved): number => (vehicle.deviceOf.get(id)!.device.kind === 'box' ? 34 : 24);
 
 type Place = (id: string, x: number, y: number, turned: boolean) => void;
 
@@ -217,10 +236,10 @@ function column(
       met++;
       const at = fromY + spacing * met;
       place(id, x, at, true);
-      y = at + direction * 24;
+      y = at + direction * HALF;
       continue;
     }
-    const next = met < inLeg.length ? fromY + spacing * (met + 1) - direction * 24 : toY;
+    const next = met < inLeg.length ? fromY + spacing * (met + 1) - direction * HALF : toY;
     wires.push({
       id,
       points: [
@@ -233,54 +252,45 @@ function column(
   }
 }
 
-function precharge(
+/** Symbols of a precharge branch under (or over) the contactor that they bridge. */
+function drawBridge(
+  bridge: readonly string[],
+  left: number,
+  right: number,
+  railY: number,
+  y: number,
   vehicle: Resolved,
-  plusXs: ReadonlyMap<string, number>,
-  minusXs: ReadonlyMap<string, number>,
-  top: number,
-  bottom: number,
   place: Place,
   wires: Wire[],
   dots: [number, number][],
 ): void {
-  for (const [xs, railY, drop] of [
-    [plusXs, top, 58],
-    [minusXs, bottom, -58],
-  ] as const) {
-    for (const [mainId, x] of xs) {
-      const branch = bridgeOver(vehicle, mainId);
-      if (!branch) continue;
-      const items = branch.filter((id) => vehicle.deviceOf.has(id));
-      const conductors = branch.filter((id) => !vehicle.deviceOf.has(id));
-      const y = railY + drop;
-      const left = x - 40;
-      const right = left + 66 * items.length + 14;
-      const xsOf = items.map((_, k) => left + 40 + 66 * k);
-      items.forEach((id, k) => {
-        place(id, xsOf[k]!, y, false);
-      });
-      const stops: [number, number][][] = [
-        [
-          [left, railY],
-          [left, y],
-          [xsOf[0]! - 24, y],
-        ],
-        ...xsOf.slice(1).map((next, k): [number, number][] => [
-          [xsOf[k]! + 24, y],
-          [next - 24, y],
-        ]),
-        [
-          [xsOf.at(-1)! + 24, y],
-          [right, y],
-          [right, railY],
-        ],
-      ];
-      conductors.forEach((id, k) => {
-        if (stops[k]) wires.push({ id, points: stops[k]!, chip: null });
-      });
-      dots.push([left, railY], [right, railY]);
-    }
-  }
+  const items = bridge.filter((id) => vehicle.deviceOf.has(id));
+  const xs = items.map((_, k) => left + 40 + BRIDGE_ITEM * k);
+  items.forEach((id, k) => {
+    place(id, xs[k]!, y, false);
+  });
+  const stops: [number, number][][] = [
+    [
+      [left, railY],
+      [left, y],
+      [xs[0]! - HALF, y],
+    ],
+    ...xs.slice(1).map((next, k): [number, number][] => [
+      [xs[k]! + HALF, y],
+      [next - HALF, y],
+    ]),
+    [
+      [xs.at(-1)! + HALF, y],
+      [right, y],
+      [right, railY],
+    ],
+  ];
+  bridge
+    .filter((id) => !vehicle.deviceOf.has(id))
+    .forEach((id, k) => {
+      if (stops[k]) wires.push({ id, points: stops[k]!, chip: null });
+    });
+  dots.push([left, railY], [right, railY]);
 }
 
 /** The way around a contactor from its a to its b through a precharge resistor, in order; null when there is none. */

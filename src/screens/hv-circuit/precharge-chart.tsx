@@ -16,7 +16,11 @@ import type { PrechargeRun } from '@/core/simulate';
 /** Link voltage over time with the closing level; the same values are in the table below it for readers of screens and keyboards. */
 export default function PrechargeChart({ run, system }: { run: PrechargeRun; system: UnitSystem }) {
   const level = run.closeFraction * run.packV;
-  const data = run.curve.map(({ timeS, linkV, currentA }) => ({ t: timeS, v: linkV, i: currentA }));
+  const charging = run.curve.map(({ timeS, linkV, currentA }) => ({ t: timeS, v: linkV, i: currentA }));
+  // After closing the link is at pack voltage: drawn on for the eye.
+  const closed =
+    run.closeAtS === null ? [] : [1.015, 1.3].map((times) => ({ t: run.closeAtS! * times, v: run.packV, i: 0 }));
+  const data = [...charging, ...closed];
   const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 3).text;
   const every = Math.max(1, Math.floor(data.length / 6));
   return (
@@ -30,17 +34,16 @@ export default function PrechargeChart({ run, system }: { run: PrechargeRun; sys
               type="number"
               domain={[0, 'dataMax']}
               tickCount={5}
-              tickFormatter={(t: number) => t.toFixed(2)}
+              tickFormatter={(t: number) => `${t.toFixed(2)} s`}
               stroke="var(--soft)"
               tick={{ fontSize: 12 }}
-              label={{ value: 's', position: 'insideBottomRight', offset: -6, fontSize: 12, fill: 'var(--soft)' }}
             />
             <YAxis
-              domain={[0, Math.ceil((run.packV * 1.05) / 50) * 50]}
-              width={44}
+              domain={[0, Math.ceil((run.packV * 1.12) / 50) * 50]}
+              width={54}
+              tickFormatter={(v: number) => `${v} V`}
               stroke="var(--soft)"
               tick={{ fontSize: 12 }}
-              label={{ value: 'V', position: 'insideTopLeft', offset: -4, dy: -12, fontSize: 12, fill: 'var(--soft)' }}
             />
             <Tooltip
               isAnimationActive={false}
@@ -51,17 +54,7 @@ export default function PrechargeChart({ run, system }: { run: PrechargeRun; sys
               labelFormatter={(t) => time(Number(t))}
               contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
             />
-            <ReferenceLine
-              y={level}
-              stroke="var(--ink)"
-              strokeDasharray="5 4"
-              label={{
-                value: `close main at ${(run.closeFraction * 100).toFixed(0)} %`,
-                position: 'insideBottomRight',
-                fontSize: 12.5,
-                fill: 'var(--ink)',
-              }}
-            />
+            <ReferenceLine y={level} stroke="var(--ink)" strokeDasharray="5 4" />
             <Line dataKey="v" stroke="var(--hv)" strokeWidth={2.4} dot={false} isAnimationActive={false} />
             {run.closeAtS !== null && (
               <ReferenceDot
@@ -71,18 +64,23 @@ export default function PrechargeChart({ run, system }: { run: PrechargeRun; sys
                 fill="var(--panel)"
                 stroke="var(--ink)"
                 strokeWidth={2}
-                label={{
-                  value: time(run.closeAtS),
-                  position: 'top',
-                  fontSize: 14,
-                  fontWeight: 600,
-                  fill: 'var(--ink)',
-                }}
               />
             )}
           </LineChart>
         </ResponsiveContainer>
       </div>
+      <figcaption className="text-[14px]">
+        {run.closeAtS === null ? (
+          <b className="text-fails">
+            Never reaches {(run.closeFraction * 100).toFixed(0)} % (dashed) within {time(run.timeoutS)}: the main must
+            stay open.
+          </b>
+        ) : (
+          <>
+            The main closes at {(run.closeFraction * 100).toFixed(0)} % (dashed) after <b>{time(run.closeAtS)}</b>.
+          </>
+        )}
+      </figcaption>
       <details className="text-[13px] text-soft">
         <summary>Values as a table</summary>
         <table className="mt-1 w-full text-right">

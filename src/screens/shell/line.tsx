@@ -71,7 +71,7 @@ function Tower({
         viewBox={`0 0 100 ${GROUND_Y + 2}`}
         preserveAspectRatio="none"
         aria-hidden="true"
-        className={`absolute top-0 -left-1/2 h-[80px] w-full max-[900px]:hidden ${ropeColour}`}
+        className={`pointer-events-none absolute top-0 -left-1/2 h-[80px] w-full max-[900px]:hidden ${ropeColour}`}
       >
         <path
           d={`M0 ${ROPE_Y}Q50 ${ROPE_Y + 2 * depth} 100 ${ROPE_Y}`}
@@ -141,7 +141,7 @@ function Tower({
     <li
       className={`relative ${here ? 'max-[900px]:border-b-[3px] max-[900px]:border-ink' : ''} ${built ? '' : 'max-[900px]:hidden'}`}
     >
-      <span aria-hidden="true" className="absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden" />
+      <span aria-hidden="true" className="pointer-events-none absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden" />
       {built ? (
         <Link
           href={stationHref(station, buildId)}

@@ -12,15 +12,12 @@ export function WorkingView({ check, system }: { check: Check; system: UnitSyste
     <div className="space-y-2 text-[14px] leading-snug">
       {lines.map((line) => (
         <div key={line.formula}>
-          <p className="font-semibold">{line.formula}</p>
+          <p className="font-semibold">
+            <Formula text={line.formula} />
+          </p>
           <p>
             {line.figures}
-            {line.result && (
-              <>
-                {' '}
-                = <b className="whitespace-nowrap font-semibold">{shown(line.result, system)}</b>
-              </>
-            )}
+            {line.result && <Result result={line.result} system={system} />}
           </p>
           {line.note && <p className="text-soft">{line.note}</p>}
         </div>
@@ -31,7 +28,38 @@ export function WorkingView({ check, system }: { check: Check; system: UnitSyste
           Assumed: {text}
         </p>
       ))}
-      {sources.length > 0 && <p className="text-soft">Source: {sources.join(' · ')}</p>}
+      {sources.length > 0 && (
+        <p className="text-soft">
+          Source: <Formula text={sources.join(' · ')} />
+        </p>
+      )}
     </div>
+  );
+}
+
+/** "I_cont" as I with a small cont below the line. */
+function Formula({ text }: { text: string }) {
+  let at = 0;
+  return text.split(/([A-Za-zΔθ]+_[A-Za-z0-9]+)/).map((piece) => {
+    at += piece.length;
+    const [symbol, below] = piece.split('_');
+    return below ? (
+      <span key={at}>
+        {symbol}
+        <sub>{below}</sub>
+      </span>
+    ) : (
+      piece
+    );
+  });
+}
+
+/** A share reads as a margin, everything else as what the sum gives. */
+function Result({ result, system }: { result: Quantity; system: UnitSystem }) {
+  return (
+    <>
+      {result.dimension === 'ratio' ? ': ' : ' = '}
+      <b className="whitespace-nowrap font-semibold">{shown(result, system)}</b>
+    </>
   );
 }

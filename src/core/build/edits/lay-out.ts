@@ -100,7 +100,7 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
     cellsInParallel: input.cellsInParallel,
   });
   device('fuse', 'fuse', 'Main fuse', input.mainFuse.id);
-  device('kp', 'contactor', 'Main contactor plus', input.mainContactor.id, { role: 'main-plus' });
+  device('kp', 'contactor', 'K+ main', input.mainContactor.id, { role: 'main-plus' });
   device('kpre', 'contactor', 'Precharge relay', input.prechargeRelay.id, { role: 'precharge' });
   device('rpre', 'precharge-resistor', 'Precharge resistor', input.prechargeResistor.id);
   device('inverter', 'inverter', 'Inverter', input.inverter.id);
@@ -111,7 +111,7 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
   connect('Precharge resistor to bus', ['rpre', 'b'], ['kp', 'b'], thin, 0.15);
   connect('Contactor to inverter plus', ['kp', 'b'], ['inverter', 'plus'], main, input.runLengthM, 'zone-underbody');
   if (draft.schools.contactors === 'both-poles') {
-    device('km', 'contactor', 'Main contactor minus', input.mainContactor.id, { role: 'main-minus' });
+    device('km', 'contactor', 'K− main', input.mainContactor.id, { role: 'main-minus' });
     connect('Box minus to contactor', ['box', 'minus'], ['km', 'a'], main, 0.3);
     connect(
       'Contactor to inverter minus',

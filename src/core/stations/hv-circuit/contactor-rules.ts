@@ -135,7 +135,9 @@ const make: Rule<Context> = {
       return [
         {
           subject: deviceRef(main),
-          waitsFor: [{ ref: { kind: 'build', id: 'precharge', name: 'Precharge' }, what: 'resistor, relay and link' }],
+          waitsFor: [
+            { ref: { kind: 'build', id: 'precharge', name: 'Precharge' }, what: 'has resistor, relay and link' },
+          ],
         },
       ];
     const packV = precharge?.packV ?? 0;

@@ -56,7 +56,7 @@ const dcVoltage: Rule<Context> = {
       const { fullV } = context;
       if (fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
       if (fuse.ratedVoltageDcV === null)
-        return { subject: deviceRef(device), waitsFor: [{ ref: deviceRef(device), what: 'a DC rating' }] };
+        return { subject: deviceRef(device), waitsFor: [{ ref: deviceRef(device), what: 'has a DC rating' }] };
       const { ratedVoltageDcV } = fuse;
       const margin = marginAtMost(fullV, ratedVoltageDcV);
       return {

@@ -58,7 +58,7 @@ const reaches: Rule<Context> = {
     }),
 };
 
-const waits = (resistor: ResolvedDevice) => [{ ref: deviceRef(resistor), what: 'the link charges' }];
+const waits = (resistor: ResolvedDevice) => [{ ref: deviceRef(resistor), what: 'charges the link' }];
 
 const time: Rule<Context> = {
   id: 'precharge.time',

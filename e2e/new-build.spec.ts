@@ -1,0 +1,41 @@
+import { expect, test } from '@playwright/test';
+import { check, saved } from './stories';
+
+test('a build from nothing gets to its first verdict, and the pack that can’t deliver says what it can', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'name' })).toContainText('Give the new build a name first.');
+  await page.getByLabel('Name of the new build').fill('Orchard van');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Start with the cells' })).toBeVisible();
+  await expect(check(page, 'pack.present:pack')).toHaveAttribute('data-verdict', 'needs-data');
+
+  await page.getByLabel('Cells in series').fill('38');
+  await page.getByLabel('Cells in series').press('Enter');
+  await expect(page.getByText('38 × LFP prismatic cell, 180 Ah: full 138.7 V, 21.9 kWh gross.')).toBeVisible();
+  await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
+  await expect(page.getByRole('group', { name: 'Voltage windows' })).toBeVisible();
+
+  // 38 cells at 10 % rest at 3.16 V; cold and aged they can't give 50 kW.
+  const delivers = check(page, 'pack.delivers:pack');
+  await expect(delivers).toHaveAttribute('data-verdict', 'fails');
+  await expect(delivers).toContainText('asked 50 kW, it can give');
+  await page.getByLabel('Hard acceleration power').fill('25k');
+  await page.getByLabel('Hard acceleration power').press('Enter');
+  await expect(page.getByText('"k" is not a unit of power.')).toBeVisible();
+  await page.getByLabel('Hard acceleration power').fill('25');
+  await page.getByLabel('Hard acceleration power').press('Enter');
+  await expect(delivers).toHaveCount(0);
+  await saved(page);
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: /Orchard van/ })).toBeVisible();
+});
+
+test('an address without a build in this browser says so and leads home', async ({ page }) => {
+  await page.goto('/hv-circuit?build=nothing-here');
+  await expect(page.getByRole('heading', { name: 'This build is not in this browser' })).toBeVisible();
+  await page.getByRole('link', { name: 'All builds' }).click();
+  await expect(page.getByRole('heading', { name: 'Ropeway' })).toBeVisible();
+});

@@ -1,0 +1,74 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { openSample } from './stories';
+
+const faults = async (page: Page) =>
+  (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa']).analyze()).violations.map(
+    (violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join(' | ')}`,
+  );
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`every screen meets WCAG AA in ${scheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await page.goto('/');
+    await expect(page.getByRole('button', { name: 'Open Firn 9' })).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    await openSample(page);
+    await page.getByRole('button', { name: /Heater fuse does not protect/ }).click();
+    await expect(page.getByRole('list', { name: 'Remedies' })).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    for (const [link, landmark] of [
+      ['Pack', 'Boxes and cells'],
+      ['Cables', 'Places'],
+    ] as const) {
+      await page.getByRole('link', { name: new RegExp(`^${link}`) }).click();
+      await expect(page.getByRole('heading', { name: landmark })).toBeVisible();
+      expect(await faults(page)).toEqual([]);
+    }
+  });
+}
+
+test('on an 800-pixel tablet nothing has to be scrolled sideways', async ({ page }) => {
+  await page.setViewportSize({ width: 800, height: 1100 });
+  await openSample(page);
+  for (const link of ['HV circuit', 'Pack', 'Cables']) {
+    await page.getByRole('link', { name: new RegExp(`^${link}`) }).click();
+    await expect(page.locator('main h1')).toHaveText(link);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  }
+});
+
+test('the command list opens with one key, narrows by typing and goes where it says', async ({ page }) => {
+  await openSample(page);
+  await page.keyboard.press('k');
+  await page.getByLabel('Find a command').fill('go cab');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('main h1')).toHaveText('Cables');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Undo');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('w');
+  await expect(page.getByRole('button', { name: 'whole vehicle' })).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('stations that are to come are visible, and no empty forms', async ({ page }) => {
+  await openSample(page);
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByText('to come')).toHaveCount(11);
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link')).toHaveCount(3);
+});
+
+test('nothing is fetched from anywhere but this address', async ({ page }) => {
+  const elsewhere: string[] = [];
+  page.on('request', (request) => {
+    if (
+      !request.url().startsWith('http://127.0.0.1:') &&
+      !request.url().startsWith('data:') &&
+      !request.url().startsWith('blob:')
+    )
+      elsewhere.push(request.url());
+  });
+  await openSample(page);
+  await page.getByRole('button', { name: /Charger fuse can’t break/ }).click();
+  await expect(page.getByRole('list', { name: 'Remedies' })).toBeVisible();
+  expect(elsewhere).toEqual([]);
+});

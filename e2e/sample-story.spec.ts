@@ -1,0 +1,51 @@
+import { expect, test } from '@playwright/test';
+import { check, openSample, saved } from './stories';
+
+test('open the sample, see what fails and why, fit a remedy, undo, redo, and find it after a reload', async ({
+  page,
+}) => {
+  await openSample(page);
+  const heater = check(page, 'fuse.cable-overload:f-heater');
+  await expect(heater).toHaveAttribute('data-verdict', 'fails');
+  await heater.getByRole('button').first().click();
+
+  // The working can be redone by hand: I_n against I_z, with the cable and the place.
+  await expect(heater).toContainText('63 A ≤ 42.04 A');
+  await expect(heater).toContainText('4 mm², 125 °C class, Near heater or converter at 85 °C, touching pair');
+  await expect(heater).toContainText('IEC 60364-4-43');
+
+  const offer = heater.getByRole('list', { name: 'Remedies' }).getByRole('listitem').first();
+  await expect(offer).toContainText('fit 32 A full-range traction fuse, 500 V DC to Heater fuse: holds, margin 23 %');
+  await offer.getByRole('button', { name: 'Fit' }).click();
+  await expect(heater).toHaveAttribute('data-verdict', 'holds');
+  await expect(page.getByRole('button', { name: 'Undo fit 32 A' })).toBeVisible();
+  await saved(page);
+
+  await page.getByRole('button', { name: 'Undo fit 32 A' }).click();
+  await expect(heater).toHaveAttribute('data-verdict', 'fails');
+  await saved(page);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(heater).toHaveAttribute('data-verdict', 'holds');
+  await saved(page);
+
+  await page.reload();
+  await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
+  await expect(check(page, 'fuse.cable-overload:f-heater')).toHaveCount(0);
+  await page.getByRole('button', { name: /hold – show|holds – show/ }).click();
+  await expect(check(page, 'fuse.cable-overload:f-heater')).toHaveAttribute('data-verdict', 'holds');
+  await expect(page.getByRole('link', { name: /HV circuit, thinnest margin −51 %, 1 open/ })).toBeVisible();
+
+  // Undo reaches back over the reload.
+  await page.keyboard.press('Control+z');
+  await expect(check(page, 'fuse.cable-overload:f-heater')).toHaveAttribute('data-verdict', 'fails');
+});
+
+test('the ledger of the whole vehicle holds every station’s checks, thinnest first', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('button', { name: 'whole vehicle' }).click();
+  const shown = page.getByRole('region', { name: 'Ledger' }).locator('[data-check]');
+  await expect(shown).toHaveCount(5);
+  await expect(shown.nth(0)).toContainText('−51 %');
+  await expect(shown.nth(1)).toContainText('−49 %');
+  await expect(shown.nth(2)).toHaveAttribute('data-verdict', 'thin');
+});

@@ -1,0 +1,25 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 4173;
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: true,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium' },
+    trace: 'retain-on-failure',
+  },
+  webServer: {
+    command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
+    url: `http://127.0.0.1:${port}`,
+    reuseExistingServer: false,
+    stdout: 'ignore',
+    timeout: 60_000,
+  },
+});
