@@ -7,8 +7,20 @@ import { cataloguePart } from '../src/core/parts';
 export function editAt(step: number): Edit {
   const kinds: readonly (() => Edit)[] = [
     () => ({ edit: 'setFigure', input: { figure: 'cruisePower', value: 25000 + (step % 97) * 100 } }),
-    () => ({ edit: 'fitCable', input: { conductorIds: ['c-mid'], part: cataloguePart(step % 12 < 6 ? 'cable-shielded-50' : 'cable-shielded-70', 'cable') } }),
-    () => ({ edit: 'fitPart', input: { deviceId: 'f-heater', part: cataloguePart(step % 12 < 6 ? 'fuse-traction-500-32' : 'fuse-traction-500-40', 'fuse') } }),
+    () => ({
+      edit: 'fitCable',
+      input: {
+        conductorIds: ['c-mid'],
+        part: cataloguePart(step % 12 < 6 ? 'cable-shielded-50' : 'cable-shielded-70', 'cable'),
+      },
+    }),
+    () => ({
+      edit: 'fitPart',
+      input: {
+        deviceId: 'f-heater',
+        part: cataloguePart(step % 12 < 6 ? 'fuse-traction-500-32' : 'fuse-traction-500-40', 'fuse'),
+      },
+    }),
     () => ({ edit: 'setConductor', input: { conductorId: 'c-minus', lengthM: 1 + (step % 89) / 100 } }),
     () => ({ edit: 'setFigure', input: { figure: 'closeAt', value: 0.95 + (step % 40) / 1000 } }),
     () => ({ edit: 'setCells', input: { deviceId: 'box-rear', cellsInSeries: 50 + (step % 5) } }),
@@ -35,7 +47,16 @@ export function largeBuild(conductors = 300): Build {
   return applyEdit(build, { edit: 'renameBuild', input: { name: 'Three hundred' } }).build;
 }
 
-export const PRECHARGE = { packV: 378, packOhm: 0.15, resistorOhm: 100, capacitanceF: 0.0011, secondF: 0.00023, betweenOhm: 0.02, bleedOhm: 22000, stopS: 0.8 } as const;
+export const PRECHARGE = {
+  packV: 378,
+  packOhm: 0.15,
+  resistorOhm: 100,
+  capacitanceF: 0.0011,
+  secondF: 0.00023,
+  betweenOhm: 0.02,
+  bleedOhm: 22000,
+  stopS: 0.8,
+} as const;
 
 /** The same precharge circuit for our solver … */
 export function prechargeNetwork(): Network {

@@ -6,5 +6,13 @@ import { ensureInstalled, root } from './lib.mjs';
 ensureInstalled({ quiet: true });
 const { build } = await import('esbuild');
 const outfile = join(root, 'dist', 'bench.mjs');
-await build({ entryPoints: [join(root, 'benchmarks/run.ts')], outfile, bundle: true, platform: 'node', format: 'esm', target: 'node20', logLevel: 'error' });
+await build({
+  entryPoints: [join(root, 'benchmarks/run.ts')],
+  outfile,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  logLevel: 'error',
+});
 await import(pathToFileURL(outfile).href);

@@ -2,7 +2,10 @@
 import { spawnSync } from 'node:child_process';
 import { bin, root } from './lib.mjs';
 
-const result = spawnSync(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'], { cwd: root, maxBuffer: 1 << 28 });
+const result = spawnSync(bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs', '--output-type', 'json'], {
+  cwd: root,
+  maxBuffer: 1 << 28,
+});
 let report;
 try {
   report = JSON.parse(result.stdout.toString());

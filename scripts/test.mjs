@@ -8,10 +8,15 @@ const CHROMIUM = process.env.CHROMIUM_PATH ?? '/usr/bin/chromium';
 function ensureChromium() {
   if (existsSync(CHROMIUM)) return;
   say('Installing Chromium from Debian’s packages');
-  if (process.getuid?.() !== 0) stop(`Chromium is missing. Run "sudo apt-get install -y chromium" or set CHROMIUM_PATH to one that you have.`);
+  if (process.getuid?.() !== 0)
+    stop(`Chromium is missing. Run "sudo apt-get install -y chromium" or set CHROMIUM_PATH to one that you have.`);
   run('apt-get', ['update', '-qq']);
   const options = { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } };
-  if (!run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], options).ok || !existsSync(CHROMIUM)) stop('Chromium could not be installed. Check that Debian’s package servers can be reached, then try again.');
+  if (
+    !run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], options).ok ||
+    !existsSync(CHROMIUM)
+  )
+    stop('Chromium could not be installed. Check that Debian’s package servers can be reached, then try again.');
 }
 
 const readJson = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
@@ -46,7 +51,9 @@ say('Unit and property tests');
 run(bin('vitest'), ['run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json']);
 const unit = readJson(join(results, 'unit.json'));
 passed += unit?.numPassedTests ?? 0;
-failed += unit ? unit.numFailedTests + (unit.numFailedTestSuites > 0 && unit.numFailedTests === 0 ? unit.numFailedTestSuites : 0) : 1;
+failed += unit
+  ? unit.numFailedTests + (unit.numFailedTestSuites > 0 && unit.numFailedTests === 0 ? unit.numFailedTestSuites : 0)
+  : 1;
 
 say('End-to-end tests in headless Chromium');
 const e2e = run(bin('playwright'), ['test']);

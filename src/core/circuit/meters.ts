@@ -1,6 +1,6 @@
 import type { Element } from './netlist';
 import { B } from './sdirk';
-import type { Solution, Step, Stepper } from './stepper';
+import type { ElementView, Solution, Step, Stepper } from './stepper';
 
 export interface ElementRecord {
   /** Signed value of the largest |current|. */
@@ -36,52 +36,68 @@ function vertex(
 /** Peaks, I²t and energy of the watched elements over a transient. */
 export class Meters {
   readonly records = new Map<string, ElementRecord>();
-  private readonly history = new Map<string, Point[]>();
+  private readonly list: readonly ElementRecord[];
+  /** The last three points of each element since the last switching moment. */
+  private readonly history: Point[][];
+  private views: readonly ElementView[] = [];
+  private viewed: Stepper | null = null;
 
   constructor(private readonly elements: readonly Element[]) {
-    for (const element of elements)
-      this.records.set(element.id, { peakCurrentA: 0, peakCurrentAtS: 0, i2tA2s: 0, energyJ: 0, peakPowerW: 0 });
+    this.list = elements.map(() => ({ peakCurrentA: 0, peakCurrentAtS: 0, i2tA2s: 0, energyJ: 0, peakPowerW: 0 }));
+    elements.forEach((element, k) => {
+      this.records.set(element.id, this.list[k]!);
+    });
+    this.history = elements.map(() => []);
+  }
+
+  private look(stepper: Stepper): readonly ElementView[] {
+    if (this.viewed !== stepper) {
+      this.views = this.elements.map((element) => stepper.view(element));
+      this.viewed = stepper;
+    }
+    return this.views;
   }
 
   /** Values right after a switching moment; peaks are not interpolated across it. */
   restart(stepper: Stepper, t: number, solution: Solution): void {
-    this.history.clear();
+    for (const points of this.history) points.length = 0;
     this.see(stepper, t, solution);
   }
 
   /** Adds an accepted step that ended at `t`. Integrals use the method's own weights: they are part of the same system of equations. */
   add(stepper: Stepper, t: number, h: number, step: Step): void {
-    for (const element of this.elements) {
-      const record = this.records.get(element.id)!;
-      step.stages.forEach((stage, s) => {
-        const current = stepper.currentOf(element.id, stage);
-        if (current === 0) return;
+    const views = this.look(stepper);
+    for (let k = 0; k < views.length; k++) {
+      const view = views[k]!;
+      if (!view.place) continue;
+      const record = this.list[k]!;
+      for (let s = 0; s < step.stages.length; s++) {
+        const current = stepper.currentIn(view, step.stages[s]!);
         record.i2tA2s += h * B[s]! * current * current;
-        record.energyJ += h * B[s]! * current * stepper.voltageOf(element.a, element.b, stage);
-      });
+        record.energyJ += h * B[s]! * current * stepper.voltageIn(view, step.stages[s]!);
+      }
     }
     this.see(stepper, t, step.stages.at(-1)!);
   }
 
   private see(stepper: Stepper, t: number, solution: Solution): void {
-    for (const element of this.elements) {
-      const i = stepper.currentOf(element.id, solution);
-      const p = i === 0 ? 0 : i * stepper.voltageOf(element.a, element.b, solution);
-      const record = this.records.get(element.id)!;
-      const points = this.history.get(element.id) ?? [];
+    const views = this.look(stepper);
+    for (let k = 0; k < views.length; k++) {
+      const i = stepper.currentIn(views[k]!, solution);
+      const p = i * stepper.voltageIn(views[k]!, solution);
+      const record = this.list[k]!;
+      const points = this.history[k]!;
       points.push({ t, i, p });
       if (points.length > 3) points.shift();
-      this.history.set(element.id, points);
       this.peak(record, t, i, p);
       if (points.length < 3) continue;
       const [q0, q1, q2] = points as [Point, Point, Point];
-      const times = [q0.t, q1.t, q2.t] as const;
       if (Math.abs(q1.i) > Math.abs(q0.i) && Math.abs(q1.i) > Math.abs(q2.i)) {
-        const top = vertex(times, [q0.i, q1.i, q2.i]);
+        const top = vertex([q0.t, q1.t, q2.t], [q0.i, q1.i, q2.i]);
         if (top) this.peak(record, top.t, top.y, 0);
       }
       if (Math.abs(q1.p) > Math.abs(q0.p) && Math.abs(q1.p) > Math.abs(q2.p)) {
-        const top = vertex(times, [q0.p, q1.p, q2.p]);
+        const top = vertex([q0.t, q1.t, q2.t], [q0.p, q1.p, q2.p]);
         if (top) this.peak(record, top.t, 0, top.y);
       }
     }

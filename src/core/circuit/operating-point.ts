@@ -1,3 +1,4 @@
+import { behindResistance, groupLoads, type LoadGroup } from './load-group';
 import { Mna, type Place } from './mna';
 import {
   COLLAPSE_SHARE,
@@ -8,7 +9,8 @@ import {
   type PowerLoad,
   voltageScale,
 } from './netlist';
-import { type PortNetwork, type PortSolution, reduceToPorts, solvePorts } from './ports';
+import { type PortNetwork, reduceToPorts, solveSmall } from './ports';
+import { Reduction } from './reduction';
 import { findIslands, type Islands, refuseIdealLoops } from './topology';
 
 export interface OperatingPoint {
@@ -29,10 +31,14 @@ export interface OperatingPoint {
 }
 
 const EMPTY = new Map<string, number>();
+const MOST_ITERATIONS = 80;
+const TOLERANCE = 1e-11;
+
+const ohmOf = (element: Element): number => ('resistanceOhm' in element ? (element.resistanceOhm ?? 0) : 0);
 const isShort = (element: Element): boolean =>
   element.kind === 'inductor' ||
   ((element.kind === 'source' || element.kind === 'resistor' || (element.kind === 'switch' && element.closed)) &&
-    (element.resistanceOhm ?? 0) === 0);
+    ohmOf(element) === 0);
 const conductsDc = (element: Element): boolean =>
   element.kind === 'resistor' ||
   element.kind === 'source' ||
@@ -56,14 +62,23 @@ export function findBridgingLoads(
   );
 }
 
+/** Voltages of the ports and what each load then draws. */
+interface GroupSolution {
+  readonly u: readonly number[];
+  readonly groupA: readonly number[];
+  readonly loadA: readonly number[];
+}
+
 /** A network prepared for one set of switch positions; `solve` may be called with other values for the same structure. */
 export class OperatingPointSolver {
-  private readonly mna: Mna;
   private readonly islands: Islands;
   private readonly bridging: Set<string>;
-  private readonly ports: Place[];
-  private readonly base: Float64Array;
-  private readonly rhs: Float64Array;
+  private readonly reduction: Reduction;
+  private readonly groups: readonly LoadGroup[];
+  private mna: Mna | undefined;
+  private ports: readonly Place[] = [];
+  private base = new Float64Array(0);
+  private rhs = new Float64Array(0);
 
   constructor(private readonly network: Network) {
     checkNetwork(network);
@@ -71,121 +86,258 @@ export class OperatingPointSolver {
     refuseIdealLoops(elements, isShort);
     this.bridging = findBridgingLoads(elements, ground, conductsDc, () => true);
     this.islands = findIslands(elements, ground, (element) => conductsDc(element) || this.bridging.has(element.id));
-    const collapseV = Math.max(COLLAPSE_SHARE * voltageScale(elements), 1e-9);
-    const conductances = new Map(
-      elements
-        .filter((element) => element.kind === 'power' && this.bridging.has(element.id))
-        .map((element) => [element.id, (element as PowerLoad).powerW / collapseV ** 2]),
+    const { referenceOf } = this.islands;
+    const isPort = (element: Element) =>
+      element.kind === 'power' &&
+      !this.bridging.has(element.id) &&
+      referenceOf.get(element.a) === referenceOf.get(element.b);
+    this.reduction = new Reduction(
+      elements,
+      (element) => conductsDc(element) || this.bridging.has(element.id),
+      isPort,
+      new Set(referenceOf.values()),
     );
-    this.mna = new Mna(elements, this.islands, conductances);
-    this.ports = this.mna.places.filter(
-      ({ element }) =>
-        element.kind === 'power' &&
-        !this.bridging.has(element.id) &&
-        this.islands.referenceOf.get(element.a) === this.islands.referenceOf.get(element.b),
-    );
-    this.base = new Float64Array(this.mna.size);
-    this.rhs = new Float64Array(this.mna.size);
+    this.groups = groupLoads(this.reduction.loads);
   }
 
   /** `elements`: the prepared ones or others of the same structure. The load factor is worked out when asked, or when there is no solution. */
-  solve(elements: readonly Element[] = this.network.elements, withLoadFactor = true): OperatingPoint {
-    const { mna, ports } = this;
-    mna.retarget(elements);
-    mna.factor('dc');
-    mna.solve(
-      mna.rightHandSide('dc', () => 0, this.rhs),
-      this.base,
-    );
-    const network = reduceToPorts(mna, ports);
+  solve(
+    elements: readonly Element[] = this.network.elements,
+    withLoadFactor = true,
+    factorTolerance = 1e-6,
+  ): OperatingPoint {
     const collapseV = COLLAPSE_SHARE * voltageScale(elements);
-    const openV = ports.map((port) => mna.voltageAcross(port, this.base));
-    const on = this.switchLoads(network, openV, collapseV);
-    const powers = ports.map((port, k) => (on[k] ? (port.element as PowerLoad).powerW : 0));
+    const bridgeOhm = (element: Element) =>
+      element.kind === 'power' ? Math.max(collapseV, 1e-9) ** 2 / element.powerW : ohmOf(element);
+    const mna = this.linear(this.reduction.forward(elements, bridgeOhm));
+    const network = reduceToPorts(mna, this.ports);
+    const openV = this.ports.map((port) => mna.voltageAcross(port, this.base));
+    const loads = this.reduction.loads.map((load) => this.reduction.loadOf(elements, load.index));
+    const on = this.switchLoads(network, openV, loads, collapseV);
+    const powers = loads.map((load, k) => (on[k] ? load.powerW : 0));
     const solveAt = (factor: number) =>
-      upperBranch(
+      this.upperBranch(
         network,
         openV,
         powers.map((power) => (power > 0 ? power * factor : power)),
         collapseV,
       );
     const solution = solveAt(1);
-    const consumes = powers.some((power, k) => power > 0 && Math.abs(openV[k]!) >= collapseV);
-    const series = this.seriesLoads(solution, network, collapseV);
-    const solvable = solution !== null && series.length === 0;
-    const maximumLoadFactor =
-      consumes && series.length === 0 && (withLoadFactor || !solvable)
-        ? largestFactor((factor) => solveAt(factor) !== null, solvable)
+    const live = this.groups.flatMap((group, g) =>
+      Math.abs(openV[g]!) >= collapseV ? group.members.map((member) => member.index) : [],
+    );
+    const consumes = live.some((k) => powers[k]! > 0);
+    const loadsOn = new Set([...loads.filter((_, k) => on[k]).map((load) => load.id), ...this.bridging]);
+    const common = { islands: this.islands.islands, referenceOf: this.islands.referenceOf, loadsOn };
+    const empty = { nodeVoltagesV: EMPTY, elementCurrentsA: EMPTY, elementPowersW: EMPTY };
+    if (!solution) {
+      const maximumLoadFactor = consumes
+        ? largestFactor((factor) => solveAt(factor) !== null, false, factorTolerance)
         : null;
-    const loadsOn = new Set([...ports.filter((_, k) => on[k]).map((port) => port.element.id), ...this.bridging]);
-    const common = { maximumLoadFactor, islands: this.islands.islands, referenceOf: this.islands.referenceOf, loadsOn };
-    if (!solution || !solvable) {
-      const reason =
-        series.length > 0
-          ? `Constant-power loads in series (${series.join(', ')}) have no stable operating point.`
-          : `No operating point: the sources can deliver ${percent(maximumLoadFactor ?? 0)} of the power that is asked.`;
       return {
         ...common,
+        ...empty,
+        maximumLoadFactor,
         solvable: false,
-        reason,
-        nodeVoltagesV: EMPTY,
-        elementCurrentsA: EMPTY,
-        elementPowersW: EMPTY,
+        reason: `No operating point: the sources can deliver ${percent(maximumLoadFactor ?? 0)} of the power that is asked.`,
       };
     }
-    return { ...common, solvable: true, ...this.report(elements, network, solution) };
+    const report = this.report(elements, mna, network, solution);
+    const series = [...this.bridging].filter((id) => {
+      const element = elements.find((candidate) => candidate.id === id)!;
+      return Math.abs(report.nodeVoltagesV.get(element.a)! - report.nodeVoltagesV.get(element.b)!) > collapseV;
+    });
+    if (series.length > 0)
+      return {
+        ...common,
+        ...empty,
+        maximumLoadFactor: null,
+        solvable: false,
+        reason: `Constant-power loads in series (${series.join(', ')}) have no stable operating point.`,
+      };
+    const maximumLoadFactor =
+      consumes && withLoadFactor ? largestFactor((factor) => solveAt(factor) !== null, true, factorTolerance) : null;
+    return { ...common, solvable: true, maximumLoadFactor, ...report };
   }
 
-  private report(elements: readonly Element[], network: PortNetwork, solution: PortSolution) {
+  /** Factorises the reduced network and solves it without loads. */
+  private linear(branches: readonly Element[]): Mna {
+    if (!this.mna) {
+      const ports = this.groups.map(({ a, b }, g): Element => ({ id: `port ${g}`, kind: 'power', a, b, powerW: 0 }));
+      const nodes = new Set([
+        ...this.islands.islands,
+        this.network.ground,
+        ...branches.flatMap(({ a, b }) => [a, b]),
+        ...ports.flatMap(({ a, b }) => [a, b]),
+      ]);
+      const referenceOf = new Map([...nodes].map((node) => [node, this.islands.referenceOf.get(node)!]));
+      this.mna = new Mna([...branches, ...ports], { referenceOf, islands: this.islands.islands });
+      this.ports = ports.map((port) => this.mna!.place(port.id)!);
+      this.base = new Float64Array(this.mna.size);
+      this.rhs = new Float64Array(this.mna.size);
+    } else this.mna.retarget(branches);
+    this.mna.factor('dc');
+    this.mna.solve(
+      this.mna.rightHandSide('dc', () => 0, this.rhs),
+      this.base,
+    );
+    return this.mna;
+  }
+
+  private report(elements: readonly Element[], mna: Mna, network: PortNetwork, solution: GroupSolution) {
     const x = Float64Array.from(this.base);
-    solution.currents.forEach((current, k) => {
+    solution.groupA.forEach((current, k) => {
       const response = network.responses[k]!;
       for (let i = 0; i < x.length; i++) x[i]! += current * response[i]!;
     });
     const nodeVoltagesV = new Map<NodeName, number>();
-    for (const node of this.mna.nodeIndex.keys()) nodeVoltagesV.set(node, this.mna.nodeVoltage(node, x));
+    for (const node of mna.nodeIndex.keys()) nodeVoltagesV.set(node, mna.nodeVoltage(node, x));
+    const { currentOf } = this.reduction.backward(
+      nodeVoltagesV,
+      (id) => mna.current(mna.place(id)!, x),
+      solution.loadA,
+    );
+    for (const node of this.islands.referenceOf.keys()) if (!nodeVoltagesV.has(node)) nodeVoltagesV.set(node, 0);
     const elementCurrentsA = new Map<string, number>();
     const elementPowersW = new Map<string, number>();
-    const portOf = new Map(this.ports.map((port, k) => [port.element.id, k]));
-    for (const element of elements) {
-      const port = portOf.get(element.id) ?? -1;
-      const place = this.mna.place(element.id);
-      const floating = element.kind === 'power' && port < 0 && !this.bridging.has(element.id);
-      const current = port >= 0 ? solution.currents[port]! : place && !floating ? this.mna.current(place, x) : 0;
+    elements.forEach((element, index) => {
+      const current = currentOf(index) + 0;
       elementCurrentsA.set(element.id, current);
       elementPowersW.set(
         element.id,
         current === 0 ? 0 : (nodeVoltagesV.get(element.a)! - nodeVoltagesV.get(element.b)!) * current,
       );
-    }
+    });
     return { nodeVoltagesV, elementCurrentsA, elementPowersW };
   }
 
-  /** Bridging loads that would see more than the collapse voltage: they are in series with each other. */
-  private seriesLoads(solution: PortSolution | null, network: PortNetwork, collapseV: number): string[] {
-    if (this.bridging.size === 0 || !solution) return [];
-    const x = Float64Array.from(this.base);
-    solution.currents.forEach((current, k) => {
-      for (let i = 0; i < x.length; i++) x[i]! += current * network.responses[k]![i]!;
+  /** Currents and slopes of all loads at port voltages u. */
+  private draw(u: readonly number[], powersW: readonly number[], collapseV: number) {
+    const loadA = new Array<number>(powersW.length).fill(0);
+    const groupA: number[] = [];
+    const slopes: number[] = [];
+    let upper = true;
+    this.groups.forEach(({ members }, g) => {
+      let current = 0;
+      let slope = 0;
+      for (const { index, sign } of members) {
+        const answer = behindResistance(powersW[index]!, this.reduction.loadSeriesOhm[index]!, sign * u[g]!, collapseV);
+        loadA[index] = answer.currentA;
+        current += sign * answer.currentA;
+        slope += answer.slopeS;
+        if (!answer.upper && powersW[index]! > 0) upper = false;
+      }
+      groupA.push(current);
+      slopes.push(slope);
     });
-    return [...this.bridging].filter((id) => Math.abs(this.mna.voltageAcross(this.mna.place(id)!, x)) > collapseV);
+    return { loadA, groupA, slopes, upper };
+  }
+
+  /** Newton on the port voltages from `start`; null when it does not arrive on the upper-voltage branch. */
+  private newton(
+    network: PortNetwork,
+    openV: readonly number[],
+    powersW: readonly number[],
+    collapseV: number,
+    start: readonly number[],
+  ): GroupSolution | null {
+    const R = network.resistance;
+    const n = openV.length;
+    const scale = Math.max(...openV.map(Math.abs), collapseV, 1e-12);
+    const dead = openV.map((v) => Math.abs(v) < collapseV);
+    let u = [...start];
+    for (let iteration = 0; iteration < MOST_ITERATIONS; iteration++) {
+      const { loadA, groupA, slopes } = this.draw(u, powersW, collapseV);
+      const residual = u.map((uj, j) => {
+        let sum = uj - openV[j]!;
+        for (let k = 0; k < n; k++) sum += R[j]![k]! * groupA[k]!;
+        return sum;
+      });
+      const jacobian = u.map((_, j) => u.map((__, k) => (j === k ? 1 : 0) + R[j]![k]! * slopes[k]!));
+      const step = [...residual];
+      const determinant = solveSmall(jacobian, step);
+      if (!(determinant > 0) || !step.every(Number.isFinite)) return null;
+      if (residual.every((r) => Math.abs(r) <= TOLERANCE * scale)) {
+        const collapsed = this.groups.some(
+          ({ members }, g) =>
+            !dead[g] &&
+            members.some(
+              ({ index, sign }) =>
+                powersW[index]! > 0 &&
+                !behindResistance(powersW[index]!, this.reduction.loadSeriesOhm[index]!, sign * u[g]!, collapseV).upper,
+            ),
+        );
+        return collapsed ? null : { u, groupA, loadA };
+      }
+      u = u.map((value, j) => value - step[j]!);
+    }
+    return null;
+  }
+
+  /** The stable solution on the upper-voltage branch, or null when there is none. */
+  private upperBranch(
+    network: PortNetwork,
+    openV: readonly number[],
+    powersW: readonly number[],
+    collapseV: number,
+  ): GroupSolution | null {
+    const direct = this.newton(network, openV, powersW, collapseV, openV);
+    if (direct) return direct;
+    // All loads consume and pull each other down: Newton from the open voltages is monotone, so its failure is proof.
+    const monotone =
+      powersW.every((power) => power >= 0) &&
+      network.resistance.every((row, j) => row.every((r, k) => r * openV[j]! * openV[k]! >= 0));
+    if (monotone) return null;
+    // Load stepping from no load upward: the way that Newton can follow when it fails at once.
+    let start: readonly number[] = openV;
+    let reached = 0;
+    let stride = 0.25;
+    while (reached < 1) {
+      const factor = Math.min(1, reached + stride);
+      const solution = this.newton(
+        network,
+        openV,
+        powersW.map((power) => power * factor),
+        collapseV,
+        start,
+      );
+      if (solution && factor === 1) return solution;
+      if (solution) {
+        start = solution.u;
+        reached = factor;
+      } else {
+        stride /= 4;
+        if (stride < 1e-4) return null;
+      }
+    }
+    return null;
   }
 
   /** A load with turnOnV is on only if its terminal voltage without it reaches turnOnV. */
-  private switchLoads(network: PortNetwork, openV: readonly number[], collapseV: number): boolean[] {
-    const loads = network.ports.map((port) => port.element as PowerLoad);
+  private switchLoads(
+    network: PortNetwork,
+    openV: readonly number[],
+    loads: readonly PowerLoad[],
+    collapseV: number,
+  ): boolean[] {
     const on = loads.map((load) => load.turnOnV === undefined);
     if (on.every(Boolean)) return on;
-    const voltages = (state: readonly boolean[]) =>
-      upperBranch(
+    const groupOf = loads.map((_, k) =>
+      this.groups.findIndex(({ members }) => members.some(({ index }) => index === k)),
+    );
+    // Without its own current a load's terminals see its port's voltage.
+    const idleVoltages = (state: readonly boolean[]) => {
+      const solution = this.upperBranch(
         network,
         openV,
         loads.map((load, k) => (state[k] ? load.powerW : 0)),
         collapseV,
-      )?.voltages ?? openV;
-    const idle = voltages(on);
+      );
+      return groupOf.map((g) => Math.abs(solution?.u[g] ?? openV[g]!));
+    };
+    const idle = idleVoltages(on);
     loads.forEach((load, k) => {
-      if (load.turnOnV !== undefined) on[k] = Math.abs(idle[k]!) >= load.turnOnV;
+      if (load.turnOnV !== undefined) on[k] = idle[k]! >= load.turnOnV;
     });
     // With several such loads each must still reach its threshold with the others on; drop the worst first.
     for (let round = 0; round < loads.length; round++) {
@@ -193,8 +345,7 @@ export class OperatingPointSolver {
       let shortfall = 0;
       loads.forEach((load, k) => {
         if (load.turnOnV === undefined || !on[k]) return;
-        const without = voltages(on.map((state, j) => state && j !== k));
-        const lack = load.turnOnV - Math.abs(without[k]!);
+        const lack = load.turnOnV - idleVoltages(on.map((state, j) => state && j !== k))[k]!;
         if (lack > shortfall) {
           worst = k;
           shortfall = lack;
@@ -207,61 +358,15 @@ export class OperatingPointSolver {
   }
 }
 
-/** The stable solution on the upper-voltage branch, or null when there is none. */
-function upperBranch(
-  network: PortNetwork,
-  openV: readonly number[],
-  powersW: readonly number[],
-  collapseV: number,
-): PortSolution | null {
-  const accept = (solution: PortSolution): boolean =>
-    solution.converged &&
-    solution.determinant > 0 &&
-    solution.voltages.every(
-      (v, k) => powersW[k]! <= 0 || Math.abs(openV[k]!) < collapseV || (Math.abs(v) >= collapseV && v * openV[k]! > 0),
-    );
-  const direct = solvePorts(network, openV, powersW, collapseV, openV, true);
-  if (accept(direct)) return direct;
-  // All loads consume and pull each other down: Newton from the open voltages is monotone, so its failure is proof.
-  if (
-    powersW.every((power) => power >= 0) &&
-    network.resistance.every((row, j) => row.every((r, k) => r * openV[j]! * openV[k]! >= 0))
-  )
-    return null;
-  // Load stepping from no load upward: the way that Newton can follow when it fails at once.
-  let start: readonly number[] = openV;
-  let reached = 0;
-  let stride = 0.25;
-  while (reached < 1) {
-    const factor = Math.min(1, reached + stride);
-    const solution = solvePorts(
-      network,
-      openV,
-      powersW.map((power) => power * factor),
-      collapseV,
-      start,
-    );
-    if (accept(solution)) {
-      if (factor === 1) return solution;
-      start = solution.voltages;
-      reached = factor;
-    } else {
-      stride /= 4;
-      if (stride < 1e-4) return null;
-    }
-  }
-  return null;
-}
-
-/** Bisection for the factor at which `holds` ends; relative 1e-6. */
-function largestFactor(holds: (factor: number) => boolean, atOne: boolean): number {
+/** Bisection for the factor at which `holds` ends. Infinity when it never does. */
+function largestFactor(holds: (factor: number) => boolean, atOne: boolean, tolerance: number): number {
   let low = atOne ? 1 : 0;
   let high = 1;
   if (atOne) {
     for (high = 2; high < 1e9 && holds(high); high *= 4) low = high;
     if (high >= 1e9) return Number.POSITIVE_INFINITY;
   }
-  while (high - low > 1e-6 * high) {
+  while (high - low > tolerance * high) {
     const middle = (low + high) / 2;
     if (holds(middle)) low = middle;
     else high = middle;

@@ -25,6 +25,12 @@ export interface Step {
   readonly error: number;
 }
 
+export interface ElementView {
+  /** Null: it carries no current in this topology. */
+  readonly place: Place | null;
+  readonly port: number;
+}
+
 /** The network between two switching moments: one topology, implicit steps of any length. */
 export class Stepper {
   readonly states: readonly Place[];
@@ -101,12 +107,14 @@ export class Stepper {
   }
 
   private rates(solution: Solution): Float64Array {
-    return Float64Array.from(this.states, (place) => {
-      if (place.element.kind === 'capacitor') return solution.x[place.branch]! / place.element.capacitanceF;
-      return place.element.kind === 'inductor'
-        ? this.mna.voltageAcross(place, solution.x) / place.element.inductanceH
-        : 0;
-    });
+    const rates = new Float64Array(this.states.length);
+    for (let i = 0; i < rates.length; i++) {
+      const place = this.states[i]!;
+      if (place.element.kind === 'capacitor') rates[i] = solution.x[place.branch]! / place.element.capacitanceF;
+      else if (place.element.kind === 'inductor')
+        rates[i] = this.mna.voltageAcross(place, solution.x) / place.element.inductanceH;
+    }
+    return rates;
   }
 
   /** All values at this instant, states held; `smallS` stands in for zero where parallel capacitors make the instant singular. */
@@ -154,11 +162,8 @@ export class Stepper {
 
   /** Current of any element in a solution; open switches and loads that are off carry none. */
   currentOf(id: string, solution: Solution): number {
-    const port = this.ports.findIndex((place) => place.element.id === id);
-    if (port >= 0) return solution.portA[port]!;
-    const place = this.mna.place(id);
-    if (!place || (place.element.kind === 'power' && !this.bridging.has(id))) return 0;
-    return this.mna.current(place, solution.x);
+    const element = this.elements.find((candidate) => candidate.id === id);
+    return element ? this.currentIn(this.view(element), solution) : 0;
   }
 
   /** Voltage from a to b; between two islands it is not defined and reads 0. */
@@ -167,7 +172,21 @@ export class Stepper {
     return this.mna.nodeVoltage(a, solution.x) - this.mna.nodeVoltage(b, solution.x);
   }
 
-  isOn(id: string): boolean {
-    return this.on.has(id);
+  /** Where an element's current and voltage stand in a solution, looked up once. */
+  view(element: Element): ElementView {
+    const port = this.ports.findIndex((place) => place.element.id === element.id);
+    const place = port >= 0 ? this.ports[port]! : (this.mna.place(element.id) ?? null);
+    const carries = place !== null && (port >= 0 || element.kind !== 'power' || this.bridging.has(element.id));
+    return { place: carries ? place : null, port };
+  }
+
+  /** Current and voltage of a viewed element; an open switch or a load that is off carries nothing. */
+  currentIn(view: ElementView, solution: Solution): number {
+    if (!view.place) return 0;
+    return view.port >= 0 ? solution.portA[view.port]! : this.mna.current(view.place, solution.x);
+  }
+
+  voltageIn(view: ElementView, solution: Solution): number {
+    return view.place ? this.mna.voltageAcross(view.place, solution.x) : 0;
   }
 }

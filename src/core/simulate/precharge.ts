@@ -16,7 +16,9 @@ import {
 /** Inductance of a loop of separate conductors per metre of conductor, and of the cells (generic). */
 const LOOP_H_PER_M = 0.5e-6;
 const PACK_H = 5e-6;
-const CURVE_POINTS = 60;
+const CURVE_POINTS = 28;
+/** Capacitors whose own wires settle within this share of the time that is looked at count as joined to the bus. */
+const QUICK_SHARE = 1e-4;
 
 export interface PrechargeRun {
   readonly resistorId: string;
@@ -91,13 +93,35 @@ export function prechargeRun(vehicle: Vehicle): PrechargeRun | null {
   return runs.get(key, () => {
     try {
       const kept = new Set([ground, terminalNode(main, 'a'), terminalNode(main, 'b'), main.id, resistor.id]);
-      return compute(vehicle, collapseChains(elements, kept), ground, main, resistor.id, resistance, inductanceH);
+      return compute(
+        vehicle,
+        collapseChains(elements, kept, QUICK_SHARE * plainTimeS(elements, resistance)),
+        ground,
+        main,
+        resistor.id,
+        resistance,
+        inductanceH,
+      );
     } catch (error) {
       if (error instanceof NetworkError) return null;
       throw error;
     }
   });
 }
+
+/** Voltage across the open main contactor with empty capacitors and next to no current: the pack at rest, V. */
+function restVoltage(elements: readonly Element[], ground: string, resistorId: string, a: string, b: string): number {
+  const sources = elements.filter((element) => element.kind === 'source');
+  if (sources.length === 1) return Math.abs(sources[0]!.voltageV);
+  const idle = elements.map((element) =>
+    element.id === resistorId && element.kind === 'resistor' ? { ...element, resistanceOhm: 1e9 } : element,
+  );
+  return firstInstant({ elements: idle, ground }).voltage(a, b);
+}
+
+/** R·C with all link capacitors, s. */
+const plainTimeS = (elements: readonly Element[], resistanceOhm: number): number =>
+  resistanceOhm * elements.reduce((sum, element) => sum + (element.kind === 'capacitor' ? element.capacitanceF : 0), 0);
 
 function compute(
   vehicle: Vehicle,
@@ -118,11 +142,7 @@ function compute(
   if (linkCapacitanceF === 0) return null;
   const expectedS = -resistanceOhm * linkCapacitanceF * Math.log(1 - closeAtFraction);
   const timeoutS = wanted ?? 2 * expectedS;
-  // With empty capacitors and next to no current the whole pack voltage stands across the open main contactor.
-  const idle = elements.map((element) =>
-    element.id === resistorId && element.kind === 'resistor' ? { ...element, resistanceOhm: 1e9 } : element,
-  );
-  const packV = firstInstant({ elements: idle, ground }).voltage(a, b);
+  const packV = restVoltage(elements, ground, resistorId, a, b);
   if (!(packV > 0)) return null;
   const curve: { timeS: number; linkV: number; currentA: number }[] = [];
   const first = transient(
@@ -131,7 +151,7 @@ function compute(
       stopS: timeoutS,
       initial: 'rest',
       watch: [resistorId],
-      tolerance: 1e-5,
+      tolerance: 1e-4,
       endAtThreshold: 'close',
       thresholds: [{ id: 'close', a, b, voltageV: (1 - closeAtFraction) * packV, direction: 'falling' }],
       sampleTimesS: Array.from({ length: CURVE_POINTS + 1 }, (_, k) => (k * timeoutS) / CURVE_POINTS),
@@ -203,8 +223,8 @@ export function closingInrush(
   );
   if (capacitanceF === 0) return null;
   const stopS = 2 * Math.PI * Math.sqrt(inductanceH * capacitanceF);
-  const small = collapseChains(elements, new Set([ground, main.id, `${main.id}:loop`]));
-  const result = transient({ elements: small, ground }, { stopS, initial: 'rest', watch: [main.id], tolerance: 1e-4 });
+  const small = collapseChains(elements, new Set([ground, main.id, `${main.id}:loop`]), QUICK_SHARE * stopS);
+  const result = transient({ elements: small, ground }, { stopS, initial: 'rest', watch: [main.id], tolerance: 3e-4 });
   const record = result.elements.get(main.id);
   return record
     ? { differenceV: packV - linkV, peakCurrentA: Math.abs(record.peakCurrentA), i2tA2s: record.i2tA2s }

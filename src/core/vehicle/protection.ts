@@ -1,6 +1,8 @@
-import { type Circuit, type Id, TERMINALS } from '../build';
+import { type Id, TERMINALS } from '../build';
+import { Memo } from './memo';
 import type { Resolved } from './resolve';
 import { nodeOf } from './stamp';
+import { topologyKey } from './topology-key';
 
 interface Edge {
   readonly id: Id;
@@ -90,18 +92,13 @@ function fedEdges(edges: readonly Edge[], without: Id | null): Set<Id> {
  * its current. A conductor that no source can feed has an empty list and is listed in `unfed`.
  */
 export function protectingFuses(resolved: Resolved, kind: 'fuse' | 'precharge-resistor'): Protection {
-  const known = found[kind].get(resolved.build.circuits.hv);
-  if (known) return known;
-  const fresh = findProtection(resolved, kind);
-  found[kind].set(resolved.build.circuits.hv, fresh);
-  return fresh;
+  // Only the topology counts: lengths, parts and powers may change without looking again.
+  return found[kind].get(topologyKey(resolved), () => findProtection(resolved, edgesOf(resolved), kind));
 }
 
-/** By circuit: it never changes under its own identity. */
-const found = { fuse: new WeakMap<Circuit, Protection>(), 'precharge-resistor': new WeakMap<Circuit, Protection>() };
+const found = { fuse: new Memo<Protection>(12), 'precharge-resistor': new Memo<Protection>(12) };
 
-function findProtection(resolved: Resolved, kind: 'fuse' | 'precharge-resistor'): Protection {
-  const edges = edgesOf(resolved);
+function findProtection(resolved: Resolved, edges: readonly Edge[], kind: 'fuse' | 'precharge-resistor'): Protection {
   const normally = fedEdges(edges, null);
   const of = new Map<Id, Id[]>(resolved.conductors.map((conductor) => [conductor.id, []]));
   for (const { id, device } of resolved.devices) {

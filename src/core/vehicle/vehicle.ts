@@ -39,6 +39,9 @@ function structureKey(elements: readonly Element[], ground: string): string {
   return key;
 }
 
+/** Precision of the greatest power, as a share. */
+const LOAD_FACTOR_TOLERANCE = 1e-4;
+
 /** A solver for one state; corners and temperatures change values only. */
 type StateSolver = (elements: readonly Element[], withLoadFactor: boolean) => OperatingPoint;
 
@@ -46,7 +49,7 @@ function solverFor(ground: string): StateSolver {
   let solver: OperatingPointSolver | undefined;
   return (elements, withLoadFactor) => {
     solver ??= solvers.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
-    return solver.solve(elements, withLoadFactor);
+    return solver.solve(elements, withLoadFactor, LOAD_FACTOR_TOLERANCE);
   };
 }
 
@@ -109,8 +112,30 @@ function solveCase(
   return { id: caseId(state, corner), state, corner, point, temperaturesC };
 }
 
-/** Resolves the build and solves every case once. Nothing here judges. */
+/** The slices of a build that the solved vehicle reads. */
+const READS = [
+  'circuits',
+  'parts',
+  'routes',
+  'zones',
+  'duty',
+  'packLimits',
+  'states',
+  'vehicle',
+  'readings',
+  'adoptions',
+] as const satisfies readonly (keyof Build)[];
+let last: Vehicle | null = null;
+
+/** Resolves the build and solves every case once. Nothing here judges. The last vehicle serves again when none of its slices changed. */
 export function vehicleOf(build: Build): Vehicle {
+  const before = last;
+  if (before && READS.every((slice) => before.build[slice] === build[slice])) return { ...before, build };
+  last = solveVehicle(build);
+  return last;
+}
+
+function solveVehicle(build: Build): Vehicle {
   const resolved = resolve(build);
   const ground = groundOf(resolved);
   const cases: SolvedCase[] = [];

@@ -1,6 +1,8 @@
 import type { Id } from '../build';
+import { Memo } from './memo';
 import type { Resolved, ResolvedConductor, ResolvedDevice } from './resolve';
 import { nodeOf } from './stamp';
+import { topologyKey } from './topology-key';
 
 const SERIES: ReadonlySet<string> = new Set(['contactor', 'fuse', 'disconnect', 'sensor']);
 
@@ -13,19 +15,55 @@ export interface Way {
   readonly ids: readonly Id[];
 }
 
-/** The way from a device's plus through the pack to its minus, by fewest steps; null when there is none. Precharge branches don't count. */
-export function wayOf(vehicle: Resolved, device: ResolvedDevice): Way | null {
-  const links = new Map<string, { to: string; id: Id }[]>();
-  const link = (id: Id, a: string, b: string) => {
-    links.set(a, [...(links.get(a) ?? []), { to: b, id }]);
-    links.set(b, [...(links.get(b) ?? []), { to: a, id }]);
+type Links = Map<string, { readonly to: string; readonly id: Id }[]>;
+
+const graphs = new WeakMap<object, Links>();
+
+/** What conducts between terminals with everything closed; consumers and precharge branches left out. Built once per resolved vehicle. */
+function linksOf(vehicle: Resolved): Links {
+  const known = graphs.get(vehicle.conductors);
+  if (known) return known;
+  const links: Links = new Map();
+  const put = (from: string, to: string, id: Id) => {
+    const list = links.get(from);
+    if (list) list.push({ to, id });
+    else links.set(from, [{ to, id }]);
   };
-  for (const { id, device: candidate } of vehicle.devices) {
-    if (candidate.kind === 'box') link(id, `${id}.plus`, `${id}.minus`);
-    if (SERIES.has(candidate.kind) && candidate.role !== 'precharge') link(id, `${id}.a`, `${id}.b`);
+  const link = (id: Id, a: string, b: string) => {
+    put(a, b, id);
+    put(b, a, id);
+  };
+  for (const { id, device } of vehicle.devices) {
+    if (device.kind === 'box') link(id, `${id}.plus`, `${id}.minus`);
+    if (SERIES.has(device.kind) && device.role !== 'precharge') link(id, `${id}.a`, `${id}.b`);
   }
   for (const conductor of vehicle.conductors)
     link(conductor.id, nodeOf(conductor.conductor.a), nodeOf(conductor.conductor.b));
+  graphs.set(vehicle.conductors, links);
+  return links;
+}
+
+/** The way from a device's plus through the pack to its minus, by fewest steps; null when there is none. Precharge branches don't count. */
+export function wayOf(vehicle: Resolved, device: ResolvedDevice): Way | null {
+  const known = ways.get(topologyKey(vehicle), () => new Map());
+  if (!known.has(device.id)) known.set(device.id, findWay(vehicle, device));
+  const ids = known.get(device.id) ?? null;
+  if (!ids) return null;
+  const isBox = (id: Id) => vehicle.deviceOf.get(id)?.device.kind === 'box';
+  const boxIds = ids.filter(isBox);
+  if (boxIds.length === 0) return null;
+  return {
+    ids,
+    seriesIds: ids.filter((id) => !isBox(id)),
+    boxIds,
+    conductors: ids.flatMap((id) => vehicle.conductorOf.get(id) ?? []),
+  };
+}
+
+const ways = new Memo<Map<Id, readonly Id[] | null>>(12);
+
+function findWay(vehicle: Resolved, device: ResolvedDevice): Id[] | null {
+  const links = linksOf(vehicle);
   const start = `${device.id}.plus`;
   const goal = `${device.id}.minus`;
   const by = new Map<string, { from: string; id: Id } | null>([[start, null]]);
@@ -40,12 +78,5 @@ export function wayOf(vehicle: Resolved, device: ResolvedDevice): Way | null {
   if (!by.has(goal)) return null;
   const ids: Id[] = [];
   for (let step = by.get(goal); step; step = by.get(step.from)) ids.unshift(step.id);
-  const boxIds = ids.filter((id) => vehicle.deviceOf.get(id)?.device.kind === 'box');
-  if (boxIds.length === 0) return null;
-  return {
-    ids,
-    seriesIds: ids.filter((id) => !boxIds.includes(id)),
-    boxIds,
-    conductors: ids.flatMap((id) => vehicle.conductorOf.get(id) ?? []),
-  };
+  return ids;
 }

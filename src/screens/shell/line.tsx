@@ -141,7 +141,10 @@ function Tower({
     <li
       className={`relative ${here ? 'max-[900px]:border-b-[3px] max-[900px]:border-ink' : ''} ${built ? '' : 'max-[900px]:hidden'}`}
     >
-      <span aria-hidden="true" className="pointer-events-none absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden" />
+      <span
+        aria-hidden="true"
+        className="pointer-events-none absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden"
+      />
       {built ? (
         <Link
           href={stationHref(station, buildId)}
