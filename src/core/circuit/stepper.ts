@@ -48,7 +48,7 @@ export class Stepper {
   constructor(
     readonly elements: readonly Element[],
     ground: NodeName,
-    private readonly on: ReadonlySet<string>,
+    on: ReadonlySet<string>,
   ) {
     this.bridging = findBridgingLoads(elements, ground, conducts, (load) => on.has(load.id));
     const islands = findIslands(elements, ground, (element) => conducts(element) || this.bridging.has(element.id));

@@ -15,5 +15,13 @@ export const metres = () => Joi.number().min(-50).max(50);
 export const celsius = () => Joi.number().min(-60).max(300);
 export const nullable = <S extends Joi.AnySchema>(schema: S) => schema.allow(null);
 export const record = (schema: Joi.AnySchema, most = 5000) => Joi.object().pattern(id(), schema).max(most);
-export const object = (keys: Joi.SchemaMap) => Joi.object(keys).prefs({ presence: 'required' });
+/** An object with no other keys; every key is required unless it is marked with `optional`. */
+export const object = (keys: Readonly<Record<string, Joi.Schema>>) =>
+  Joi.object(
+    Object.fromEntries(
+      Object.entries(keys).map(([key, schema]) => [key, isOptional(schema) ? schema : schema.required()]),
+    ),
+  );
+const isOptional = (schema: Joi.Schema): boolean =>
+  (schema.describe() as { flags?: { presence?: string } }).flags?.presence === 'optional';
 export const optional = <S extends Joi.AnySchema>(schema: S) => schema.optional();

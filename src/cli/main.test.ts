@@ -1,0 +1,69 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from 'vitest';
+import { applyEdit, emptyBuild } from '../core/build';
+import { firn9 } from '../core/build/samples';
+import { cataloguePart } from '../core/parts';
+
+const folder = mkdtempSync(join(tmpdir(), 'ropeway-'));
+const file = (name: string, data: unknown) => {
+  const path = join(folder, name);
+  writeFileSync(path, typeof data === 'string' ? data : JSON.stringify(data));
+  return path;
+};
+const ropeway = (args: string[], input = '') => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['scripts/ropeway.mjs', ...args], {
+    input,
+    encoding: 'utf8',
+  });
+  return { status, stdout, stderr };
+};
+
+test('assess: 1 when something fails, with each margin in words', () => {
+  const { status, stdout } = ropeway(['assess', 'samples/firn-9.ropeway.json']);
+  expect(status).toBe(1);
+  expect(stdout).toContain('Heater fuse does not protect its cable');
+}, 60000);
+
+test('assess --json: 0 when all hold or are thin, the working included', () => {
+  let build = applyEdit(firn9(), {
+    edit: 'fitPart',
+    input: { deviceId: 'f-heater', part: cataloguePart('fuse-traction-500-32', 'fuse') },
+  }).build;
+  build = applyEdit(build, {
+    edit: 'fitPart',
+    input: { deviceId: 'f-charger', part: cataloguePart('fuse-traction-500-32', 'fuse') },
+  }).build;
+  const { status, stdout } = ropeway(['assess', file('good.json', build), '--json']);
+  expect(status).toBe(0);
+  const answer = JSON.parse(stdout) as { outcome: string; checks: { id: string; working: { lines: unknown[] } }[] };
+  expect(answer.outcome).toBe('holds');
+  expect(answer.checks.find((check) => check.id === 'fuse.continuous')!.working.lines.length).toBeGreaterThan(0);
+});
+
+test('assess: 3 when nothing can be judged yet, 2 with path and remedy for bad input', () => {
+  expect(ropeway(['assess', file('empty.json', emptyBuild('b', 'Empty'))]).status).toBe(3);
+  const bad = ropeway(['assess', file('bad.json', { ...firn9(), duty: {} })]);
+  expect(bad.status).toBe(2);
+  expect(JSON.parse(bad.stdout)).toMatchObject({
+    ok: false,
+    errors: expect.arrayContaining([expect.objectContaining({ path: 'duty.cruisePowerW' })]),
+  });
+  expect(ropeway(['assess', join(folder, 'not-there.json')]).status).toBe(2);
+});
+
+test('calc reads standard input and answers; --list and --help tell what there is', () => {
+  const example = ropeway(['calc', 'network', '--example']).stdout;
+  const { status, stdout } = ropeway(['calc', 'network', '--input', '-'], example);
+  expect(status).toBe(0);
+  expect(JSON.parse(stdout)).toMatchObject({ ok: true, result: { solvable: true } });
+  expect(ropeway(['calc', '--list']).stdout).toMatch(/^network .*\nprecharge /);
+  expect(ropeway(['--help']).stdout).toContain('Exit codes');
+  expect(ropeway(['dance']).status).toBe(2);
+});
+
+test('the sample file is the sample, and the stored version 1 is what it was', () => {
+  expect(JSON.parse(readFileSync('samples/firn-9.ropeway.json', 'utf8'))).toEqual(firn9());
+});

@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { firn9 } from '../samples';
+import { buildJsonSchema, readBuild, readBuildText } from './index';
+
+const text = JSON.stringify(firn9());
+const fresh = (): Record<string, never> & ReturnType<typeof firn9> => JSON.parse(text);
+// biome-ignore lint/suspicious/noExplicitAny: damaging a document on purpose
+const damaged = (damage: (build: any) => void): unknown => {
+  const build = fresh();
+  damage(build);
+  return build;
+};
+
+test('a build survives being written and read: identical', () => {
+  expect(readBuildText(text)).toEqual({ ok: true, build: firn9() });
+});
+
+describe('damaged and hostile files are refused with path, reason and remedy', () => {
+  test.each<[string, unknown, RegExp]>([
+    ['no object', [1, 2], /\(file\)/],
+    [
+      'another format',
+      damaged((b) => {
+        b.format = 'x';
+      }),
+      /^format/,
+    ],
+    [
+      'a newer version',
+      damaged((b) => {
+        b.version = 7;
+      }),
+      /^version/,
+    ],
+    [
+      'a missing field',
+      damaged((b) => {
+        delete b.duty.cruisePowerW;
+      }),
+      /^duty\.cruisePowerW/,
+    ],
+    [
+      'text for a number',
+      damaged((b) => {
+        b.duty.cruisePowerW = '5 kW';
+      }),
+      /^duty\.cruisePowerW/,
+    ],
+    [
+      'an unknown field',
+      damaged((b) => {
+        b.duty.speed = 5;
+      }),
+      /^duty\.speed/,
+    ],
+    [
+      'a negative length',
+      damaged((b) => {
+        b.circuits.hv.conductors['c-minus'].lengthM = -2;
+      }),
+      /c-minus\.lengthM/,
+    ],
+    [
+      'a dangling device',
+      damaged((b) => {
+        b.circuits.hv.conductors['c-minus'].a.deviceId = 'ghost';
+      }),
+      /c-minus\.a\.deviceId/,
+    ],
+    [
+      'no such terminal',
+      damaged((b) => {
+        b.circuits.hv.conductors['c-minus'].a.terminal = 'z';
+      }),
+      /c-minus\.a\.terminal/,
+    ],
+    [
+      'a part of the wrong kind',
+      damaged((b) => {
+        b.circuits.hv.devices['f-mid'].partId = 'shunt-500';
+      }),
+      /f-mid\.partId/,
+    ],
+    [
+      'a key that differs from its id',
+      damaged((b) => {
+        b.zones['zone-boot'].id = 'other';
+      }),
+      /zones\.zone-boot/,
+    ],
+    [
+      'an id used twice',
+      damaged((b) => {
+        b.circuits.hv.conductors.heater = { ...b.circuits.hv.conductors['c-minus'], id: 'heater' };
+      }),
+      /conductors\.heater/,
+    ],
+    [
+      'an absurd number of cells',
+      damaged((b) => {
+        b.circuits.hv.devices['box-rear'].cellsInSeries = 1e12;
+      }),
+      /cellsInSeries/,
+    ],
+    [
+      'both ends on one terminal',
+      damaged((b) => {
+        b.circuits.hv.conductors['c-minus'].b = b.circuits.hv.conductors['c-minus'].a;
+      }),
+      /c-minus/,
+    ],
+  ])('%s', (_, data, path) => {
+    const read = readBuild(data);
+    expect(read.ok).toBe(false);
+    if (read.ok) return;
+    expect(read.errors[0]!.path).toMatch(path);
+    for (const { reason, remedy } of read.errors) expect(Math.min(reason.length, remedy.length)).toBeGreaterThan(8);
+  });
+
+  test('keys that reach for the prototype are refused and reach nothing', () => {
+    const hostile = text.replace('"notes":', '"__proto__": {"polluted": true}, "notes":');
+    const read = readBuildText(hostile);
+    expect(read).toMatchObject({ ok: false, errors: [{ path: '__proto__' }] });
+    expect(({} as { polluted?: boolean }).polluted).toBeUndefined();
+  });
+
+  test('text that is no JSON and text that is too long are said to be so', () => {
+    expect(readBuildText('{"format": "ropeway-build", ')).toMatchObject({ ok: false, errors: [{ path: '(file)' }] });
+    expect(readBuildText(' '.repeat(20_000_001))).toMatchObject({
+      ok: false,
+      errors: [{ reason: 'is larger than 20 MB.' }],
+    });
+  });
+});
+
+test('mutated files are read whole or refused whole, and never throw', () => {
+  fc.assert(
+    fc.property(
+      fc.nat(text.length - 1),
+      fc.constantFrom('', '"', '}', '0', '-', 'null', '1e999', '[', '__proto__'),
+      fc.nat(40),
+      (at, put, drop) => {
+        const read = readBuildText(text.slice(0, at) + put + text.slice(at + drop));
+        expect(read.ok ? read.build.format : read.errors.length > 0).toBeTruthy();
+      },
+    ),
+    { seed: 51, numRuns: 300 },
+  );
+});
+
+test('the published schema names every top-level field', () => {
+  const schema = buildJsonSchema() as { properties: Record<string, unknown>; required: string[] };
+  expect(Object.keys(schema.properties).sort()).toEqual(Object.keys(firn9()).sort());
+  expect(schema.required).toContain('circuits');
+});
