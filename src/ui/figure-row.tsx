@@ -1,38 +1,54 @@
-import type { ReactNode } from 'react';
+'use client';
+import { useState } from 'react';
 import { type Dimension, formatQuantity, type UnitSystem } from '@/core/quantities';
+import { type ShownWorking, WorkingLines } from './working-lines';
 
-/** A computed figure with its label; the unit is quieter than the number. */
-export function FigureRow({
-  label,
-  value,
-  dimension,
-  system,
-  significant = 3,
-  mark,
-}: {
-  label: string;
-  value: number | null;
-  dimension: Dimension;
-  system: UnitSystem;
-  significant?: number;
-  mark?: ReactNode;
-}) {
+interface Props {
+  readonly label: string;
+  readonly value: number | null;
+  readonly dimension: Dimension;
+  readonly system: UnitSystem;
+  readonly significant?: number;
+  readonly working?: ShownWorking;
+}
+
+/** A computed figure with its label; the unit is quieter than the number. With a working, pressing it opens that. */
+export function FigureRow({ label, value, dimension, system, significant = 3, working }: Props) {
+  const [open, setOpen] = useState(false);
   const shown = value === null ? null : formatQuantity({ value, dimension }, system, significant);
+  const figure = shown ? (
+    <>
+      <b className="font-semibold">{shown.number}</b> <span className="text-soft">{shown.unit}</span>
+    </>
+  ) : (
+    <span className="text-soft">not known</span>
+  );
   return (
-    <div className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1">
-      <span className="text-soft">
-        {label}
-        {mark}
-      </span>
-      <span className="whitespace-nowrap text-[17px]">
-        {shown ? (
-          <>
-            <b className="font-semibold">{shown.number}</b> <span className="text-soft">{shown.unit}</span>
-          </>
-        ) : (
-          <span className="text-soft">not known</span>
-        )}
-      </span>
+    <div className="border-b border-rule/70 py-1">
+      {working ? (
+        <button
+          type="button"
+          aria-expanded={open}
+          title={working.sources[0]}
+          onClick={() => setOpen(!open)}
+          className="flex w-full items-baseline justify-between gap-3 text-left"
+        >
+          <span className="text-soft">{label}</span>
+          <span className="whitespace-nowrap text-[17px] decoration-rule decoration-dotted underline-offset-[5px] hover:underline">
+            {figure}
+          </span>
+        </button>
+      ) : (
+        <div className="flex items-baseline justify-between gap-3">
+          <span className="text-soft">{label}</span>
+          <span className="whitespace-nowrap text-[17px]">{figure}</span>
+        </div>
+      )}
+      {working && open && (
+        <div className="mt-1 mb-1.5 border-l-[3px] border-rule bg-well p-2.5">
+          <WorkingLines working={working} system={system} />
+        </div>
+      )}
     </div>
   );
 }

@@ -241,7 +241,7 @@ export class Transient {
       return stepper.instant(state, 1e-12 * stopS);
     };
     let now = begin();
-    let h = 1e-5 * stopS;
+    let h = 1e-3 * stopS;
     const sample = () => {
       for (; now && nextSample < samples.length && samples[nextSample]! <= t + tiny; nextSample++) {
         const here = now;
@@ -285,7 +285,7 @@ export class Transient {
         }
         continue;
       }
-      const grown = stride * Math.min(4, 0.9 * Math.max(step.error, 1e-6) ** (-1 / ERROR_ORDER));
+      const grown = stride * Math.min(6, 0.9 * Math.max(step.error, 1e-6) ** (-1 / ERROR_ORDER));
       // A watch that passes zero within this step: shorten the step to the first such moment.
       const before = now;
       const valuesBefore = watches.map((watch) => watch.value(stepper, before));
@@ -322,7 +322,7 @@ export class Transient {
       if (changed) {
         now = begin();
         settle();
-        h = Math.min(h, 1e-4 * stopS);
+        h = Math.min(h, 1e-3 * stopS);
       }
       sample();
     }

@@ -16,7 +16,7 @@ import {
 /** Inductance of a loop of separate conductors per metre of conductor, and of the cells (generic). */
 const LOOP_H_PER_M = 0.5e-6;
 const PACK_H = 5e-6;
-const CURVE_POINTS = 28;
+const CURVE_POINTS = 16;
 /** Capacitors whose own wires settle within this share of the time that is looked at count as joined to the bus. */
 const QUICK_SHARE = 1e-4;
 
@@ -109,6 +109,16 @@ export function prechargeRun(vehicle: Vehicle): PrechargeRun | null {
   });
 }
 
+/** Instants of the drawn curve: dense where a plain RC would charge, sparse from there to the time-out. */
+function curveTimes(expectedS: number, timeoutS: number): number[] {
+  const dense = Array.from({ length: CURVE_POINTS + 1 }, (_, k) => (k * Math.min(expectedS, timeoutS)) / CURVE_POINTS);
+  const sparse = Array.from(
+    { length: CURVE_POINTS / 4 },
+    (_, k) => expectedS + ((k + 1) * (timeoutS - expectedS)) / (CURVE_POINTS / 4),
+  );
+  return timeoutS > expectedS ? [...dense, ...sparse] : dense;
+}
+
 /** Voltage across the open main contactor with empty capacitors and next to no current: the pack at rest, V. */
 function restVoltage(elements: readonly Element[], ground: string, resistorId: string, a: string, b: string): number {
   const sources = elements.filter((element) => element.kind === 'source');
@@ -154,7 +164,7 @@ function compute(
       tolerance: 1e-4,
       endAtThreshold: 'close',
       thresholds: [{ id: 'close', a, b, voltageV: (1 - closeAtFraction) * packV, direction: 'falling' }],
-      sampleTimesS: Array.from({ length: CURVE_POINTS + 1 }, (_, k) => (k * timeoutS) / CURVE_POINTS),
+      sampleTimesS: curveTimes(expectedS, timeoutS),
       onSample: (timeS, probe) =>
         curve.push({ timeS, linkV: packV - probe.voltage(a, b), currentA: probe.current(resistorId) }),
     },

@@ -1,4 +1,4 @@
-import { type Build, type Conductor, type Device, type Id, type Laid, own, type Zone } from '../build';
+import { type Build, type Conductor, type Device, type Id, type Laid, own, TERMINALS, type Zone } from '../build';
 import type { CablePart, Part, PartKind, PartOf } from '../parts';
 import { airPressurePa } from '../physics/air';
 import type { CableBuild, CablePlace } from '../physics/cable';
@@ -21,6 +21,9 @@ export interface Thermal {
 export interface ResolvedConductor {
   readonly id: Id;
   readonly conductor: Conductor;
+  /** Nodes of its ends: text made once, so that looking it up stays cheap. */
+  readonly nodeA: string;
+  readonly nodeB: string;
   /** With adopted readings; null: not chosen, or no cable. */
   readonly cable: CablePart | null;
   readonly lengthM: number | null;
@@ -36,6 +39,8 @@ export interface ResolvedConductor {
 export interface ResolvedDevice {
   readonly id: Id;
   readonly device: Device;
+  /** Node of each terminal. */
+  readonly nodes: Readonly<Record<string, string>>;
   /** With adopted readings; null while it is not chosen. */
   readonly part: Part | null;
   readonly ambientC: number;
@@ -105,6 +110,8 @@ function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor
   return {
     id: conductor.id,
     conductor,
+    nodeA: `${conductor.a.deviceId}.${conductor.a.terminal}`,
+    nodeB: `${conductor.b.deviceId}.${conductor.b.terminal}`,
     cable,
     ...length,
     laid: laid ?? null,
@@ -118,9 +125,8 @@ function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor
 function resolveDevice(build: Build, device: Device): ResolvedDevice {
   const part = own(build.parts, device.partId);
   const zone = device.place ? own(build.zones, device.place.zoneId) : undefined;
-  return {
-    id: device.id,
-    device,
+  const nodes = Object.fromEntries(Object.keys(TERMINALS[device.kind]).map((terminal) => [terminal, `${device.id}.${terminal}`]));
+  return { id: device.id, device, nodes,
     part: part ? withAdopted(build, device.id, part) : null,
     ambientC: zone?.ambientC ?? DEFAULT_AMBIENT_C,
   };

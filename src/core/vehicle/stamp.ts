@@ -10,7 +10,7 @@ import { ASSUMED_LENGTH_M, partOf, type Resolved, type ResolvedConductor, type R
 const UNKNOWN_SERIES_OHM = 0.0005;
 
 export const nodeOf = (end: End): NodeName => `${end.deviceId}.${end.terminal}`;
-export const terminalNode = (device: ResolvedDevice, terminal: string): NodeName => `${device.id}.${terminal}`;
+export const terminalNode = (device: ResolvedDevice, terminal: string): NodeName => device.nodes[terminal] ?? `${device.id}.${terminal}`;
 export const capacitorId = (deviceId: string): string => `${deviceId}:link`;
 
 /** Rest (or charge) voltage and resistance of a box in a corner: V and Ω; null while its cells are not chosen. */
@@ -147,12 +147,11 @@ export function stamp(resolved: Resolved, options: StampOptions): Element[] {
   const elements: Element[] = [];
   for (const device of resolved.devices) stampDevice(resolved, device, options, elements);
   for (const conductor of resolved.conductors) {
-    const { a, b } = conductor.conductor;
     elements.push({
       id: conductor.id,
       kind: 'resistor',
-      a: nodeOf(a),
-      b: nodeOf(b),
+      a: conductor.nodeA,
+      b: conductor.nodeB,
       resistanceOhm: conductorOhm(conductor, options.temperatureOf(conductor.id)),
     });
   }

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { StateId } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
+import { prechargeWorkings } from '@/core/stations/hv-circuit';
 import { type CornerId, cornersOf, STATES } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
@@ -148,6 +149,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
 function Sequence({ assessment }: { assessment: Assessment }) {
   const { precharge: run, build } = assessment;
   const system = build.units;
+  const workings = run ? prechargeWorkings(run) : null;
   return (
     <Panel title="Closing sequence" about="press a symbol or a wire above to change it">
       <FigureSetting build={build} figure="closeAt" />
@@ -160,25 +162,46 @@ function Sequence({ assessment }: { assessment: Assessment }) {
             }
           : {})}
       />
-      {run && (
+      {run && workings && (
         <>
-          <FigureRow label="Closes after" value={run.closeAtS} dimension="time" system={system} />
+          <FigureRow
+            label="Closes after"
+            working={workings.closeAtS}
+            value={run.closeAtS}
+            dimension="time"
+            system={system}
+          />
           <FigureRow
             label="Link capacitance, all"
+            working={workings.linkCapacitanceF}
             value={run.linkCapacitanceF}
             dimension="capacitance"
             system={system}
           />
-          <FigureRow label="Resistor, peak" value={run.peakPowerW} dimension="power" system={system} />
-          <FigureRow label="Resistor, energy" value={run.resistorEnergyJ} dimension="energy" system={system} />
+          <FigureRow
+            label="Resistor, peak"
+            working={workings.peakPowerW}
+            value={run.peakPowerW}
+            dimension="power"
+            system={system}
+          />
+          <FigureRow
+            label="Resistor, energy"
+            working={workings.resistorEnergyJ}
+            value={run.resistorEnergyJ}
+            dimension="energy"
+            system={system}
+          />
           <FigureRow
             label="Across the main when it closes"
+            working={workings.differenceV}
             value={run.closing?.differenceV ?? null}
             dimension="voltage"
             system={system}
           />
           <FigureRow
             label="Peak through the main"
+            working={workings.peakCurrentA}
             value={run.closing?.peakCurrentA ?? null}
             dimension="current"
             system={system}

@@ -55,7 +55,14 @@ export default function PrechargeChart({ run, system }: { run: PrechargeRun; sys
               contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
             />
             <ReferenceLine y={level} stroke="var(--ink)" strokeDasharray="5 4" />
-            <Line dataKey="v" stroke="var(--hv)" strokeWidth={2.4} dot={false} isAnimationActive={false} />
+            <Line
+              type="linear"
+              dataKey="v"
+              stroke="var(--hv)"
+              strokeWidth={2.4}
+              dot={false}
+              isAnimationActive={false}
+            />
             {run.closeAtS !== null && (
               <ReferenceDot
                 x={run.closeAtS}

@@ -1,7 +1,7 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import { catalogueOf } from '@/core/parts';
-import type { PackResults } from '@/core/stations/pack';
+import { type PackFigure, type PackResults, packWorkings } from '@/core/stations/pack';
 import { partOf } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -148,21 +148,22 @@ function CellGrid({ count }: { count: number }) {
 
 function Figures({ pack, assessment }: { pack: PackResults; assessment: Assessment }) {
   const system = assessment.build.units;
-  const row = { system } as const;
+  const workings = packWorkings(assessment.vehicle, pack);
+  const row = (figure: PackFigure) => ({ system, value: pack[figure], working: workings[figure] });
   return (
     <Panel
       title={`${pack.cellsInSeries}s`}
       about={`${pack.boxes.length} ${pack.boxes.length === 1 ? 'box' : 'boxes'} in series`}
     >
-      <FigureRow label="Full" value={pack.fullV} dimension="voltage" {...row} />
-      <FigureRow label="Nominal" value={pack.nominalV} dimension="voltage" {...row} />
-      <FigureRow label="Empty, at rest" value={pack.emptyRestV} dimension="voltage" {...row} />
-      <FigureRow label="Lowest under load" value={pack.sagV} dimension="voltage" {...row} />
-      <FigureRow label="Energy, gross" value={pack.grossEnergyJ} dimension="energy" {...row} />
-      <FigureRow label="Energy, usable" value={pack.usableEnergyJ} dimension="energy" {...row} />
-      <FigureRow label="Resistance, new at 25 °C" value={pack.resistanceNewOhm} dimension="resistance" {...row} />
-      <FigureRow label="Resistance, cold and aged" value={pack.resistanceColdAgedOhm} dimension="resistance" {...row} />
-      <FigureRow label="Cells" value={pack.massKg} dimension="mass" {...row} />
+      <FigureRow label="Full" dimension="voltage" {...row('fullV')} />
+      <FigureRow label="Nominal" dimension="voltage" {...row('nominalV')} />
+      <FigureRow label="Empty, at rest" dimension="voltage" {...row('emptyRestV')} />
+      <FigureRow label="Lowest under load" dimension="voltage" {...row('sagV')} />
+      <FigureRow label="Energy, gross" dimension="energy" {...row('grossEnergyJ')} />
+      <FigureRow label="Energy, usable" dimension="energy" {...row('usableEnergyJ')} />
+      <FigureRow label="Resistance, new at 25 °C" dimension="resistance" {...row('resistanceNewOhm')} />
+      <FigureRow label="Resistance, cold and aged" dimension="resistance" {...row('resistanceColdAgedOhm')} />
+      <FigureRow label="Cells" dimension="mass" {...row('massKg')} />
     </Panel>
   );
 }

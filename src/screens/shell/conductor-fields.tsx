@@ -2,7 +2,7 @@
 import type { Build, Laid } from '@/core/build';
 import { catalogueOf } from '@/core/parts';
 import { formatArea } from '@/core/quantities';
-import type { CableRow } from '@/core/stations/cables';
+import { type CableRow, cableWorkings } from '@/core/stations/cables';
 import type { ResolvedConductor } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -48,6 +48,7 @@ export function ConductorFields({
   };
   const note = LENGTH_NOTES[conductor.lengthFrom];
   const system = build.units;
+  const workings = row ? cableWorkings(row) : null;
   return (
     <div className="grid gap-x-8 min-[1180px]:grid-cols-2">
       <div>
@@ -107,11 +108,41 @@ export function ConductorFields({
         />
       </div>
       <div>
-        <FigureRow label="Worst sustained current" value={row?.currentA ?? null} dimension="current" system={system} />
-        <FigureRow label="Carries here" value={row?.ampacityA ?? null} dimension="current" system={system} />
-        <FigureRow label="Hottest" value={row?.temperatureC ?? null} dimension="temperature" system={system} />
-        <FigureRow label="Drop, one way" value={row?.dropV ?? null} dimension="voltage" system={system} />
-        <FigureRow label="Loss" value={row?.lossW ?? null} dimension="power" system={system} />
+        <FigureRow
+          label="Worst sustained current"
+          value={row?.currentA ?? null}
+          {...(workings ? { working: workings.currentA } : {})}
+          dimension="current"
+          system={system}
+        />
+        <FigureRow
+          label="Carries here"
+          value={row?.ampacityA ?? null}
+          {...(workings ? { working: workings.ampacityA } : {})}
+          dimension="current"
+          system={system}
+        />
+        <FigureRow
+          label="Hottest"
+          value={row?.temperatureC ?? null}
+          {...(workings ? { working: workings.temperatureC } : {})}
+          dimension="temperature"
+          system={system}
+        />
+        <FigureRow
+          label="Drop, one way"
+          value={row?.dropV ?? null}
+          {...(workings ? { working: workings.dropV } : {})}
+          dimension="voltage"
+          system={system}
+        />
+        <FigureRow
+          label="Loss"
+          value={row?.lossW ?? null}
+          {...(workings ? { working: workings.lossW } : {})}
+          dimension="power"
+          system={system}
+        />
       </div>
     </div>
   );

@@ -3,9 +3,9 @@ import { useEffect, useRef, useState } from 'react';
 import { type Check, checkKey, marginText, type StationId, say } from '@/core/checks';
 import type { UnitSystem } from '@/core/quantities';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
+import { WorkingLines } from '@/ui/working-lines';
 import { RemedyList } from './remedies';
 import { shapeOf } from './shape';
-import { WorkingView } from './working';
 
 interface Props {
   readonly checks: readonly Check[];
@@ -122,7 +122,7 @@ function CheckItem({
         <div
           className={`mb-3 border-l-[3px] bg-well p-3 ${check.verdict === 'fails' ? 'border-fails' : check.verdict === 'thin' ? 'border-thin' : 'border-rule'}`}
         >
-          <WorkingView check={check} system={system} />
+          <WorkingLines working={check.working} system={system} />
           {(check.verdict === 'fails' || check.verdict === 'thin') && <RemedyList check={check} />}
         </div>
       )}

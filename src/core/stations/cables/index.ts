@@ -1,2 +1,3 @@
 export { type CableRow, cableRows } from './results';
 export { CABLE_RULES } from './rules';
+export { type CableFigure, cableWorkings } from './workings';

@@ -11,3 +11,4 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...CONTACTOR_RULES,
   ...PRECHARGE_RULES,
 ];
+export { type PrechargeFigure, prechargeWorkings } from './workings';

@@ -1,2 +1,3 @@
 export { type BoxFigures, type PackResults, packResults, type WindowRow } from './results';
 export { PACK_RULES } from './rules';
+export { type PackFigure, packWorkings } from './workings';

@@ -1,13 +1,20 @@
-'use client';
-import type { Check } from '@/core/checks';
 import { formatMargin, formatQuantity, type Quantity, type UnitSystem } from '@/core/quantities';
 
-const shown = (result: Quantity, system: UnitSystem): string =>
-  result.dimension === 'ratio' ? formatMargin(result.value) : formatQuantity(result, system, 4).text;
+/** A sum as it is shown: formula, the same with figures, result and note. */
+export interface ShownWorking {
+  readonly lines: readonly {
+    readonly formula: string;
+    readonly figures: string;
+    readonly result?: Quantity;
+    readonly note?: string;
+  }[];
+  readonly sources: readonly string[];
+  readonly assumed: readonly string[];
+}
 
 /** Formula, the figures in it, the result and the source: what a person can redo by hand. */
-export function WorkingView({ check, system }: { check: Check; system: UnitSystem }) {
-  const { lines, sources, assumed } = check.working;
+export function WorkingLines({ working, system }: { working: ShownWorking; system: UnitSystem }) {
+  const { lines, sources, assumed } = working;
   return (
     <div className="space-y-2 text-[14px] leading-snug">
       {lines.map((line) => (
@@ -56,10 +63,13 @@ function Formula({ text }: { text: string }) {
 
 /** A share reads as a margin, everything else as what the sum gives. */
 function Result({ result, system }: { result: Quantity; system: UnitSystem }) {
+  const share = result.dimension === 'ratio';
   return (
     <>
-      {result.dimension === 'ratio' ? ': ' : ' = '}
-      <b className="whitespace-nowrap font-semibold">{shown(result, system)}</b>
+      {share ? ': ' : ' = '}
+      <b className="whitespace-nowrap font-semibold">
+        {share ? formatMargin(result.value) : formatQuantity(result, system, 4).text}
+      </b>
     </>
   );
 }

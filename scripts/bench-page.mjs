@@ -1,0 +1,68 @@
+// npm run bench:page: size of the first page's scripts, time until it answers, and from an edit to its new verdicts.
+import { gzipSync } from 'node:zlib';
+import { chromium } from '@playwright/test';
+import { ensureBuilt, ensureInstalled, startServer } from './lib.mjs';
+
+ensureInstalled({ quiet: true });
+ensureBuilt();
+const { address, child } = await startServer(4321, { stdio: 'ignore' });
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium' });
+const median = (list) => [...list].sort((p, q) => p - q)[Math.floor(list.length / 2)];
+
+async function load(path, ready) {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const scripts = new Map();
+  page.on('response', async (response) => {
+    if (response.url().endsWith('.js')) scripts.set(response.url(), await response.body().catch(() => Buffer.alloc(0)));
+  });
+  const start = performance.now();
+  await page.goto(`${address}${path}`);
+  await ready(page);
+  const spent = performance.now() - start;
+  await page.waitForLoadState('networkidle');
+  const gzipped = [...scripts.values()].reduce((sum, body) => sum + gzipSync(body, { level: 9 }).length, 0);
+  return { context, page, spent, gzipped };
+}
+
+const times = [];
+let gzipped = 0;
+for (let round = 0; round < 5; round++) {
+  // Interactive: the button answers, that is, the sample's circuit can be asked for.
+  const opened = await load('/', async (page) => {
+    await page.getByText('None yet.').waitFor();
+  });
+  times.push(opened.spent);
+  gzipped = opened.gzipped;
+  await opened.context.close();
+}
+console.log(`first page: ${(gzipped / 1024).toFixed(1)} KiB of JavaScript gzipped, answers after ${median(times).toFixed(0)} ms (median of 5, empty cache)`);
+
+const { page } = await load('/', async (p) => p.getByText('None yet.').waitFor());
+await page.getByRole('button', { name: 'Open Firn 9' }).click();
+await page.getByRole('group', { name: 'Traction circuit' }).waitFor();
+await page.waitForTimeout(1500);
+await page.getByRole('link', { name: /^Pack/ }).click();
+await page.getByRole('heading', { name: 'Boxes and cells' }).waitFor();
+// Measured inside the page: from the key that commits an edit to the frame that shows the new margin.
+const edits = [];
+for (let round = 0; round < 15; round++) {
+  await page.getByLabel('Hard acceleration power').fill(String(50 + round));
+  edits.push(
+    await page.evaluate(async () => {
+      const input = document.activeElement;
+      const tape = document.querySelector('footer');
+      const ledger = document.querySelector('[aria-label="Ledger"]');
+      const before = ledger.textContent + tape.textContent;
+      const start = performance.now();
+      input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+      while (ledger.textContent + tape.textContent === before) await new Promise((resolve) => requestAnimationFrame(resolve));
+      await new Promise((resolve) => requestAnimationFrame(resolve));
+      return performance.now() - start;
+    }),
+  );
+}
+console.log(`edit to new verdicts on screen: median ${median(edits).toFixed(0)} ms, worst ${Math.max(...edits).toFixed(0)} ms of 15`);
+await browser.close();
+child.kill('SIGTERM');
+process.exit(0);

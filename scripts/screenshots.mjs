@@ -1,0 +1,43 @@
+// npm run screenshots: the current picture of each main view, from the sample build.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { ensureBuilt, ensureInstalled, root, startServer } from './lib.mjs';
+
+ensureInstalled();
+ensureBuilt();
+const { address, child } = await startServer(4320, { stdio: 'ignore' });
+const folder = join(root, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium' });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'light' });
+const shot = async (name) => {
+  await page.mouse.move(640, 795);
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+};
+await page.goto(address);
+await page.getByRole('button', { name: 'Open Firn 9' }).waitFor();
+await shot('home');
+await page.getByRole('button', { name: 'Open Firn 9' }).click();
+await page.getByRole('button', { name: /Heater fuse does not protect/ }).click();
+await page.getByRole('list', { name: 'Remedies' }).waitFor();
+await shot('hv-circuit');
+await page.getByRole('button', { name: /^Heater fuse, / }).click();
+await page.emulateMedia({ colorScheme: 'dark' });
+await page.locator('main').evaluate((main) => main.scrollTo(0, 700));
+await shot('hv-circuit-dark');
+await page.emulateMedia({ colorScheme: 'light' });
+await page.getByRole('link', { name: /^Pack/ }).click();
+await page.getByRole('heading', { name: 'Boxes and cells' }).waitFor();
+await shot('pack');
+await page.getByRole('link', { name: /^Cables/ }).click();
+await page.getByRole('button', { name: 'Pack rear to front' }).click();
+await shot('cables');
+await page.setViewportSize({ width: 800, height: 1100 });
+await page.getByRole('link', { name: /^HV circuit/ }).click();
+await page.getByRole('group', { name: 'Traction circuit' }).waitFor();
+await shot('hv-circuit-800');
+await browser.close();
+child.kill('SIGTERM');
+process.exit(0);

@@ -1,0 +1,48 @@
+import { quantityText as q, type Working } from '../../checks';
+import { placeFactor } from '../../physics/cable';
+import { conductorOhm } from '../../vehicle';
+import type { CableRow } from './results';
+
+export type CableFigure = 'currentA' | 'ampacityA' | 'temperatureC' | 'dropV' | 'lossW';
+
+const BALANCE = 'Heat balance: Churchill and Chu 1975 convection, Stefan–Boltzmann radiation, insulation conductivity';
+
+/** How the figures of one conductor come about. */
+export function cableWorkings(row: CableRow): Readonly<Record<CableFigure, Working>> {
+  const { resolved, currentA, temperatureC } = row;
+  const { cable, zone, thermal } = resolved;
+  const one = (formula: string, figures: string, sources: string[], assumed: string[] = []): Working => ({
+    lines: [{ formula, figures }],
+    sources,
+    assumed,
+  });
+  const power = ['Inverter power is assumed until Drive computes it.'];
+  const described =
+    cable && zone && thermal
+      ? `${cable.areaMm2} mm², Ø ${cable.outerDiameterMm} mm, ${q(zone.ambientC, 'temperature')} around it, place factor ${placeFactor(thermal.place).toFixed(2)}`
+      : 'size or place is not chosen';
+  const ohm = conductorOhm(resolved, temperatureC ?? cable?.temperatureClassC ?? 20);
+  const hot = `${q(ohm, 'resistance')} (${cable ? q(cable.resistance20OhmPerM, 'resistancePerLength') : 'no size'} at 20 °C, ${resolved.lengthM === null ? 'length not known' : q(resolved.lengthM, 'length')}, taken hot, joints ${q(resolved.jointOhm, 'resistance')})`;
+  const amps = currentA === null ? 'not solved' : q(currentA, 'current');
+  return {
+    currentA: one('largest |I| of the sustained cases', amps, ['Nodal solution of the circuit'], power),
+    ampacityA: one(
+      'I at which the conductor settles at its class',
+      `${cable ? `${cable.temperatureClassC} °C` : 'no class'}; ${described}${resolved.conductor.parallel > 1 ? `; ${resolved.conductor.parallel} in parallel` : ''}`,
+      [BALANCE],
+    ),
+    temperatureC: one('I² · R20 · (1 + α(T − 20)) = heat given to the air', `${amps}; ${described}`, [BALANCE], power),
+    dropV: one(
+      'ΔV = I · R(T)',
+      `${amps} · ${hot}`,
+      ['Resistance table of the cable’s part; joints 0.1 mΩ for both ends (generic)'],
+      power,
+    ),
+    lossW: one(
+      'P = I² · R(T)',
+      `(${amps})² · ${hot}`,
+      ['Resistance table of the cable’s part; joints 0.1 mΩ for both ends (generic)'],
+      power,
+    ),
+  };
+}
