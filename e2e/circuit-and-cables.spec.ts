@@ -20,7 +20,7 @@ test('the circuit shows the currents of the chosen case and a click edits a devi
   await page.getByLabel('Close main contactor at').fill('98 %');
   await page.getByLabel('Close main contactor at').press('Enter');
   // −R · 1.33 mF · ln 0.02 is 520 ms for the resistor alone; pack, relay and cables add a tenth of an ohm.
-  await expect(page.getByText(/The main closes at 98 % \(dashed\) after 52[01] ms\./)).toBeVisible();
+  await expect(page.getByText(/The main closes at 98 % \(dashed\) after 52[01]\sms\./)).toBeVisible();
 });
 
 test('a wire is opened from the drawing by keyboard alone', async ({ page }) => {

@@ -36,7 +36,9 @@ for (let round = 0; round < 5; round++) {
   gzipped = opened.gzipped;
   await opened.context.close();
 }
-console.log(`first page: ${(gzipped / 1024).toFixed(1)} KiB of JavaScript gzipped, answers after ${median(times).toFixed(0)} ms (median of 5, empty cache)`);
+console.log(
+  `first page: ${(gzipped / 1024).toFixed(1)} KiB of JavaScript gzipped, answers after ${median(times).toFixed(0)} ms (median of 5, empty cache)`,
+);
 
 const { page } = await load('/', async (p) => p.getByText('None yet.').waitFor());
 await page.getByRole('button', { name: 'Open Firn 9' }).click();
@@ -56,13 +58,16 @@ for (let round = 0; round < 15; round++) {
       const before = ledger.textContent + tape.textContent;
       const start = performance.now();
       input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
-      while (ledger.textContent + tape.textContent === before) await new Promise((resolve) => requestAnimationFrame(resolve));
+      while (ledger.textContent + tape.textContent === before)
+        await new Promise((resolve) => requestAnimationFrame(resolve));
       await new Promise((resolve) => requestAnimationFrame(resolve));
       return performance.now() - start;
     }),
   );
 }
-console.log(`edit to new verdicts on screen: median ${median(edits).toFixed(0)} ms, worst ${Math.max(...edits).toFixed(0)} ms of 15`);
+console.log(
+  `edit to new verdicts on screen: median ${median(edits).toFixed(0)} ms, worst ${Math.max(...edits).toFixed(0)} ms of 15`,
+);
 await browser.close();
 child.kill('SIGTERM');
 process.exit(0);

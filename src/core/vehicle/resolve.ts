@@ -125,8 +125,13 @@ function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor
 function resolveDevice(build: Build, device: Device): ResolvedDevice {
   const part = own(build.parts, device.partId);
   const zone = device.place ? own(build.zones, device.place.zoneId) : undefined;
-  const nodes = Object.fromEntries(Object.keys(TERMINALS[device.kind]).map((terminal) => [terminal, `${device.id}.${terminal}`]));
-  return { id: device.id, device, nodes,
+  const nodes = Object.fromEntries(
+    Object.keys(TERMINALS[device.kind]).map((terminal) => [terminal, `${device.id}.${terminal}`]),
+  );
+  return {
+    id: device.id,
+    device,
+    nodes,
     part: part ? withAdopted(build, device.id, part) : null,
     ambientC: zone?.ambientC ?? DEFAULT_AMBIENT_C,
   };

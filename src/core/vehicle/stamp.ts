@@ -10,7 +10,8 @@ import { ASSUMED_LENGTH_M, partOf, type Resolved, type ResolvedConductor, type R
 const UNKNOWN_SERIES_OHM = 0.0005;
 
 export const nodeOf = (end: End): NodeName => `${end.deviceId}.${end.terminal}`;
-export const terminalNode = (device: ResolvedDevice, terminal: string): NodeName => device.nodes[terminal] ?? `${device.id}.${terminal}`;
+export const terminalNode = (device: ResolvedDevice, terminal: string): NodeName =>
+  device.nodes[terminal] ?? `${device.id}.${terminal}`;
 export const capacitorId = (deviceId: string): string => `${deviceId}:link`;
 
 /** Rest (or charge) voltage and resistance of a box in a corner: V and Ω; null while its cells are not chosen. */
