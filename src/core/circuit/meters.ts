@@ -104,7 +104,8 @@ export class Meters {
   }
 
   private peak(record: ElementRecord, t: number, i: number, p: number): void {
-    if (Math.abs(i) > Math.abs(record.peakCurrentA)) {
+    // Rounding must not move the peak of a steady value along in time.
+    if (Math.abs(i) > Math.abs(record.peakCurrentA) * (1 + 1e-9)) {
       record.peakCurrentA = i;
       record.peakCurrentAtS = t;
     }

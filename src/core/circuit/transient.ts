@@ -12,6 +12,7 @@ import {
   voltageScale,
 } from './netlist';
 import { OperatingPointSolver } from './operating-point';
+import { islandOffsets } from './islands';
 import { ERROR_ORDER } from './sdirk';
 import { type Solution, type State, type Step, Stepper } from './stepper';
 import { refuseIdealLoops } from './topology';
@@ -144,10 +145,10 @@ export class Transient {
         [],
         'Start from rest, or lower the load.',
       );
+    const offsetOf = islandOffsets(elements, point, network.ground);
+    const potential = (node: NodeName) => point.nodeVoltagesV.get(node)! + (offsetOf.get(point.referenceOf.get(node)!) ?? 0);
     for (const element of elements) {
-      if (element.kind === 'capacitor' && point.referenceOf.get(element.a) === point.referenceOf.get(element.b)) {
-        this.values.set(element.id, point.nodeVoltagesV.get(element.a)! - point.nodeVoltagesV.get(element.b)!);
-      }
+      if (element.kind === 'capacitor') this.values.set(element.id, potential(element.a) - potential(element.b));
       if (element.kind === 'inductor') this.values.set(element.id, point.elementCurrentsA.get(element.id)!);
       if (element.kind === 'power') {
         if (point.loadsOn.has(element.id)) this.on.add(element.id);

@@ -1,4 +1,4 @@
-import { type Element, type SwitchEvent, transient } from '../circuit';
+import { type Element, type Probe, type SwitchEvent, transient } from '../circuit';
 
 /** Input of the pocket law: a source, a resistor, a link with what hangs on it. Units in the names; absent means not there. */
 export interface PrechargeLawInput {
@@ -124,9 +124,15 @@ export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
   const thresholds = [...LEVELS.map((share) => level(`t${share}`, share)), level('close', fraction)];
   const initial = (input.initialLinkVoltageV ?? 0) / input.packOcvV;
   const crossings = new Map<string, number | null>();
+  let settledV = 0;
+  let settledA = 0;
+  const remember = (_: number, probe: Probe) => {
+    settledV = probe.voltage(LINK, GROUND);
+    settledA = probe.current(RESISTOR);
+  };
   const first = transient(
     { elements, ground: GROUND },
-    { stopS: input.timeoutS, initial: 'rest', thresholds, watch: [RESISTOR] },
+    { stopS: input.timeoutS, initial: 'rest', thresholds, watch: [RESISTOR], sampleTimesS: [input.timeoutS], onSample: remember },
   );
   for (const { id, voltageV } of thresholds)
     crossings.set(id, initial * input.packOcvV >= voltageV ? 0 : (first.crossingsS.get(id)?.[0] ?? null));
@@ -140,22 +146,14 @@ export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
     ).elements.get(RESISTOR)!.energyJ;
 
   // Where it ends when the main never closes: long past every time constant, or cycling.
-  const endS = Math.max(input.timeoutS, 40 * tau);
-  let settledV = 0;
-  let settledA = 0;
-  const long = transient(
-    { elements, ground: GROUND },
-    {
-      stopS: endS,
-      initial: 'rest',
-      watch: [RESISTOR],
-      sampleTimesS: [endS],
-      onSample: (_, probe) => {
-        settledV = probe.voltage(LINK, GROUND);
-        settledA = probe.current(RESISTOR);
-      },
-    },
-  );
+  const endS = 40 * tau;
+  const settles = input.timeoutS >= endS ? first : null;
+  const long =
+    settles ??
+    transient(
+      { elements, ground: GROUND },
+      { stopS: endS, initial: 'rest', watch: [RESISTOR], sampleTimesS: [endS], onSample: remember },
+    );
   const wakes = long.loadSwitchings.filter((event) => event.on);
   const hiccup = wakes.length >= 2 && long.loadSwitchings.length >= 3;
   const settled = !hiccup && long.converged;
