@@ -225,16 +225,32 @@ describe('switching moments', () => {
 });
 
 describe('a floating body between Y-capacitors', () => {
-  const body = (first: number, second: number): Element[] => [volts('V', 'p', '0', 400, 0.1), farad('Y1', 'p', 'body', first), farad('Y2', 'body', '0', second), { id: 'touch', kind: 'switch', a: 'body', b: '0', closed: false, resistanceOhm: 1000 }];
+  const body = (first: number, second: number): Element[] => [
+    volts('V', 'p', '0', 400, 0.1),
+    farad('Y1', 'p', 'body', first),
+    farad('Y2', 'body', '0', second),
+    { id: 'touch', kind: 'switch', a: 'body', b: '0', closed: false, resistanceOhm: 1000 },
+  ];
 
   test('starts where its capacitances put it: V·C1/(C1 + C2)', () => {
     let at = 0;
-    run(body(1e-7, 3e-7), { stopS: 1e-3, initial: 'operating-point', sampleTimesS: [0], onSample: (_, probe) => { at = probe.voltage('body', '0'); } });
+    run(body(1e-7, 3e-7), {
+      stopS: 1e-3,
+      initial: 'operating-point',
+      sampleTimesS: [0],
+      onSample: (_, probe) => {
+        at = probe.voltage('body', '0');
+      },
+    });
     expect(at).toBeCloseTo(100, 6);
   });
 
   test('a hand that touches it takes ½·(C1 + C2)·V²', () => {
-    const result = run(body(1e-7, 1e-7), { stopS: 5e-3, initial: 'operating-point', events: [{ atS: 1e-3, id: 'touch', closed: true }] });
+    const result = run(body(1e-7, 1e-7), {
+      stopS: 5e-3,
+      initial: 'operating-point',
+      events: [{ atS: 1e-3, id: 'touch', closed: true }],
+    });
     expect(result.elements.get('touch')!.energyJ / (0.5 * 2e-7 * 200 ** 2)).toBeCloseTo(1, 3);
     expect(result.elements.get('touch')!.peakCurrentA).toBeCloseTo(0.2, 4);
     expect(result.elements.get('V')!.peakCurrentAtS).toBeGreaterThanOrEqual(1e-3);

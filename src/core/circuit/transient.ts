@@ -1,4 +1,5 @@
 import { refuseImpulseLoops, refuseOpenInductors } from './impulses';
+import { islandOffsets } from './islands';
 import { type ElementRecord, Meters } from './meters';
 import {
   type Capacitor,
@@ -12,7 +13,6 @@ import {
   voltageScale,
 } from './netlist';
 import { OperatingPointSolver } from './operating-point';
-import { islandOffsets } from './islands';
 import { ERROR_ORDER } from './sdirk';
 import { type Solution, type State, type Step, Stepper } from './stepper';
 import { refuseIdealLoops } from './topology';
@@ -146,7 +146,8 @@ export class Transient {
         'Start from rest, or lower the load.',
       );
     const offsetOf = islandOffsets(elements, point, network.ground);
-    const potential = (node: NodeName) => point.nodeVoltagesV.get(node)! + (offsetOf.get(point.referenceOf.get(node)!) ?? 0);
+    const potential = (node: NodeName) =>
+      point.nodeVoltagesV.get(node)! + (offsetOf.get(point.referenceOf.get(node)!) ?? 0);
     for (const element of elements) {
       if (element.kind === 'capacitor') this.values.set(element.id, potential(element.a) - potential(element.b));
       if (element.kind === 'inductor') this.values.set(element.id, point.elementCurrentsA.get(element.id)!);

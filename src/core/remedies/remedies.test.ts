@@ -3,6 +3,7 @@ import { assess } from '../assess';
 import { applyEdit, type Edit } from '../build';
 import { firn9 } from '../build/samples';
 import { checkKey } from '../checks';
+import { cataloguePart } from '../parts';
 import { findRemedies } from './index';
 
 const firn = firn9();
@@ -58,5 +59,107 @@ describe('remedies are tried on the model', () => {
     const offers = findRemedies(hot, check);
     expect(offers.length).toBeGreaterThan(0);
     for (const offer of offers) expect(offer.worsens.map((worse) => worse.after.id)).toContain('fuse.cable-overload');
+  });
+});
+
+/** Ways to break the sample, and the check that then fails and must have a cure. */
+const BREAKS: readonly (readonly [string, readonly Edit[]])[] = [
+  [
+    'fuse.dc-rating:f-charger',
+    [
+      {
+        edit: 'fitPart',
+        input: {
+          deviceId: 'f-charger',
+          part: { ...cataloguePart('fuse-traction-500-32', 'fuse'), id: 'no-dc', ratedVoltageDcV: null },
+        },
+      },
+    ],
+  ],
+  [
+    'fuse.continuous:f-mid',
+    [{ edit: 'fitPart', input: { deviceId: 'f-mid', part: cataloguePart('fuse-traction-500-160', 'fuse') } }],
+  ],
+  [
+    'contactor.voltage:k-plus',
+    [{ edit: 'fitPart', input: { deviceId: 'k-plus', part: cataloguePart('contactor-150-200', 'contactor') } }],
+  ],
+  [
+    'contactor.carry:k-plus',
+    [
+      { edit: 'fitPart', input: { deviceId: 'k-plus', part: cataloguePart('contactor-450-150', 'contactor') } },
+      { edit: 'setFigure', input: { figure: 'cruisePower', value: 45000 } },
+    ],
+  ],
+  ['contactor.make:k-plus', [{ edit: 'setFigure', input: { figure: 'closeAt', value: 0.85 } }]],
+  [
+    'disconnect.rating:s-mid',
+    [{ edit: 'fitPart', input: { deviceId: 's-mid', part: cataloguePart('disconnect-150-250', 'disconnect') } }],
+  ],
+  [
+    'precharge.fault:r-pre',
+    [{ edit: 'fitPart', input: { deviceId: 'r-pre', part: cataloguePart('resistor-100-50', 'resistor') } }],
+  ],
+  [
+    'precharge.time:r-pre',
+    [
+      {
+        edit: 'fitPart',
+        input: {
+          deviceId: 'r-pre',
+          part: { ...cataloguePart('resistor-220-200', 'resistor'), id: 'slow', resistanceOhm: 800 },
+        },
+      },
+    ],
+  ],
+  [
+    'cable.temperature:c-mid',
+    [{ edit: 'fitCable', input: { conductorIds: ['c-mid'], part: cataloguePart('cable-shielded-10', 'cable') } }],
+  ],
+  [
+    'cable.voltage:c-shunt',
+    [
+      {
+        edit: 'fitCable',
+        input: {
+          conductorIds: ['c-shunt'],
+          part: { ...cataloguePart('cable-plain-70', 'cable'), id: 'weak', ratedVoltageV: 300 },
+        },
+      },
+    ],
+  ],
+  [
+    'cable.drop:inverter',
+    [
+      { edit: 'fitCable', input: { conductorIds: ['c-minus'], part: cataloguePart('cable-shielded-25', 'cable') } },
+      { edit: 'setConductor', input: { conductorId: 'c-minus', lengthM: 55 } },
+    ],
+  ],
+  ['pack.sag:box-rear', [{ edit: 'setFigure', input: { figure: 'hardPower', value: 75000 } }]],
+  ['pack.delivers:pack', [{ edit: 'setFigure', input: { figure: 'hardPower', value: 200000 } }]],
+  ['inverter.current:inverter', [{ edit: 'setFigure', input: { figure: 'hardPower', value: 90000 } }]],
+  ['device.voltage-min:inverter', [{ edit: 'setFigure', input: { figure: 'hardPower', value: 110000 } }]],
+  ['device.voltage-max:inverter', [{ edit: 'setCells', input: { deviceId: 'box-rear', cellsInSeries: 62 } }]],
+];
+
+describe('every way of failing that a single change can cure has a cure', () => {
+  test.each(BREAKS)('%s', (key, edits) => {
+    const broken = edits.reduce((build, edit) => applyEdit(build, edit).build, firn);
+    const check = assess(broken).checks.find((candidate) => checkKey(candidate) === key)!;
+    expect(check.verdict).toBe('fails');
+    const [best] = findRemedies(broken, check);
+    expect(best).toBeDefined();
+    const cured = assess(applyEdit(broken, best!.edit).build);
+    expect(['holds', 'thin']).toContain(cured.checks.find((candidate) => checkKey(candidate) === key)!.verdict);
+    // What the offer says of the rest is true: a check that newly fails is named.
+    const failedBefore = new Set(
+      assess(broken)
+        .checks.filter((candidate) => candidate.verdict === 'fails')
+        .map(checkKey),
+    );
+    const newlyFailing = cured.checks
+      .filter((candidate) => candidate.verdict === 'fails' && !failedBefore.has(checkKey(candidate)))
+      .map(checkKey);
+    expect(best!.worsens.map((worse) => checkKey(worse.after))).toEqual(expect.arrayContaining(newlyFailing));
   });
 });

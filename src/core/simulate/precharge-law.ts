@@ -132,7 +132,14 @@ export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
   };
   const first = transient(
     { elements, ground: GROUND },
-    { stopS: input.timeoutS, initial: 'rest', thresholds, watch: [RESISTOR], sampleTimesS: [input.timeoutS], onSample: remember },
+    {
+      stopS: input.timeoutS,
+      initial: 'rest',
+      thresholds,
+      watch: [RESISTOR],
+      sampleTimesS: [input.timeoutS],
+      onSample: remember,
+    },
   );
   for (const { id, voltageV } of thresholds)
     crossings.set(id, initial * input.packOcvV >= voltageV ? 0 : (first.crossingsS.get(id)?.[0] ?? null));

@@ -150,19 +150,35 @@ function extremes(
   return high ? { high, low: low ?? high } : null;
 }
 
+const WINDOWED: ReadonlySet<string> = new Set([
+  'inverter',
+  'charger',
+  'converter',
+  'charger-converter',
+  'heater',
+  'compressor',
+]);
+
 const windows = (context: Context) =>
   context.vehicle.devices.flatMap((device) => {
     const window = partOf(device, 'inverter')?.window ?? partOf(device, 'bus-device')?.window;
     return window ? [{ device, window }] : [];
   });
 
+/** Devices on the bus without a part: their window can't be judged, and silence would look like holding. */
+const unchosen = (context: Context): Finding[] =>
+  context.vehicle.devices
+    .filter((device) => WINDOWED.has(device.device.kind) && device.part === null)
+    .map((device) => ({ subject: deviceRef(device), missing: [{ ref: deviceRef(device), what: 'part' }] }));
+
 const voltageMax: Rule<Context> = {
   id: 'device.voltage-max',
   station: 'pack',
   comfort: 0.05,
   sources: ['Window of the device: its part', 'Full charge: charge voltage of every cell in series'],
-  judge: (context) =>
-    windows(context).flatMap(({ device, window }): Finding[] => {
+  judge: (context) => [
+    ...unchosen(context),
+    ...windows(context).flatMap(({ device, window }): Finding[] => {
       const found = extremes(context, device.id);
       if (!found) return [];
       const { v, solved } = found.high;
@@ -188,6 +204,7 @@ const voltageMax: Rule<Context> = {
         },
       ];
     }),
+  ],
 };
 
 const voltageMin: Rule<Context> = {

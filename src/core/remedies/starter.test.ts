@@ -1,0 +1,61 @@
+import { describe, expect, test } from 'vitest';
+import { assess } from '../assess';
+import { applyEdit, emptyBuild } from '../build';
+import { readBuild } from '../build/schema';
+import { catalogueOf } from '../parts';
+import { starterLayout } from './index';
+
+const inverters = catalogueOf('inverter');
+/** For every cell and inverter as many cells as charge to 94 % of what the inverter works with. */
+const choices = catalogueOf('cell').flatMap((cell) =>
+  inverters.map((inverter) => ({
+    cell,
+    inverter,
+    cellsInSeries: Math.floor((0.94 * inverter.window.workingMaxV) / cell.fullV),
+    cellsInParallel: 1,
+    runLengthM: 2,
+  })),
+);
+
+describe('a first layout is whole and chosen for its voltage', () => {
+  test.each(
+    choices.map(
+      (choice) => [`${choice.cellsInSeries} × ${choice.cell.name}, ${choice.inverter.name}`, choice] as const,
+    ),
+  )('%s', (_, choice) => {
+    const start = applyEdit(emptyBuild('b', 'New'), {
+      edit: 'setFigure',
+      input: { figure: 'hardPower', value: 12000 },
+    }).build;
+    const { build } = applyEdit(start, { edit: 'layOut', input: starterLayout(start, choice, 'seed') });
+    expect(readBuild(JSON.parse(JSON.stringify(build)))).toMatchObject({ ok: true });
+    const { checks, vehicle } = assess(build);
+    expect(vehicle.unsolved).toBeNull();
+    const failing = (ids: readonly string[]) =>
+      checks
+        .filter((check) => ids.includes(check.id) && check.verdict !== 'holds' && check.verdict !== 'thin')
+        .map((check) => `${check.id} ${check.subject.name}`);
+    expect(
+      failing([
+        'circuit.solved',
+        'circuit.open',
+        'device.voltage-max',
+        'fuse.dc-rating',
+        'fuse.dc-voltage',
+        'fuse.present',
+        'contactor.voltage',
+        'contactor.both-poles',
+        'cable.voltage',
+        'precharge.reaches',
+        'precharge.voltage',
+      ]),
+    ).toEqual([]);
+  });
+});
+
+test('a circuit is laid out only where none is', () => {
+  const start = emptyBuild('b', 'New');
+  const input = starterLayout(start, choices[0]!, 'seed');
+  const once = applyEdit(start, { edit: 'layOut', input }).build;
+  expect(() => applyEdit(once, { edit: 'layOut', input: { ...input, seed: 'other' } })).toThrow('not empty');
+});
