@@ -73,9 +73,18 @@ describe('verdicts follow what is changed', () => {
     expect(delivers.limit!.value / greatest).toBeLessThan(1);
     expect(delivers.limit!.value / greatest).toBeGreaterThan(0.95);
     expect(checks.filter((check) => check.id === 'pack.sag').map((check) => check.verdict)).toEqual(['waits', 'waits']);
-    expect(checks.filter((check) => check.id === 'contactor.carry').every((check) => check.verdict === 'waits')).toBe(
-      true,
-    );
+    expect(assess(edited({ edit: 'setFigure', input: { figure: 'hardPower', value: 400000 } })).pack!.sagV).toBeNull();
+    // Cruise is still given, so what reads sustained cases is judged; when cruise is not given either, it waits.
+    const carry = (build: Build) =>
+      assess(build)
+        .checks.filter((check) => check.id === 'contactor.carry')
+        .map((check) => check.verdict);
+    expect(carry(edited({ edit: 'setFigure', input: { figure: 'hardPower', value: 400000 } }))).toEqual([
+      'holds',
+      'holds',
+    ]);
+    const waiting = carry(edited({ edit: 'setFigure', input: { figure: 'cruisePower', value: 400000 } }));
+    expect(waiting.every((verdict) => verdict === 'waits')).toBe(true);
   });
 
   test('a fuse without a DC rating fails, and its voltage waits', () => {

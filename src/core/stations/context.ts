@@ -40,9 +40,14 @@ export function worstCurrent(
   return worst;
 }
 
-/** Cases without an operating point: checks that need them wait until the pack can give the power. */
-export const packMustDeliver = (vehicle: Vehicle) =>
-  vehicle.cases.some((solved) => !solved.point.solvable)
+/**
+ * Checks that need a case without an operating point wait until the pack can give the power. Steady checks read sustained
+ * cases only, so a peak that can't be given does not hold them up.
+ */
+export const packMustDeliver = (vehicle: Vehicle, duration: 'sustained' | 'any' = 'any') =>
+  vehicle.cases.some(
+    (solved) => !solved.point.solvable && (duration === 'any' || solved.state.duration === 'sustained'),
+  )
     ? [{ ref: PACK_REF, what: 'gives the power asked' }]
     : undefined;
 

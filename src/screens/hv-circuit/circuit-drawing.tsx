@@ -44,7 +44,7 @@ export function CircuitDrawing({ layout, vehicle, solved, selected, failing, sys
   return (
     <svg
       viewBox={`0 0 ${layout.width} ${layout.height}`}
-      className="block max-h-[45vh] w-full"
+      className="block max-h-[45vh] w-full max-[700px]:max-h-none max-[700px]:min-w-[640px]"
       role="group"
       aria-label="Traction circuit"
     >
@@ -188,6 +188,8 @@ function DeviceView({
   if (width && height) {
     const inverter = partOf(vehicle.deviceOf.get(device.id), 'inverter');
     const main = height > 80;
+    // Without an operating point nothing is known, and nothing must read as zero.
+    const known = solved?.point.solvable === true;
     const current = solved?.point.elementCurrentsA.get(device.id) ?? 0;
     const powerW = solved?.point.elementPowersW.get(device.id) ?? 0;
     return (
@@ -215,11 +217,16 @@ function DeviceView({
         </text>
         {main && (
           <text x={x} y={y - 14} textAnchor="middle" fontSize="15" fontWeight="600" fill="var(--ink)">
-            {formatQuantity({ value: powerW, dimension: 'power' }, system).text}
+            {known ? formatQuantity({ value: powerW, dimension: 'power' }, system).text : '–'}
+          </text>
+        )}
+        {main && powerW > 0 && (
+          <text x={x} y={y - 52} textAnchor="middle" fontSize="12.5" fontFamily="var(--font-tight)" fill="var(--thin)">
+            power assumed
           </text>
         )}
         <text x={x} y={main ? y + 5 : y + 14} textAnchor="middle" fontSize="14" fill="var(--soft)">
-          {amps(current, system)}
+          {known ? amps(current, system) : 'not solved'}
         </text>
         {main && inverter && inverter.linkCapacitanceF > 0 && (
           <g transform={`translate(${x} ${y + 48})`}>

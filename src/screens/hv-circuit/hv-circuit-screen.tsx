@@ -87,7 +87,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           </select>
         </label>
       </div>
-      <Panel className="p-2!">
+      <Panel className="overflow-x-auto p-2!">
         <CircuitDrawing
           layout={layout}
           vehicle={vehicle}

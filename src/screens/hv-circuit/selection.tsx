@@ -12,6 +12,7 @@ import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
+import { FigureSetting } from '../shell/figure-setting';
 import { shapeOf } from '../shell/shape';
 
 const KIND_WORDS: Readonly<Record<string, string>> = {
@@ -127,6 +128,12 @@ function DeviceFields({
           dimension="current"
           system={system}
         />
+      )}
+      {device.device.kind === 'inverter' && (
+        <>
+          <FigureSetting build={assessment.build} figure="cruisePower" note="assumed until Drive computes it" />
+          <FigureSetting build={assessment.build} figure="hardPower" note="assumed until Drive computes it" />
+        </>
       )}
       {bus && (
         <>

@@ -21,7 +21,7 @@ const temperature: Rule<Context> = {
     'Temperature class: ISO 6722 / ISO 19642, the cable’s part',
   ],
   judge: ({ vehicle }) => {
-    const waitsFor = packMustDeliver(vehicle);
+    const waitsFor = packMustDeliver(vehicle, 'sustained');
     const sustained = sustainedCases(vehicle);
     return vehicle.conductors.flatMap((conductor): Finding[] => {
       const subject = conductorRef(conductor);
@@ -109,7 +109,7 @@ const drop: Rule<Context> = {
     'HV drive path 2 % (engineering judgement)',
   ],
   judge: ({ vehicle, rules }) => {
-    const waitsFor = packMustDeliver(vehicle);
+    const waitsFor = packMustDeliver(vehicle, 'sustained');
     return vehicle.devices
       .filter(({ device }) => CONSUMERS.has(device.kind))
       .flatMap((device): Finding[] => {

@@ -75,7 +75,7 @@ const carry: Rule<Context> = {
     'Derating above 40 °C by √((125 − T_a)/85) (generic)',
   ],
   judge: (context) => {
-    const waitsFor = packMustDeliver(context.vehicle);
+    const waitsFor = packMustDeliver(context.vehicle, 'sustained');
     return contactorsOf(context).flatMap((device): Finding[] => {
       const part = partOf(device, 'contactor');
       if (!part) return [needsPart(device)];
@@ -225,7 +225,7 @@ const disconnect: Rule<Context> = {
   station: 'hv-circuit',
   sources: ['Rated voltage and current: the disconnect’s part'],
   judge: (context) => {
-    const waitsFor = packMustDeliver(context.vehicle);
+    const waitsFor = packMustDeliver(context.vehicle, 'sustained');
     return context.vehicle.devices
       .filter(({ device }) => device.kind === 'disconnect')
       .flatMap((device): Finding[] => {

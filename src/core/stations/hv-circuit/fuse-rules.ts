@@ -82,7 +82,7 @@ const continuous: Rule<Context> = {
   station: 'hv-circuit',
   sources: ['Continuous factor and element limit: the fuse’s part', 'I_cont = I_n · k · √((θ_max − T_a)/(θ_max − 25))'],
   judge: (context) => {
-    const waitsFor = packMustDeliver(context.vehicle);
+    const waitsFor = packMustDeliver(context.vehicle, 'sustained');
     return fusesOf(context).flatMap((device): Finding[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse) return [needsPart(device)];

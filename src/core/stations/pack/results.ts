@@ -74,7 +74,9 @@ export function packResults(vehicle: Vehicle): PackResults | null {
   if (boxes.length === 0) return null;
   const sum = (pick: (box: BoxFigures) => number) => boxes.reduce((total, box) => total + pick(box), 0);
   const nominalV = sum((box) => box.nominalV);
-  const loaded = vehicle.cases.filter((solved) => solved.point.solvable && solved.state.closed.length > 0);
+  const loaded = vehicle.cases.filter((solved) => solved.state.closed.length > 0);
+  // The lowest voltage is not known while a case has no operating point.
+  const known = loaded.length > 0 && loaded.every((solved) => solved.point.solvable);
   const sags = loaded.map((solved) =>
     boxes.reduce((total, box) => {
       const v = solved.point.nodeVoltagesV;
@@ -91,7 +93,7 @@ export function packResults(vehicle: Vehicle): PackResults | null {
     nominalV,
     fullV: sum((box) => box.fullV),
     emptyRestV,
-    sagV: sags.length > 0 ? Math.min(...sags) : null,
+    sagV: known ? Math.min(...sags) : null,
     grossEnergyJ,
     usableEnergyJ: grossEnergyJ * (1 - vehicle.build.packLimits.socEmpty),
     capacityAh,
