@@ -123,36 +123,56 @@ function verdictOfFinding(finding: Finding, comfort: number | undefined): Verdic
   throw new Error('a finding states neither a margin nor whether it holds');
 }
 
+/** A check as a rule found it; its working is made when it is opened, since most never are. */
+class Judged implements Check {
+  readonly id: string;
+  readonly station: StationId;
+  readonly subject: Ref;
+  readonly verdict: Verdict;
+  readonly case: CaseId | undefined;
+  readonly demand: Quantity | undefined;
+  readonly limit: Quantity | undefined;
+  readonly margin: number | undefined;
+  readonly says: Wording;
+  readonly missing: Check['missing'];
+  readonly #finding: Finding;
+  readonly #sources: readonly string[];
+
+  constructor(rule: Pick<Rule<never>, 'id' | 'station' | 'comfort' | 'sources'>, finding: Finding) {
+    const { demand, limit } = finding;
+    const unjudged = finding.missing?.length
+      ? finding.missing
+      : finding.waitsFor?.length
+        ? finding.waitsFor
+        : undefined;
+    this.id = rule.id;
+    this.station = rule.station;
+    this.subject = finding.subject;
+    this.verdict = verdictOfFinding(finding, rule.comfort);
+    this.case = finding.case;
+    this.demand = demand;
+    this.limit = limit;
+    this.margin = unjudged ? undefined : finding.margin;
+    const figures: Record<string, Quantity | string> = {};
+    if (demand) figures.demand = demand;
+    if (limit) figures.limit = limit;
+    if (finding.figures) Object.assign(figures, finding.figures);
+    this.says = { code: finding.variant ? `${rule.id}.${finding.variant}` : rule.id, figures };
+    this.missing = unjudged;
+    this.#finding = finding;
+    this.#sources = rule.sources;
+  }
+
+  get working(): Working {
+    return { lines: this.#finding.lines?.() ?? [], sources: this.#sources, assumed: this.#finding.assumed ?? [] };
+  }
+}
+
 /** Runs rules over a context. */
 export function runRules<Context>(rules: readonly Rule<Context>[], context: Context): Check[] {
-  return rules.flatMap((rule) =>
-    rule.judge(context).map((finding): Check => {
-      const { demand, limit, margin, subject } = finding;
-      const unjudged = finding.missing?.length
-        ? finding.missing
-        : finding.waitsFor?.length
-          ? finding.waitsFor
-          : undefined;
-      return {
-        id: rule.id,
-        station: rule.station,
-        subject,
-        verdict: verdictOfFinding(finding, rule.comfort),
-        ...(finding.case ? { case: finding.case } : {}),
-        ...(demand ? { demand } : {}),
-        ...(limit ? { limit } : {}),
-        ...(margin !== undefined && !unjudged ? { margin } : {}),
-        says: {
-          code: finding.variant ? `${rule.id}.${finding.variant}` : rule.id,
-          figures: { ...(demand ? { demand } : {}), ...(limit ? { limit } : {}), ...finding.figures },
-        },
-        get working() {
-          return { lines: finding.lines?.() ?? [], sources: rule.sources, assumed: finding.assumed ?? [] };
-        },
-        ...(unjudged ? { missing: unjudged } : {}),
-      };
-    }),
-  );
+  const checks: Check[] = [];
+  for (const rule of rules) for (const finding of rule.judge(context)) checks.push(new Judged(rule, finding));
+  return checks;
 }
 
 const RANK: Readonly<Record<Verdict, number>> = { fails: 0, thin: 1, 'needs-data': 2, waits: 3, pending: 4, holds: 5 };

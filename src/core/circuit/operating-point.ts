@@ -69,6 +69,37 @@ interface GroupSolution {
   readonly loadA: readonly number[];
 }
 
+/** An operating point that was found; powers are worked out when they are asked for. */
+class Solved implements OperatingPoint {
+  readonly solvable = true;
+  readonly islands: readonly NodeName[];
+  readonly referenceOf: ReadonlyMap<NodeName, NodeName>;
+  readonly loadsOn: ReadonlySet<string>;
+  private powers: Map<string, number> | null = null;
+
+  constructor(
+    common: Pick<OperatingPoint, 'islands' | 'referenceOf' | 'loadsOn'>,
+    readonly maximumLoadFactor: number | null,
+    readonly nodeVoltagesV: ReadonlyMap<NodeName, number>,
+    readonly elementCurrentsA: ReadonlyMap<string, number>,
+    private readonly elements: readonly Element[],
+  ) {
+    this.islands = common.islands;
+    this.referenceOf = common.referenceOf;
+    this.loadsOn = common.loadsOn;
+  }
+
+  get elementPowersW(): ReadonlyMap<string, number> {
+    this.powers ??= new Map(
+      this.elements.map(({ id, a, b }) => {
+        const current = this.elementCurrentsA.get(id)!;
+        return [id, current === 0 ? 0 : (this.nodeVoltagesV.get(a)! - this.nodeVoltagesV.get(b)!) * current];
+      }),
+    );
+    return this.powers;
+  }
+}
+
 /** A network prepared for one set of switch positions; `solve` may be called with other values for the same structure. */
 export class OperatingPointSolver {
   private readonly islands: Islands;
@@ -157,7 +188,7 @@ export class OperatingPointSolver {
       };
     const maximumLoadFactor =
       consumes && withLoadFactor ? largestFactor((factor) => solveAt(factor) !== null, true, factorTolerance) : null;
-    return { ...common, solvable: true, maximumLoadFactor, ...report };
+    return new Solved(common, maximumLoadFactor, report.nodeVoltagesV, report.elementCurrentsA, elements);
   }
 
   /** Factorises the reduced network and solves it without loads. */
@@ -199,16 +230,9 @@ export class OperatingPointSolver {
     );
     for (const node of this.islands.referenceOf.keys()) if (!nodeVoltagesV.has(node)) nodeVoltagesV.set(node, 0);
     const elementCurrentsA = new Map<string, number>();
-    const elementPowersW = new Map<string, number>();
-    elements.forEach((element, index) => {
-      const current = currentOf(index) + 0;
-      elementCurrentsA.set(element.id, current);
-      elementPowersW.set(
-        element.id,
-        current === 0 ? 0 : (nodeVoltagesV.get(element.a)! - nodeVoltagesV.get(element.b)!) * current,
-      );
-    });
-    return { nodeVoltagesV, elementCurrentsA, elementPowersW };
+    for (let index = 0; index < elements.length; index++)
+      elementCurrentsA.set(elements[index]!.id, currentOf(index) + 0);
+    return { nodeVoltagesV, elementCurrentsA };
   }
 
   /** Currents and slopes of all loads at port voltages u. */

@@ -5,6 +5,7 @@ import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from 
 import { Memo } from './memo';
 import { type Resolved, type ResolvedConductor, resolve } from './resolve';
 import { groundOf, nodeOf, stamp } from './stamp';
+import { topologyKey } from './topology-key';
 
 export interface SolvedCase {
   readonly id: CaseId;
@@ -23,18 +24,19 @@ export interface Vehicle extends Resolved {
   readonly caseOf: (id: CaseId) => SolvedCase | undefined;
 }
 
-const solvers = new Memo<OperatingPointSolver>(24);
+const solvers = new Memo<Memo<OperatingPointSolver>>(8);
 const temperatures = new Memo<number | null>(8000);
 const ampacities = new Memo<number>(2000);
 
-/** What decides the structure of the equations; values may differ. */
+/** What decides the structure of the equations beside the topology: what is stamped, how, and which way power flows. */
 function structureKey(elements: readonly Element[], ground: string): string {
-  let key = ground;
+  let key = `${ground}|${elements.length}|`;
   for (const element of elements) {
-    const resistance = 'resistanceOhm' in element ? (element.resistanceOhm ?? 0) : 0;
-    const law = element.kind === 'switch' ? (element.closed ? 's' : 'o') : element.kind[0];
-    const sign = element.kind === 'power' ? Math.sign(element.powerW) : '';
-    key += `|${element.id},${element.a},${element.b},${law}${sign}${resistance >= 1 ? 'G' : resistance === 0 ? '0' : ''}`;
+    // A device without a part stamps nothing: the ids tell which ones are here.
+    key += element.id;
+    if (element.kind === 'switch') key += element.closed ? '+' : '-';
+    else if (element.kind === 'power') key += element.powerW > 0 ? '>' : '<';
+    else key += 'resistanceOhm' in element && element.resistanceOhm === 0 ? '0' : '.';
   }
   return key;
 }
@@ -45,10 +47,13 @@ const LOAD_FACTOR_TOLERANCE = 1e-4;
 /** A solver for one state; corners and temperatures change values only. */
 type StateSolver = (elements: readonly Element[], withLoadFactor: boolean) => OperatingPoint;
 
-function solverFor(ground: string): StateSolver {
+function solverFor(ground: string, topology: string): StateSolver {
   let solver: OperatingPointSolver | undefined;
   return (elements, withLoadFactor) => {
-    solver ??= solvers.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
+    if (!solver) {
+      const ofTopology = solvers.get(topology, () => new Memo<OperatingPointSolver>(12));
+      solver = ofTopology.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
+    }
     return solver.solve(elements, withLoadFactor, LOAD_FACTOR_TOLERANCE);
   };
 }
@@ -107,7 +112,7 @@ function solveCase(
     if (moved < 0.05) break;
     const again = solve(stamp(resolved, { state, corner, temperatureOf }), false);
     if (!again.solvable) return { id: caseId(state, corner), state, corner, point: again, temperaturesC };
-    point = { ...again, maximumLoadFactor: point.maximumLoadFactor };
+    point = again;
   }
   return { id: caseId(state, corner), state, corner, point, temperaturesC };
 }
@@ -146,7 +151,7 @@ function solveVehicle(build: Build): Vehicle {
       const cruise = new Map<string, ReadonlyMap<Id, number | null>>();
       const order = [...STATES].sort((p, q) => (p.id === 'cruise' ? -1 : q.id === 'cruise' ? 1 : 0));
       for (const state of order) {
-        const solve = solverFor(ground);
+        const solve = solverFor(ground, topologyKey(resolved));
         for (const corner of cornersOf(build)) {
           // Peaks ride on conductors that cruise has warmed.
           const solved = solveCase(
