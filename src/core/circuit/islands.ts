@@ -1,6 +1,6 @@
 import type { Capacitor, Element, NodeName } from './netlist';
-import type { OperatingPoint } from './operating-point';
 import { solveSmall } from './ports';
+import type { OperatingPoint } from './solved-point';
 
 /**
  * Islands that only capacitors tie to the rest have no direct-current potential of their own. Charge decides: each keeps

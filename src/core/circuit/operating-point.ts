@@ -1,3 +1,5 @@
+import { conductsDc, findBridgingLoads, isShort, ohmOf } from './direct-current';
+import { largestFactor } from './load-factor';
 import { behindResistance, groupLoads, type LoadGroup } from './load-group';
 import { Mna, type Place } from './mna';
 import {
@@ -11,93 +13,20 @@ import {
 } from './netlist';
 import { type PortNetwork, reduceToPorts, solveSmall } from './ports';
 import { Reduction } from './reduction';
+import { type OperatingPoint, Solved } from './solved-point';
 import { findIslands, type Islands, refuseIdealLoops } from './topology';
 
-export interface OperatingPoint {
-  /** False when the sources can't deliver the power that is asked. */
-  readonly solvable: boolean;
-  readonly reason?: string;
-  /** Common factor on all consuming loads at which the solution vanishes; null when nothing consumes. */
-  readonly maximumLoadFactor: number | null;
-  readonly islands: readonly NodeName[];
-  readonly referenceOf: ReadonlyMap<NodeName, NodeName>;
-  readonly nodeVoltagesV: ReadonlyMap<NodeName, number>;
-  /** Positive from a to b inside the element. */
-  readonly elementCurrentsA: ReadonlyMap<string, number>;
-  /** Positive absorbs. */
-  readonly elementPowersW: ReadonlyMap<string, number>;
-  /** Loads that are on. */
-  readonly loadsOn: ReadonlySet<string>;
-}
+export type { OperatingPoint } from './solved-point';
 
 const EMPTY = new Map<string, number>();
 const MOST_ITERATIONS = 80;
 const TOLERANCE = 1e-11;
-
-const ohmOf = (element: Element): number => ('resistanceOhm' in element ? (element.resistanceOhm ?? 0) : 0);
-const isShort = (element: Element): boolean =>
-  element.kind === 'inductor' ||
-  ((element.kind === 'source' || element.kind === 'resistor' || (element.kind === 'switch' && element.closed)) &&
-    ohmOf(element) === 0);
-const conductsDc = (element: Element): boolean =>
-  element.kind === 'resistor' ||
-  element.kind === 'source' ||
-  element.kind === 'inductor' ||
-  (element.kind === 'switch' && element.closed);
-
-/** Loads that are the only link between two parts: no current can flow in the loop that they do not form, so each is its collapsed resistance. */
-export function findBridgingLoads(
-  elements: readonly Element[],
-  ground: NodeName,
-  conducts: (element: Element) => boolean,
-  on: (load: PowerLoad) => boolean,
-): Set<string> {
-  const loads = elements.filter((element): element is PowerLoad => element.kind === 'power');
-  if (loads.length === 0) return new Set();
-  const { referenceOf } = findIslands(elements, ground, conducts);
-  return new Set(
-    loads
-      .filter((load) => load.powerW > 0 && on(load) && referenceOf.get(load.a) !== referenceOf.get(load.b))
-      .map((load) => load.id),
-  );
-}
 
 /** Voltages of the ports and what each load then draws. */
 interface GroupSolution {
   readonly u: readonly number[];
   readonly groupA: readonly number[];
   readonly loadA: readonly number[];
-}
-
-/** An operating point that was found; powers are worked out when they are asked for. */
-class Solved implements OperatingPoint {
-  readonly solvable = true;
-  readonly islands: readonly NodeName[];
-  readonly referenceOf: ReadonlyMap<NodeName, NodeName>;
-  readonly loadsOn: ReadonlySet<string>;
-  private powers: Map<string, number> | null = null;
-
-  constructor(
-    common: Pick<OperatingPoint, 'islands' | 'referenceOf' | 'loadsOn'>,
-    readonly maximumLoadFactor: number | null,
-    readonly nodeVoltagesV: ReadonlyMap<NodeName, number>,
-    readonly elementCurrentsA: ReadonlyMap<string, number>,
-    private readonly elements: readonly Element[],
-  ) {
-    this.islands = common.islands;
-    this.referenceOf = common.referenceOf;
-    this.loadsOn = common.loadsOn;
-  }
-
-  get elementPowersW(): ReadonlyMap<string, number> {
-    this.powers ??= new Map(
-      this.elements.map(({ id, a, b }) => {
-        const current = this.elementCurrentsA.get(id)!;
-        return [id, current === 0 ? 0 : (this.nodeVoltagesV.get(a)! - this.nodeVoltagesV.get(b)!) * current];
-      }),
-    );
-    return this.powers;
-  }
 }
 
 /** A network prepared for one set of switch positions; `solve` may be called with other values for the same structure. */
@@ -380,23 +309,6 @@ export class OperatingPointSolver {
     }
     return on;
   }
-}
-
-/** Bisection for the factor at which `holds` ends. Infinity when it never does. */
-function largestFactor(holds: (factor: number) => boolean, atOne: boolean, tolerance: number): number {
-  let low = atOne ? 1 : 0;
-  let high = 1;
-  if (atOne) {
-    for (high = 2; high < 1e9 && holds(high); high *= 4) low = high;
-    if (high >= 1e9) return Number.POSITIVE_INFINITY;
-  }
-  while (high - low > tolerance * high) {
-    const middle = (low + high) / 2;
-    if (holds(middle)) low = middle;
-    else high = middle;
-    if (high < 1e-9) return 0;
-  }
-  return low;
 }
 
 const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;

@@ -1,6 +1,6 @@
+import { findBridgingLoads } from './direct-current';
 import { Mna, type Place } from './mna';
 import { COLLAPSE_SHARE, type Element, type NodeName, type PowerLoad, voltageScale } from './netlist';
-import { findBridgingLoads } from './operating-point';
 import { type PortNetwork, reduceToPorts, solvePorts } from './ports';
 import { A, B, E, GAMMA, STAGES } from './sdirk';
 import { findIslands } from './topology';

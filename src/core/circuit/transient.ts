@@ -1,6 +1,6 @@
 import { refuseImpulseLoops, refuseOpenInductors } from './impulses';
 import { islandOffsets } from './islands';
-import { type ElementRecord, Meters } from './meters';
+import { Meters } from './meters';
 import {
   type Capacitor,
   checkNetwork,
@@ -16,62 +16,9 @@ import { OperatingPointSolver } from './operating-point';
 import { ERROR_ORDER } from './sdirk';
 import { type Solution, type State, type Step, Stepper } from './stepper';
 import { refuseIdealLoops } from './topology';
+import type { LoadSwitching, Probe, TransientOptions, TransientResult } from './transient-options';
 
-export interface SwitchEvent {
-  readonly atS: number;
-  readonly id: string;
-  readonly closed: boolean;
-}
-
-/** Records when the voltage from a to b passes a level (rising, or falling). */
-export interface Threshold {
-  readonly id: string;
-  readonly a: NodeName;
-  readonly b: NodeName;
-  readonly voltageV: number;
-  readonly direction: 'rising' | 'falling';
-}
-
-export interface TransientOptions {
-  readonly stopS: number;
-  readonly initial: 'rest' | 'operating-point';
-  readonly events?: readonly SwitchEvent[];
-  readonly thresholds?: readonly Threshold[];
-  /** Instants at which `onSample` is called, ascending, within [0, stopS]. */
-  readonly sampleTimesS?: readonly number[];
-  readonly onSample?: (timeS: number, probe: Probe) => void;
-  /** Elements whose peaks and integrals are wanted; all when absent. */
-  readonly watch?: readonly string[];
-  /** Relative tolerance per step (1e-6). */
-  readonly tolerance?: number;
-  readonly mostSteps?: number;
-  /** Ends the run when this threshold is passed. */
-  readonly endAtThreshold?: string;
-}
-
-export interface Probe {
-  /** Against the reference of the node's island. */
-  nodeVoltage(node: NodeName): number;
-  voltage(a: NodeName, b: NodeName): number;
-  current(elementId: string): number;
-}
-
-export interface LoadSwitching {
-  readonly atS: number;
-  readonly id: string;
-  readonly on: boolean;
-}
-
-export interface TransientResult {
-  /** False when the tolerance could not be kept; `reason` says why and where. */
-  readonly converged: boolean;
-  readonly reason?: string;
-  readonly steps: number;
-  readonly elements: ReadonlyMap<string, ElementRecord>;
-  /** Times at which each threshold was passed. */
-  readonly crossingsS: ReadonlyMap<string, readonly number[]>;
-  readonly loadSwitchings: readonly LoadSwitching[];
-}
+export type { Probe, SwitchEvent, Threshold, TransientOptions, TransientResult } from './transient-options';
 
 const MOST_LOAD_SWITCHINGS = 20000;
 

@@ -161,8 +161,8 @@ const WINDOWED: ReadonlySet<string> = new Set([
 
 const windows = (context: Context) =>
   context.vehicle.devices.flatMap((device) => {
-    const window = partOf(device, 'inverter')?.window ?? partOf(device, 'bus-device')?.window;
-    return window ? [{ device, window }] : [];
+    const limits = partOf(device, 'inverter')?.window ?? partOf(device, 'bus-device')?.window;
+    return limits ? [{ device, limits }] : [];
   });
 
 /** Devices on the bus without a part: their window can't be judged, and silence would look like holding. */
@@ -178,13 +178,13 @@ const voltageMax: Rule<Context> = {
   sources: ['Window of the device: its part', 'Full charge: charge voltage of every cell in series'],
   judge: (context) => [
     ...unchosen(context),
-    ...windows(context).flatMap(({ device, window }): Finding[] => {
+    ...windows(context).flatMap(({ device, limits }): Finding[] => {
       const found = extremes(context, device.id);
       if (!found) return [];
       const { v, solved } = found.high;
-      const destroys = v > window.absoluteMaxV;
-      const limit = destroys ? window.absoluteMaxV : window.workingMaxV;
-      const width = window.workingMaxV - window.workingMinV;
+      const destroys = v > limits.absoluteMaxV;
+      const limit = destroys ? limits.absoluteMaxV : limits.workingMaxV;
+      const width = limits.workingMaxV - limits.workingMinV;
       return [
         {
           subject: deviceRef(device),
@@ -196,7 +196,7 @@ const voltageMax: Rule<Context> = {
           lines: () => [
             {
               formula: 'margin = (V_limit − V_full) / (V_working max − V_working min)',
-              figures: `(${q(limit, 'voltage')} − ${q(v, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`,
+              figures: `(${q(limit, 'voltage')} − ${q(v, 'voltage')}) / (${q(limits.workingMaxV, 'voltage')} − ${q(limits.workingMinV, 'voltage')})`,
               result: { value: (limit - v) / width, dimension: 'ratio' },
               note: corner(solved),
             },
@@ -214,24 +214,24 @@ const voltageMin: Rule<Context> = {
   sources: ['Window of the device: its part', SOLVED],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
-    return windows(context).flatMap(({ device, window }): Finding[] => {
+    return windows(context).flatMap(({ device, limits }): Finding[] => {
       if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
       const found = extremes(context, device.id);
       if (!found) return [];
       const { v, solved } = found.low;
-      const width = window.workingMaxV - window.workingMinV;
+      const width = limits.workingMaxV - limits.workingMinV;
       return [
         {
           subject: deviceRef(device),
           case: solved.id,
           demand: volts(v),
-          limit: volts(window.workingMinV),
-          margin: (v - window.workingMinV) / width,
+          limit: volts(limits.workingMinV),
+          margin: (v - limits.workingMinV) / width,
           lines: () => [
             {
               formula: 'margin = (V_lowest − V_working min) / (V_working max − V_working min)',
-              figures: `(${q(v, 'voltage')} − ${q(window.workingMinV, 'voltage')}) / (${q(window.workingMaxV, 'voltage')} − ${q(window.workingMinV, 'voltage')})`,
-              result: { value: (v - window.workingMinV) / width, dimension: 'ratio' },
+              figures: `(${q(v, 'voltage')} − ${q(limits.workingMinV, 'voltage')}) / (${q(limits.workingMaxV, 'voltage')} − ${q(limits.workingMinV, 'voltage')})`,
+              result: { value: (v - limits.workingMinV) / width, dimension: 'ratio' },
               note: corner(solved),
             },
           ],
