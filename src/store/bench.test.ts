@@ -1,0 +1,86 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, test } from 'vitest';
+import { firn9 } from '@/core/build/samples';
+import { freshId, repository, useBench } from './bench';
+
+const bench = () => useBench.getState();
+/** Waits until what is on the bench fits. */
+async function until(fits: () => boolean): Promise<void> {
+  for (let turn = 0; turn < 400; turn++) {
+    if (fits()) return;
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  }
+  throw new Error('it did not come to that');
+}
+const cruise = (value: number) => ({ edit: 'setFigure', input: { figure: 'cruisePower', value } }) as const;
+
+let id = '';
+beforeEach(async () => {
+  id = freshId();
+  await repository().create(firn9(id));
+  bench().open(id);
+  await until(() => bench().build?.id === id);
+});
+
+describe('the bench', () => {
+  test('opens a build with its assessment, nothing to undo', () => {
+    expect(bench()).toMatchObject({ status: 'open', undo: null, redo: null, saving: 'saved' });
+    expect(bench().assessment?.outcome).toBe('fails');
+  });
+
+  test('shows an edit at once, says saving, and saved only when the database has it', async () => {
+    expect(bench().dispatch(cruise(20000))).toBe(true);
+    expect(bench().build?.duty.cruisePowerW).toBe(20000);
+    expect(bench().saving).toBe('saving');
+    await until(() => bench().saving === 'saved');
+    expect((await repository().load(id))?.stored.document.duty.cruisePowerW).toBe(20000);
+    expect(bench().undo).toContain('cruise power');
+  });
+
+  test('quick edits one after the other all arrive, in order, and can be undone one by one', async () => {
+    for (const value of [21000, 22000, 23000]) bench().dispatch(cruise(value));
+    await until(() => bench().saving === 'saved');
+    expect(bench().build?.duty.cruisePowerW).toBe(23000);
+    bench().stepBack();
+    await until(() => bench().build?.duty.cruisePowerW === 22000);
+    bench().stepBack();
+    await until(() => bench().build?.duty.cruisePowerW === 21000);
+    bench().stepForward();
+    await until(() => bench().build?.duty.cruisePowerW === 22000);
+    expect(bench().assessment?.build.duty.cruisePowerW).toBe(22000);
+  });
+
+  test('an edit that does not fit changes nothing and says why and what to do', () => {
+    expect(bench().dispatch({ edit: 'setCells', input: { deviceId: 'box-rear', cellsInSeries: -3 } })).toBe(false);
+    expect(bench().build?.circuits.hv.devices['box-rear']?.cellsInSeries).toBe(54);
+    expect(bench().trouble?.reason).toContain('whole number');
+    bench().dismiss();
+    expect(bench().trouble).toBeNull();
+  });
+
+  test('follows what another tab writes, and an edit on the old state is applied to the new one', async () => {
+    await repository().edit(id, { edit: 'renameBuild', input: { name: 'From elsewhere' } });
+    await until(() => bench().build?.name === 'From elsewhere');
+    bench().dispatch(cruise(18000));
+    await until(() => bench().saving === 'saved');
+    expect((await repository().load(id))?.stored.document).toMatchObject({
+      name: 'From elsewhere',
+      duty: { cruisePowerW: 18000 },
+    });
+  });
+
+  test('an edit of something that another tab has just removed is refused in words, and the newest state is shown', async () => {
+    const removed = repository().edit(id, { edit: 'removeDevice', input: { deviceId: 'heater' } });
+    bench().dispatch({ edit: 'renameDevice', input: { deviceId: 'heater', name: 'Old heater' } });
+    await removed;
+    await until(() => bench().trouble !== null && bench().build?.circuits.hv.devices.heater === undefined);
+    expect(bench().trouble?.reason).toContain('no longer in the build');
+    expect(bench().saving).toBe('saved');
+  });
+
+  test('a build that is not there is missing, not empty', async () => {
+    bench().open('nowhere');
+    await until(() => bench().status === 'missing');
+    expect(bench().build).toBeNull();
+  });
+});
