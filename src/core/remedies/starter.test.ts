@@ -57,5 +57,7 @@ test('a circuit is laid out only where none is', () => {
   const start = emptyBuild('b', 'New');
   const input = starterLayout(start, choices[0]!, 'seed');
   const once = applyEdit(start, { edit: 'layOut', input }).build;
+  expect(() => applyEdit(start, { edit: 'layOut', input: { ...input, cellsInSeries: 5000 } })).toThrow('1 to 500');
+  expect(() => applyEdit(start, { edit: 'layOut', input: { ...input, runLengthM: -2 } })).toThrow('at most 100 m');
   expect(() => applyEdit(once, { edit: 'layOut', input: { ...input, seed: 'other' } })).toThrow('not empty');
 });

@@ -107,6 +107,24 @@ describe('single edits', () => {
     });
   });
 
+  test('a conductor on a route keeps it when it is split; the new part has to be measured', () => {
+    const { build } = applyEdit(firn, {
+      edit: 'insertDevice',
+      input: {
+        conductorId: 'c-mid',
+        device: fuse,
+        part: cataloguePart('fuse-traction-500-100', 'fuse'),
+        newConductorId: 'c-new',
+      },
+    });
+    expect(build.circuits.hv.conductors['c-mid']).toMatchObject({ routeId: 'way-mid', lengthM: null });
+    expect(build.circuits.hv.conductors['c-new']).toMatchObject({
+      routeId: null,
+      lengthM: null,
+      laid: { zoneId: 'zone-underbody', conduit: true },
+    });
+  });
+
   test('removing a device takes its conductors and unused parts along', () => {
     const { build, title } = applyEdit(firn, { edit: 'removeDevice', input: { deviceId: 'charger' } });
     expect(title).toBe('remove Charger and converter and its conductors');
@@ -147,6 +165,20 @@ describe('single edits', () => {
     ['a device that is gone', { edit: 'renameDevice', input: { deviceId: 'gone', name: 'x' } }],
     ['a closing level above one', { edit: 'setFigure', input: { figure: 'closeAt', value: 1.2 } }],
     ['not a number', { edit: 'setFigure', input: { figure: 'cruisePower', value: Number.NaN } }],
+    [
+      'a device with a part that nobody sent',
+      { edit: 'addDevice', input: { device: { ...fuse, id: 'f-x', partId: 'not-here' } } },
+    ],
+    [
+      'no circuits side by side',
+      {
+        edit: 'setConductor',
+        input: {
+          conductorId: 'c-minus',
+          laid: { zoneId: 'zone-bay', arrangement: 'single', loadedCircuits: 0, conduit: false },
+        },
+      },
+    ],
     ['an id that is used', { edit: 'addDevice', input: { device: { ...fuse, id: 'heater' } } }],
   ])('%s is refused with a reason and a remedy', (_, edit) => {
     expect(() => applyEdit(firn, edit)).toThrow(EditRefused);

@@ -19,6 +19,7 @@ import {
   conductorToEdit,
   deviceToEdit,
   pruneParts,
+  refuseMissingPart,
   refuseUsedId,
   retireAdoptions,
   swapPart,
@@ -165,6 +166,7 @@ export const EDITS = {
       }
       if (parallel !== undefined) conductor.parallel = whole(parallel, 1, 20, 'Conductors in parallel');
       if (laid !== undefined) {
+        whole(laid.loadedCircuits, 1, 50, 'Circuits side by side');
         if (!own(draft.zones, laid.zoneId))
           throw new EditRefused('That place is no longer in the build.', 'Choose another place.');
         conductor.laid = laid;
@@ -196,6 +198,7 @@ export const EDITS = {
     apply: (draft, { device, part }) => {
       refuseUsedId(draft, device.id);
       if (part) addPart(draft, part);
+      refuseMissingPart(draft, device.partId);
       draft.circuits.hv.devices[device.id] = device as Draft<Device>;
     },
   }),
@@ -205,6 +208,7 @@ export const EDITS = {
     apply: (draft, { conductor, part }) => {
       refuseUsedId(draft, conductor.id);
       if (part) addPart(draft, part);
+      refuseMissingPart(draft, conductor.partId);
       for (const end of [conductor.a, conductor.b]) {
         const device = deviceToEdit(draft, end.deviceId);
         if (circuitOfTerminal(device.kind, end.terminal) !== 'hv')
@@ -248,14 +252,19 @@ export const EDITS = {
       refuseUsedId(draft, newConductorId);
       const conductor = conductorToEdit(draft, conductorId);
       if (part) addPart(draft, part);
+      refuseMissingPart(draft, device.partId);
       const circuit = circuitOfConductor(draft, conductorId);
       circuit.devices[device.id] = device as Draft<Device>;
+      // A route's length can't be shared out here: the first part keeps it, the new part's own length has to be told.
+      const route = own(draft.routes, conductor.routeId);
       circuit.conductors[newConductorId] = {
         ...conductor,
         id: newConductorId,
-        name: `${conductor.name}, after ${device.name}`,
+        name: `${conductor.name}, after ${device.name}`.slice(0, 120),
         a: { deviceId: device.id, terminal: 'b' },
         lengthM: conductor.lengthM === null ? null : conductor.lengthM / 2,
+        routeId: null,
+        laid: route?.laid ?? conductor.laid,
       };
       if (conductor.lengthM !== null) conductor.lengthM /= 2;
       conductor.b = { deviceId: device.id, terminal: 'a' };

@@ -69,3 +69,12 @@ export function refuseUsedId(draft: Draft<Build>, id: string): void {
   if (findDevice(draft as Build, id) || findConductor(draft as Build, id))
     throw new EditRefused(`The id "${id}" is used already.`, 'Make a fresh id.');
 }
+
+/** A part that is named must be among the build's own. */
+export function refuseMissingPart(draft: Draft<Build>, partId: string | null): void {
+  if (partId !== null && !own(draft.parts, partId))
+    throw new EditRefused(
+      'The part that it names is not in the build.',
+      'Send the part along, or choose one of the build.',
+    );
+}

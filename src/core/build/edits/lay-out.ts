@@ -39,6 +39,15 @@ export interface LayOutInput {
 export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
   if (Object.keys(draft.circuits.hv.devices).length > 0)
     throw new EditRefused('The circuit is not empty.', 'Remove its devices first, or start a new build.');
+  for (const [value, what] of [
+    [input.cellsInSeries, 'Cells in series'],
+    [input.cellsInParallel, 'Cells in parallel'],
+  ] as const) {
+    if (!Number.isInteger(value) || value < 1 || value > 500)
+      throw new EditRefused(`${what} must be a whole number from 1 to 500.`, 'Type such a number.');
+  }
+  if (!(input.runLengthM > 0 && input.runLengthM <= 100))
+    throw new EditRefused('The way from box to inverter is above 0 and at most 100 m.', 'Type the length of one pole.');
   for (const part of [
     input.cell,
     input.inverter,
