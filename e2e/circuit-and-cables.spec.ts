@@ -4,6 +4,7 @@ import { check, openSample, saved } from './stories';
 test('the circuit shows the currents of the chosen case and a click edits a device', async ({ page }) => {
   await openSample(page);
   const drawing = page.getByRole('group', { name: 'Traction circuit' });
+  // 310.5 V at rest, 0.154 Ω of cells and way, 37.6 kW: (310.5 − √(310.5² − 4·0.154·37 600))/(2·0.154) = 129 A.
   await expect(drawing.getByRole('button', { name: /^K\+ to bus plus, 70 mm², 129 A/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Parked' }).click();
   await expect(drawing.getByRole('button', { name: /^K\+ to bus plus, 70 mm², 0 A/ })).toBeVisible();

@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import type { Dimension, Quantity } from '../quantities';
+import type { Quantity } from '../quantities';
 import type { CaseId } from '../vehicle';
 
 export type Verdict = 'holds' | 'thin' | 'fails' | 'needs-data' | 'waits' | 'pending';
@@ -192,6 +192,3 @@ export function sortLedger(checks: readonly Check[]): Check[] {
 }
 
 export const verdictRank = (verdict: Verdict): number => RANK[verdict];
-
-/** A figure for a working line: enough digits to redo the sum. */
-export const shown = (value: number, dimension: Dimension): Quantity => ({ value, dimension });

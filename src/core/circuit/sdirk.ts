@@ -13,7 +13,6 @@ export const A: readonly (readonly number[])[] = [
   [25 / 24, -49 / 48, 125 / 16, -85 / 12],
 ];
 export const B: readonly number[] = [25 / 24, -49 / 48, 125 / 16, -85 / 12, 1 / 4];
-export const C: readonly number[] = [1 / 4, 3 / 4, 11 / 20, 1 / 2, 1];
 const B_EMBEDDED: readonly number[] = [59 / 48, -17 / 96, 225 / 32, -85 / 12, 0];
 /** Weights of the error estimate. */
 export const E: readonly number[] = B.map((b, i) => b - B_EMBEDDED[i]!);

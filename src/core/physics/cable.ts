@@ -1,4 +1,4 @@
-import { airPressurePa, heatFromCylinder, type Surroundings } from './air';
+import { heatFromCylinder, type Surroundings } from './air';
 import { METALS, type Metal, resistanceAt } from './conductor';
 
 /** Thermal conductivity of insulations, W/mK (generic). */
@@ -171,6 +171,3 @@ export function ampacity(cable: CableBuild, place: CablePlace, maxConductorTempe
     Math.sqrt(heat / resistanceAt(cable.resistance20OhmPerM, maxConductorTemperatureC, cable.metal))
   );
 }
-
-export const STILL_AIR = { airSpeedMPerS: 0, emissivity: 0.9 } as const;
-export { airPressurePa };

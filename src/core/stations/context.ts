@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import type { Ref } from '../checks';
+import type { Finding, Ref } from '../checks';
 import type { RuleSet } from '../rules';
 import type { PrechargeRun } from '../simulate';
 import type { ResolvedConductor, ResolvedDevice, SolvedCase, Vehicle } from '../vehicle';
@@ -26,6 +26,26 @@ export const ASSUMED_POWER = 'Inverter power is assumed in this state until Driv
 export const solvedCases = (vehicle: Vehicle): SolvedCase[] => vehicle.cases.filter((solved) => solved.point.solvable);
 export const sustainedCases = (vehicle: Vehicle): SolvedCase[] =>
   solvedCases(vehicle).filter((solved) => solved.state.duration === 'sustained');
+
+/** A device whose part is not chosen can't be judged. */
+export const needsPart = (device: ResolvedDevice): Finding => ({
+  subject: deviceRef(device),
+  missing: [{ ref: deviceRef(device), what: 'part' }],
+});
+
+/** Said wherever a device's ambient is used while its place is not known. */
+export const assumedAmbient = (device: ResolvedDevice): readonly string[] =>
+  device.device.place === null ? [`${device.ambientC} °C around it: its place is not known.`] : [];
+
+/** Said wherever full charge is the demand. */
+export const FULL_ONLY = 'Overshoot in regeneration and the charger’s own highest voltage are not counted yet.';
+
+/** From this ambient on the heat balance reads about a tenth above the constants of IEC 60287. */
+const HOT_PLACE_C = 80;
+export const hotPlace = (conductor: ResolvedConductor): readonly string[] =>
+  (conductor.zone?.ambientC ?? 0) >= HOT_PLACE_C
+    ? ['So hot a place: the heat balance reads about 10 % above the IEC 60287 constants there. Keep 10 % more in hand.']
+    : [];
 
 /** The case in which |current| through an element is largest. */
 export function worstCurrent(

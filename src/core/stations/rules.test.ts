@@ -169,6 +169,50 @@ describe('HV circuit', () => {
   });
 });
 
+describe('what is not known never holds', () => {
+  const without = (id: string, field: 'partId' | 'laid') => ({
+    ...firn,
+    circuits: {
+      ...firn.circuits,
+      hv: {
+        ...firn.circuits.hv,
+        conductors: { ...firn.circuits.hv.conductors, [id]: { ...firn.circuits.hv.conductors[id]!, [field]: null } },
+      },
+    },
+  });
+
+  test('a fuse with a cable of unknown size behind it is open, unless a known cable already fails', () => {
+    expect(of(without('c-shunt', 'partId'), 'fuse.cable-overload:f-mid')).toMatchObject({
+      verdict: 'needs-data',
+      missing: [{ ref: { id: 'c-shunt' }, what: 'part' }],
+    });
+    expect(of(without('c-shunt', 'laid'), 'fuse.cable-overload:f-mid').verdict).toBe('needs-data');
+    expect(of(without('c-heat-tap', 'partId'), 'fuse.cable-overload:f-heater').verdict).toBe('fails');
+  });
+
+  test('a contactor with an unknown cable on one stud needs data, though the other stud is known', () => {
+    expect(of(without('c-shunt', 'partId'), 'contactor.carry:k-minus').verdict).toBe('needs-data');
+  });
+
+  test('an ambient that is only assumed, an overshoot that is not counted, a place that is very hot: the working says so', () => {
+    const fuse = firn.circuits.hv.devices['f-mid']!;
+    const placeless = {
+      ...firn,
+      circuits: {
+        ...firn.circuits,
+        hv: { ...firn.circuits.hv, devices: { ...firn.circuits.hv.devices, 'f-mid': { ...fuse, place: null } } },
+      },
+    };
+    expect(of(placeless, 'fuse.continuous:f-mid').working.assumed.join()).toContain('its place is not known');
+    expect(of(firn, 'fuse.continuous:f-mid').working.assumed.join()).not.toContain('its place is not known');
+    expect(of(firn, 'fuse.dc-voltage:f-mid').working.assumed.join()).toContain('not counted yet');
+    expect(of(firn, 'device.voltage-max:inverter').working.assumed.join()).toContain('not counted yet');
+    expect(of(firn, 'fuse.cable-overload:f-heater').working.assumed.join()).toContain('IEC 60287');
+    expect(of(firn, 'cable.temperature:c-heat-plus').working.assumed.join()).toContain('IEC 60287');
+    expect(of(firn, 'cable.temperature:c-mid').working.assumed.join()).not.toContain('IEC 60287');
+  });
+});
+
 describe('Cables', () => {
   test('drop adds hot conductors, fuses and contactors on the way out and back', () => {
     const solved = assess(firn).vehicle.caseOf('cruise/cold-old-empty/sustained')!;

@@ -7,6 +7,7 @@ import {
   conductorRef,
   corner,
   deviceRef,
+  hotPlace,
   NEEDS_CELLS,
   packMustDeliver,
   sustainedCases,
@@ -44,6 +45,7 @@ const temperature: Rule<Context> = {
       const assumed = [
         ASSUMED_POWER,
         `${zone.name} at ${q(zone.ambientC, 'temperature')} in every corner: the hottest air that stays there.`,
+        ...hotPlace(conductor),
       ];
       if (worst.reached === null)
         return [

@@ -5,10 +5,13 @@ import { groundOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehic
 import {
   ASSUMED_POWER,
   amps,
+  assumedAmbient,
   type Context,
   corner,
   deviceRef,
+  FULL_ONLY,
   NEEDS_CELLS,
+  needsPart,
   PACK_REF,
   packMustDeliver,
   solvedCases,
@@ -19,10 +22,6 @@ import {
 
 const contactorsOf = (context: Context): ResolvedDevice[] =>
   context.vehicle.devices.filter(({ device }) => device.kind === 'contactor');
-const needsPart = (device: ResolvedDevice): Finding => ({
-  subject: deviceRef(device),
-  missing: [{ ref: deviceRef(device), what: 'part' }],
-});
 
 const voltage: Rule<Context> = {
   id: 'contactor.voltage',
@@ -38,6 +37,7 @@ const voltage: Rule<Context> = {
       return {
         subject: deviceRef(device),
         demand: volts(fullV),
+        assumed: [FULL_ONLY],
         limit: volts(part.ratedVoltageV),
         margin,
         lines: () => [
@@ -51,20 +51,24 @@ const voltage: Rule<Context> = {
     }),
 };
 
-/** Smallest copper on the studs of a device, mm²; null when none is known. */
+/** Smallest copper on the studs of a device, mm²; null when a stud has no cable of known size. */
 function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number; name: string } | null {
-  const on = vehicle.conductors.filter(
-    ({ conductor }) => conductor.a.deviceId === deviceId || conductor.b.deviceId === deviceId,
-  );
-  const byTerminal = new Map<string, { areaMm2: number; name: string }>();
-  for (const { conductor, cable } of on) {
-    if (!cable) continue;
-    const terminal = conductor.a.deviceId === deviceId ? conductor.a.terminal : conductor.b.terminal;
-    const areaMm2 = cable.areaMm2 * conductor.parallel;
-    const known = byTerminal.get(terminal);
-    if (!known || areaMm2 > known.areaMm2) byTerminal.set(terminal, { areaMm2, name: conductor.name });
+  const byTerminal = new Map<string, { areaMm2: number; name: string } | null>();
+  for (const { conductor, cable } of vehicle.conductors) {
+    // A busbar or a bolted pair on the stud is no heat sink of known size, and none that the table knows.
+    for (const end of [conductor.a, conductor.b]) {
+      if (end.deviceId !== deviceId) continue;
+      const known = byTerminal.get(end.terminal) ?? null;
+      const areaMm2 = cable ? cable.areaMm2 * conductor.parallel : 0;
+      byTerminal.set(
+        end.terminal,
+        cable && areaMm2 > (known?.areaMm2 ?? 0) ? { areaMm2, name: conductor.name } : known,
+      );
+    }
   }
-  return [...byTerminal.values()].sort((p, r) => p.areaMm2 - r.areaMm2)[0] ?? null;
+  const studs = [...byTerminal.values()];
+  if (studs.length < 2 || studs.includes(null)) return null;
+  return studs.sort((p, r) => p!.areaMm2 - r!.areaMm2)[0]!;
 }
 
 const carry: Rule<Context> = {
@@ -109,7 +113,7 @@ const carry: Rule<Context> = {
               note: corner(worst.solved),
             },
           ],
-          assumed: [ASSUMED_POWER],
+          assumed: [ASSUMED_POWER, ...assumedAmbient(device)],
         },
       ];
     });

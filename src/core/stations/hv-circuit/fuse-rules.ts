@@ -4,12 +4,16 @@ import { conductorAmpacity, partOf, protectingFuses, type ResolvedConductor, typ
 import {
   ASSUMED_POWER,
   amps,
+  assumedAmbient,
   type Context,
   celsius,
   conductorRef,
   corner,
   deviceRef,
+  FULL_ONLY,
+  hotPlace,
   NEEDS_CELLS,
+  needsPart,
   packMustDeliver,
   sustainedCases,
   volts,
@@ -18,10 +22,6 @@ import {
 
 const fusesOf = (context: Context): ResolvedDevice[] =>
   context.vehicle.devices.filter(({ device }) => device.kind === 'fuse');
-const needsPart = (device: ResolvedDevice): Finding => ({
-  subject: deviceRef(device),
-  missing: [{ ref: deviceRef(device), what: 'part' }],
-});
 
 const dcRating: Rule<Context> = {
   id: 'fuse.dc-rating',
@@ -72,7 +72,10 @@ const dcVoltage: Rule<Context> = {
             note: 'The whole string counts, also for a fuse in the middle of it.',
           },
         ],
-        assumed: [`The loop’s time constant is at most the fuse’s proved ${q(fuse.ratedTimeConstantS, 'time')}.`],
+        assumed: [
+          FULL_ONLY,
+          `The loop’s time constant is at most the fuse’s proved ${q(fuse.ratedTimeConstantS, 'time')}.`,
+        ],
       };
     }),
 };
@@ -112,32 +115,40 @@ const continuous: Rule<Context> = {
               note: corner(worst.solved),
             },
           ],
-          assumed: [ASSUMED_POWER],
+          assumed: [ASSUMED_POWER, ...assumedAmbient(device)],
         },
       ];
     });
   },
 };
 
-/** For each fuse the weakest cable whose smallest fuse it is and whose current no series resistor limits. */
-function weakestBehind(context: Context): Map<string, { conductor: ResolvedConductor; carriesA: number }> {
+interface Behind {
+  readonly weakest: { readonly conductor: ResolvedConductor; readonly carriesA: number } | null;
+  /** Cables whose size or place is not known: any of them could be weaker. */
+  readonly unknown: readonly ResolvedConductor[];
+}
+
+/** For each fuse the cables whose smallest fuse it is and whose current no series resistor limits. */
+function cablesBehind(context: Context): Map<string, Behind> {
   const { vehicle } = context;
   const fuses = protectingFuses(vehicle, 'fuse').of;
   const resistors = protectingFuses(vehicle, 'precharge-resistor').of;
-  const weakest = new Map<string, { conductor: ResolvedConductor; carriesA: number }>();
+  const behind = new Map<string, Behind>();
   for (const conductor of vehicle.conductors) {
-    const carriesA = conductorAmpacity(conductor);
-    if (carriesA === null || (resistors.get(conductor.id) ?? []).length > 0) continue;
+    if (conductor.conductor.kind !== 'cable' || (resistors.get(conductor.id) ?? []).length > 0) continue;
     const rated = (fuses.get(conductor.id) ?? []).flatMap((id) => {
       const fuse = partOf(vehicle.deviceOf.get(id), 'fuse');
       return fuse ? [{ id, ratedCurrentA: fuse.ratedCurrentA }] : [];
     });
     const nearest = rated.sort((p, r) => p.ratedCurrentA - r.ratedCurrentA)[0];
     if (!nearest) continue;
-    const known = weakest.get(nearest.id);
-    if (!known || carriesA < known.carriesA) weakest.set(nearest.id, { conductor, carriesA });
+    const known = behind.get(nearest.id) ?? { weakest: null, unknown: [] };
+    const carriesA = conductorAmpacity(conductor);
+    if (carriesA === null) behind.set(nearest.id, { ...known, unknown: [...known.unknown, conductor] });
+    else if (!known.weakest || carriesA < known.weakest.carriesA)
+      behind.set(nearest.id, { ...known, weakest: { conductor, carriesA } });
   }
-  return weakest;
+  return behind;
 }
 
 const cableOverload: Rule<Context> = {
@@ -148,13 +159,17 @@ const cableOverload: Rule<Context> = {
     'I_z: heat balance of the cable in its place, free-air correlations',
   ],
   judge: (context) => {
-    const weakest = weakestBehind(context);
+    const cables = cablesBehind(context);
     return fusesOf(context).flatMap((device): Finding[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse) return [needsPart(device)];
-      const behind = weakest.get(device.id);
+      const behind = cables.get(device.id);
       if (!behind) return [];
-      const { conductor, carriesA } = behind;
+      const missing = behind.unknown.flatMap((cable) =>
+        cable.missing.filter((what) => what !== 'length').map((what) => ({ ref: conductorRef(cable), what })),
+      );
+      if (!behind.weakest) return [{ subject: deviceRef(device), missing }];
+      const { conductor, carriesA } = behind.weakest;
       const area = conductor.cable!.areaMm2;
       if (!isFullRange(fuse.minimumBreakingMultiple)) {
         return [
@@ -178,12 +193,15 @@ const cableOverload: Rule<Context> = {
       }
       const fusing = fuse.fusingMultiple * fuse.ratedCurrentA;
       const margin = Math.min(marginAtMost(fuse.ratedCurrentA, carriesA), marginAtMost(fusing, 1.45 * carriesA));
+      // A known cable that is too weak fails whatever the others are; otherwise an unknown one leaves it open.
+      if (margin >= 0 && missing.length > 0) return [{ subject: deviceRef(device), missing }];
       return [
         {
           subject: deviceRef(device),
           demand: amps(fuse.ratedCurrentA),
           limit: amps(carriesA),
           margin,
+          assumed: hotPlace(conductor),
           figures: { cable: `${area} mm²`, conductor: conductor.conductor.name },
           lines: () => [
             {

@@ -6,6 +6,7 @@ import {
   type Context,
   corner,
   deviceRef,
+  FULL_ONLY,
   NEEDS_CELLS,
   PACK_REF,
   packMustDeliver,
@@ -192,6 +193,7 @@ const voltageMax: Rule<Context> = {
           demand: volts(v),
           limit: volts(limit),
           margin: (limit - v) / width,
+          assumed: [FULL_ONLY],
           ...(destroys ? { variant: 'survives' } : {}),
           lines: () => [
             {
