@@ -1,2 +1,3 @@
-export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart, fuseOf } from './catalogue';
+export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart } from './catalogue';
+export { fuseOf } from './fuses';
 export type * from './types';

@@ -1,4 +1,5 @@
 import type { Insulation } from '../physics/cable';
+import type { ConductorClass } from '../physics/cable-sizes';
 import type { Chemistry } from '../physics/cell';
 import type { Metal } from '../physics/conductor';
 import type { CarryPoint } from '../physics/contactor';
@@ -41,6 +42,8 @@ export interface CablePart extends PartBase {
   readonly kind: 'cable';
   readonly areaMm2: number;
   readonly metal: Metal;
+  /** Whose table the resistance comes from; absent: road-vehicle sizes (ISO 19642). */
+  readonly conductorClass?: ConductorClass;
   readonly resistance20OhmPerM: number;
   readonly insulation: Insulation;
   readonly conductorDiameterMm: number;

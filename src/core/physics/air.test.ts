@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { airPressurePa, heatFromCylinder } from './air';
-import { METALS, ROAD_VEHICLE_MOHM_PER_M, resistance20FromArea, resistanceAt, strandedDiameterMm } from './conductor';
+import { ROAD_VEHICLE_SIZES } from './cable-sizes';
+import { METALS, resistance20FromArea, resistanceAt, strandedDiameterMm } from './conductor';
 
 const still = {
   ambientC: 20,
@@ -60,9 +61,7 @@ describe('conductors', () => {
   });
 
   test('the table of sizes falls with the size, and area times resistance stays near that of copper', () => {
-    const rows = Object.entries(ROAD_VEHICLE_MOHM_PER_M)
-      .map(([area, milliohm]) => ({ area: Number(area), milliohm }))
-      .sort((p, q) => p.area - q.area);
+    const rows = ROAD_VEHICLE_SIZES.map(({ areaMm2: area, milliohmPerM: milliohm }) => ({ area, milliohm }));
     for (let i = 1; i < rows.length; i++) expect(rows[i]!.milliohm).toBeLessThan(rows[i - 1]!.milliohm);
     for (const { area, milliohm } of rows) {
       expect(area * milliohm).toBeGreaterThan(17.2);

@@ -26,37 +26,6 @@ export const METALS: Readonly<Record<Metal, MetalData>> = {
   },
 };
 
-/** Maximum resistance at 20 °C in mΩ/m of road-vehicle copper cable by mm² (ISO 19642 / ISO 6722-1 sizes, as known; verify before quoting). */
-export const ROAD_VEHICLE_MOHM_PER_M: Readonly<Record<string, number>> = {
-  '0.22': 84.4,
-  '0.35': 54.4,
-  '0.5': 37.1,
-  '0.75': 24.7,
-  '1': 18.5,
-  '1.25': 14.9,
-  '1.5': 12.7,
-  '2': 9.42,
-  '2.5': 7.6,
-  '3': 6.15,
-  '4': 4.71,
-  '5': 3.94,
-  '6': 3.14,
-  '8': 2.38,
-  '10': 1.82,
-  '12': 1.52,
-  '16': 1.16,
-  '20': 0.955,
-  '25': 0.743,
-  '30': 0.647,
-  '35': 0.527,
-  '40': 0.473,
-  '50': 0.368,
-  '60': 0.315,
-  '70': 0.259,
-  '95': 0.196,
-  '120': 0.153,
-};
-
 /** Resistance per metre at 20 °C from the metal and the area (mm²), Ω/m; stranding adds 2 %. */
 export function resistance20FromArea(areaMm2: number, metal: Metal): number {
   return (1.02 * METALS[metal].resistivity20OhmM) / (areaMm2 * 1e-6);

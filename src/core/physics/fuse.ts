@@ -1,3 +1,5 @@
+import { type FuseCurve, meltingMultiple } from './fuse-curve';
+
 /** Fuses: the generic families, and the laws of the long run. A maker's data sheet wins over all of these. */
 export type FuseFamily = 'ar' | 'traction' | 'strip' | 'blade' | 'blade-large';
 
@@ -106,4 +108,28 @@ export function usableDcVoltage(
   timeConstantS: number,
 ): number {
   return fuse.ratedVoltageDcV * Math.min(1, timeConstantS > 0 ? (fuse.ratedTimeConstantS / timeConstantS) ** 0.3 : 1);
+}
+
+/** Highest current of a pulse of a given time, A: k_life·m(t)·I_n on the nominal curve; k_life 0.7 to 10⁴ pulses, 0.6 to 10⁵, 0.5 beyond (generic). */
+export function pulseCurrent(fuse: FuseCurve & { ratedCurrentA: number }, timeS: number, lifeCycles: number): number {
+  const life = lifeCycles <= 1e4 ? 0.7 : lifeCycles <= 1e5 ? 0.6 : 0.5;
+  return life * meltingMultiple(fuse, timeS) * fuse.ratedCurrentA;
+}
+
+/** Heat of the element, W: U_n·I_n·x²·(1 + 0.5·x²)/1.5, x = I/I_n (generic). */
+export function fuseLossW(fuse: { dropAtRatedV: number; ratedCurrentA: number }, currentA: number): number {
+  const squared = (currentA / fuse.ratedCurrentA) ** 2;
+  return (fuse.dropAtRatedV * fuse.ratedCurrentA * squared * (1 + 0.5 * squared)) / 1.5;
+}
+
+export interface CurrentFor {
+  readonly currentA: number;
+  readonly durationS: number;
+}
+
+/** Root of the mean square over a profile, A; 0 for an empty one. */
+export function rmsCurrent(profile: readonly CurrentFor[]): number {
+  const time = profile.reduce((sum, { durationS }) => sum + durationS, 0);
+  const square = profile.reduce((sum, { currentA, durationS }) => sum + currentA * currentA * durationS, 0);
+  return time > 0 ? Math.sqrt(square / time) : 0;
 }

@@ -54,6 +54,8 @@ export const thicker = (cable: CablePart): CablePart[] =>
     .filter(
       (part) =>
         part.shielded === cable.shielded &&
+        part.conductorClass === cable.conductorClass &&
+        part.insulation === cable.insulation &&
         part.areaMm2 > cable.areaMm2 &&
         part.temperatureClassC >= cable.temperatureClassC &&
         part.ratedVoltageV >= cable.ratedVoltageV,
@@ -181,7 +183,13 @@ const strongerInsulation: Proposer = (assessment, check) => {
   const cable = assessment.vehicle.conductorOf.get(check.subject.id)?.cable;
   return cable
     ? catalogueOf('cable')
-        .filter((part) => part.areaMm2 === cable.areaMm2 && part.ratedVoltageV > cable.ratedVoltageV)
+        .filter(
+          (part) =>
+            part.areaMm2 === cable.areaMm2 &&
+            part.conductorClass === cable.conductorClass &&
+            part.temperatureClassC >= cable.temperatureClassC &&
+            part.ratedVoltageV > cable.ratedVoltageV,
+        )
         .map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: [check.subject.id], part } }))
     : [];
 };

@@ -29,6 +29,7 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     ...common('cable'),
     areaMm2: positive(1000),
     metal: Joi.string().valid('copper', 'aluminium'),
+    conductorClass: optional(Joi.string().valid('iso19642', 'iec60228-5', 'awg')),
     resistance20OhmPerM: positive(10),
     insulation: Joi.string().valid('pvc', 'xlpe', 'xlpo', 'silicone'),
     conductorDiameterMm: positive(100),

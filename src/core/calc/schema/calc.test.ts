@@ -10,7 +10,8 @@ describe.each(LAWS.map((law) => [law.name, law] as const))('%s', (name, law) => 
     expect(answer.ok).toBe(true);
     expect(answer.working.length).toBeGreaterThan(0);
     expect(JSON.stringify(answer)).not.toMatch(/NaN|Infinity/);
-    expect(lawSchema(law)).toMatchObject({ type: 'object' });
+    expect(lawSchema(law)).toMatchObject({ input: { type: 'object' } });
+    expect(law.output.validate(answer.result, { convert: false }).error).toBeUndefined();
   });
 
   test('an array gives an array in the same order, unknown fields are refused by path', () => {
@@ -104,4 +105,134 @@ test.each([
   expect(answer.ok).toBe(false);
   for (const { path, reason, remedy } of answer.errors)
     expect(Math.min(path.length, reason.length, remedy.length)).toBeGreaterThan(2);
+});
+
+describe('laws refuse what means nothing, with path and remedy', () => {
+  test.each([
+    ['discharge', { startVoltageV: 400, linkCapacitanceF: 0 }, 'linkCapacitanceF'],
+    [
+      'short-circuit',
+      { cellsInSeries: 10, cellsInParallel: 1, cellOcvV: 3.3, cellResistanceOhm: 0, loopInductanceH: 0 },
+      'cellResistanceOhm',
+    ],
+    ['cable', { ambientC: 30, maxConductorTemperatureC: 90 }, 'areaMm2'],
+    ['cable', { ambientC: 30, maxConductorTemperatureC: 90, awg: 'thick' }, 'awg'],
+    ['cable', { ambientC: 30, maxConductorTemperatureC: 90, areaMm2: 120, wall: 'thin' }, 'wall'],
+    [
+      'cable',
+      {
+        ambientC: 30,
+        maxConductorTemperatureC: 90,
+        areaMm2: 10,
+        layers: [{ outerDiameterMm: 2, conductivityWPerMK: 0.2 }],
+      },
+      'layers.0.outerDiameterMm',
+    ],
+    [
+      'withstand',
+      { areaMm2: 10, material: 'copper', startTemperatureC: 160, finalTemperatureC: 160 },
+      'finalTemperatureC',
+    ],
+    ['fuse', { family: 'traction' }, 'ratedCurrentA'],
+    ['fuse', { systemMaxVoltageV: 400 }, 'fuse'],
+    [
+      'fuse-curve',
+      { fuse: { ...(LAWS.find((law) => law.name === 'fuse')!.example as object) }, multiples: [2] },
+      'fuse.ratedTimeConstantS',
+    ],
+  ])('%s %j', (name, input, path) => {
+    const answer = calculate(name, input) as Bad;
+    expect(answer.ok).toBe(false);
+    expect(answer.errors.map((error) => error.path)).toContain(path);
+    for (const { reason, remedy } of answer.errors) expect(Math.min(reason.length, remedy.length)).toBeGreaterThan(8);
+  });
+});
+
+const result = (name: string, input: object) =>
+  (calculate(name, input) as unknown as { result: Record<string, unknown> }).result;
+
+describe('cable', () => {
+  test('its example, by a plain bisection of the same balance in another language', () => {
+    const found = result('cable', LAWS.find((law) => law.name === 'cable')!.example as object);
+    expect(found.ampacityA).toBeCloseTo(302.88, 1);
+    expect(found.conductorTemperatureC).toBeCloseTo(73.66, 1);
+    expect(found.dropV).toBeCloseTo(0.1925, 4);
+  });
+
+  test('2/0 by gauge, silicone, three circuits in conduit: 272.3 A by the same bisection', () => {
+    const common = {
+      insulation: 'silicone',
+      loadedCircuits: 3,
+      conduit: true,
+      ambientC: 30,
+      maxConductorTemperatureC: 150,
+    };
+    for (const awg of ['2/0', -1]) expect(result('cable', { ...common, awg }).ampacityA).toBeCloseTo(272.31, 1);
+  });
+
+  test('null is not there: an area beside a null gauge is an area', () => {
+    expect(result('cable', { areaMm2: 50, awg: null, ambientC: 30, maxConductorTemperatureC: 90 }).areaMm2).toBe(50);
+  });
+
+  test('far too much current is not steady', () => {
+    expect(
+      result('cable', { areaMm2: 4, ambientC: 60, maxConductorTemperatureC: 125, currentA: 500, lengthM: 2 }),
+    ).toMatchObject({
+      steady: false,
+      conductorTemperatureC: null,
+      dropV: null,
+    });
+  });
+});
+
+describe('fuse', () => {
+  const example = LAWS.find((law) => law.name === 'fuse')!.example as object;
+  type Rules = Record<string, { verdict: string; demand: number | null; limit: number | null }>;
+  const rules = (more: object) => result('fuse', { ...example, ...more }).rules as Rules;
+
+  test('its example, by small steps of 0.1 µs in another language', () => {
+    const found = result('fuse', example);
+    expect(found.meltTimeAtMaxS).toBeCloseTo(0.0006567, 6);
+    expect(found.letThroughA).toBeCloseTo(7992, -1);
+    expect((found.totalI2tAtMaxA2s as number) / 64130).toBeCloseTo(1, 3);
+    // Rms 126.95 A and continuous 300 · 0.8 · √(85/105) by hand.
+    expect(found.rmsCurrentA).toBeCloseTo(126.95, 2);
+    expect(rules({})['fuse.continuous']!.limit).toBeCloseTo(215.94, 2);
+  });
+
+  test('an AC rating alone is no DC rating: what rests on it waits', () => {
+    const found = rules({ ratedVoltageDcV: null, upstreamPreArcingI2tA2s: 1e6 });
+    expect(found['fuse.dc-rating']!.verdict).toBe('fails');
+    for (const id of ['fuse.dc-voltage', 'fuse.cable-short', 'fuse.selectivity', 'fuse.contactor-withstand'])
+      expect(found[id]!.verdict).toBe('waits');
+  });
+
+  test('a long loop takes voltage away: 500 V · (5/30)^0.3 = 292 V', () => {
+    const found = rules({ loopTimeConstantS: 0.03 });
+    expect(found['fuse.dc-voltage']).toMatchObject({ verdict: 'fails' });
+    expect(found['fuse.dc-voltage']!.limit).toBeCloseTo(292.1, 1);
+    expect(found['fuse.cable-short']!.verdict).toBe('waits');
+  });
+
+  test('a partial-range fuse is no overload protection unless another one is named', () => {
+    const partial = { family: 'ar', ratedVoltageDcV: 700 };
+    expect(rules(partial)['fuse.cable-overload']!.verdict).toBe('fails');
+    expect(rules({ ...partial, otherOverloadProtection: true })['fuse.cable-overload']!.verdict).toBe('holds');
+    expect(rules({ ...partial, prospectiveMinA: 1000 })['fuse.minimum-breaking']).toMatchObject({
+      verdict: 'fails',
+      demand: 1200,
+    });
+  });
+
+  test('a current that never melts it fails the melting time, and the rule names no figure', () => {
+    expect(rules({ prospectiveMinA: 430 })['fuse.melting-time']).toMatchObject({ verdict: 'fails', demand: null });
+    expect(result('fuse', { ...example, prospectiveMinA: 430 }).meltTimeAtMinS).toBeNull();
+  });
+
+  test('three strings side by side feed the faulted one twice, and a missing input is named as such', () => {
+    expect(rules({ parallelStrings: 3 })['fuse.breaking-capacity']).toMatchObject({ demand: 18000, verdict: 'holds' });
+    expect(rules({ parallelStrings: 4 })['fuse.breaking-capacity']!.verdict).toBe('fails');
+    expect(rules({ ambientC: null })['fuse.continuous']!.verdict).toBe('needs-data');
+    expect(rules({ atSourceEnd: false })['fuse.unprotected-length']!.verdict).toBe('fails');
+  });
 });

@@ -1,57 +1,14 @@
-import type Joi from 'joi';
 import type { Problem } from '../../build';
 import type { WorkingLine } from '../../checks';
 import { NetworkError } from '../../circuit';
-import { calcNetwork } from '../network';
-import { calcPrecharge } from '../precharge';
-import { networkInput, prechargeInput } from './inputs';
+import { LawRefused } from '../refused';
+import { LAWS, type Law } from './laws';
+
+export { LAWS, type Law };
 
 export type CalcAnswer =
   | { readonly ok: true; readonly result: unknown; readonly working: readonly WorkingLine[] }
   | { readonly ok: false; readonly errors: readonly Problem[] };
-
-interface Law {
-  readonly name: string;
-  readonly about: string;
-  readonly input: Joi.Schema;
-  readonly run: (input: never) => { result: unknown; working: readonly WorkingLine[] };
-  readonly example: unknown;
-}
-
-/** Names are a contract: they don't change without a version note. */
-export const LAWS: readonly Law[] = [
-  {
-    name: 'network',
-    about: 'operating point or transient of a general network',
-    input: networkInput,
-    run: calcNetwork,
-    example: {
-      elements: [
-        { id: 'pack', kind: 'source', a: 'p', b: '0', voltageV: 330, resistanceOhm: 0.09 },
-        { id: 'cable', kind: 'resistor', a: 'p', b: 'q', resistanceOhm: 0.004 },
-        { id: 'inverter', kind: 'power', a: 'q', b: '0', powerW: 40000 },
-      ],
-      ground: '0',
-      analysis: { kind: 'operating-point' },
-    },
-  },
-  {
-    name: 'precharge',
-    about: 'link voltage through a resistor, then the main contactor closing',
-    input: prechargeInput,
-    run: calcPrecharge,
-    example: {
-      packOcvV: 378,
-      packResistanceOhm: 0.09,
-      prechargeResistanceOhm: 100,
-      linkCapacitanceF: 0.0011,
-      loopResistanceOhm: 0.01,
-      loopInductanceH: 1e-5,
-      closeAtFraction: 0.95,
-      timeoutS: 1,
-    },
-  },
-];
 
 export const findLaw = (name: string): Law | undefined => LAWS.find((law) => law.name === name);
 
@@ -77,6 +34,8 @@ function answerOne(law: Law, input: unknown): CalcAnswer {
   try {
     return { ok: true, ...law.run(value as never) };
   } catch (thrown) {
+    if (thrown instanceof LawRefused)
+      return { ok: false, errors: [{ path: thrown.path, reason: thrown.message, remedy: thrown.remedy }] };
     if (thrown instanceof NetworkError)
       return {
         ok: false,
@@ -109,5 +68,10 @@ export function calculate(name: string, input: unknown): CalcAnswer | readonly C
   return Array.isArray(input) ? input.map((entry) => answerOne(law, entry)) : answerOne(law, input);
 }
 
-/** JSON Schema (2020-12) of a law's input. */
-export const lawSchema = (law: Law): unknown => law.input['~standard'].jsonSchema.input({ target: 'draft-2020-12' });
+const jsonSchema = (schema: Law['input']): unknown => schema['~standard'].jsonSchema.input({ target: 'draft-2020-12' });
+
+/** JSON Schemas (2020-12) of a law's input and of the `result` that it answers. */
+export const lawSchema = (law: Law): { input: unknown; output: unknown } => ({
+  input: jsonSchema(law.input),
+  output: jsonSchema(law.output),
+});

@@ -5,6 +5,8 @@ const number = () => Joi.number();
 const positive = () => Joi.number().greater(0);
 const atLeastZero = () => Joi.number().min(0);
 const maybe = <S extends Joi.AnySchema>(schema: S) => schema.optional().allow(null);
+/** Null counts as not there. */
+const THERE = { isPresent: (value: unknown) => value !== undefined && value !== null };
 const name = () => Joi.string().min(1).max(200);
 const ends = { id: name().required(), a: name().required(), b: name().required() };
 const element = (kind: string, keys: Joi.SchemaMap) =>
@@ -80,3 +82,117 @@ export const prechargeInput = Joi.object({
   closeAtFraction: Joi.number().greater(0).less(1).optional(),
   timeoutS: positive().required(),
 });
+
+export const dischargeInput = Joi.object({
+  startVoltageV: atLeastZero().required(),
+  linkCapacitanceF: positive().required(),
+  bleedResistanceOhm: maybe(positive()),
+  activeResistanceOhm: maybe(positive()),
+  targetVoltageV: maybe(atLeastZero()),
+});
+
+const count = () => Joi.number().integer().min(1);
+
+export const shortCircuitInput = Joi.object({
+  cellsInSeries: count().required(),
+  cellsInParallel: count().required(),
+  cellOcvV: positive().required(),
+  cellResistanceOhm: atLeastZero().required(),
+  linkResistanceOhm: maybe(atLeastZero()),
+  numberOfLinks: maybe(Joi.number().integer().min(0)),
+  fuseResistanceOhm: maybe(atLeastZero()),
+  contactorResistanceOhm: maybe(atLeastZero()),
+  cableResistanceOhm: maybe(atLeastZero()),
+  faultResistanceOhm: maybe(atLeastZero()),
+  loopInductanceH: atLeastZero().required(),
+});
+
+const metal = () => Joi.string().valid('copper', 'aluminium');
+const celsius = () => Joi.number().min(-273).max(3000);
+
+export const cableInput = Joi.object({
+  areaMm2: maybe(positive().max(2000)),
+  awg: maybe(Joi.alternatives(Joi.number().integer(), Joi.string().max(20))),
+  material: maybe(metal()),
+  conductorClass: maybe(Joi.string().valid('iso19642', 'iec60228-5', 'awg')),
+  resistance20OhmPerM: maybe(positive()),
+  insulation: maybe(Joi.string().valid('pvc', 'xlpe', 'xlpo', 'silicone')),
+  wall: maybe(Joi.string().valid('thin', 'thick', 'shielded')),
+  conductorDiameterMm: maybe(positive()),
+  layers: maybe(
+    Joi.array()
+      .items(Joi.object({ outerDiameterMm: positive().required(), conductivityWPerMK: positive().required() }))
+      .min(1)
+      .max(20),
+  ),
+  arrangement: maybe(Joi.string().valid('single', 'touching-pair')),
+  loadedCircuits: maybe(Joi.number().min(1).max(200)),
+  conduit: maybe(Joi.boolean()),
+  ambientC: celsius().required(),
+  airSpeedMPerS: maybe(atLeastZero()),
+  airPressurePa: maybe(positive()),
+  emissivity: maybe(Joi.number().min(0).max(1)),
+  maxConductorTemperatureC: celsius().required(),
+  currentA: maybe(number()),
+  lengthM: maybe(atLeastZero()),
+}).oxor('areaMm2', 'awg', THERE);
+
+export const withstandInput = Joi.object({
+  areaMm2: positive().required(),
+  material: metal().required(),
+  startTemperatureC: Joi.number().min(-100).max(1000).required(),
+  finalTemperatureC: Joi.number().min(-100).max(2000).required(),
+  i2tA2s: maybe(atLeastZero()),
+  currentA: maybe(number()),
+  durationS: maybe(atLeastZero()),
+});
+
+const family = () => Joi.string().valid('ar', 'traction', 'strip', 'blade', 'blade-large');
+const fuse = Joi.object({
+  ratedCurrentA: positive().required(),
+  ratedVoltageDcV: positive().allow(null).required(),
+  ratedVoltageAcV: maybe(positive()),
+  breakingCapacityA: maybe(positive()),
+  minimumBreakingMultiple: maybe(positive()),
+  multiples: Joi.array().items(positive()).length(7).required(),
+  fusingMultiple: positive().required(),
+  nonFusingMultiple: maybe(positive()),
+  ratedTimeConstantS: positive().required(),
+  totalOverPreArcing: Joi.number().min(1).required(),
+  dropAtRatedV: atLeastZero().required(),
+  temperatureLimitC: celsius().greater(25).required(),
+  continuousFactor: positive().max(2).required(),
+});
+const which = {
+  fuse: maybe(fuse),
+  family: maybe(family()),
+  ratedCurrentA: maybe(positive()),
+  ratedVoltageDcV: maybe(positive()),
+};
+
+export const fuseInput = Joi.object({
+  ...which,
+  systemMaxVoltageV: maybe(positive()),
+  prospectiveMaxA: maybe(positive()),
+  prospectiveMinA: maybe(positive()),
+  loopTimeConstantS: maybe(atLeastZero()),
+  profile: maybe(
+    Joi.array()
+      .items(Joi.object({ currentA: number().required(), durationS: positive().required() }))
+      .max(10000),
+  ),
+  lifeCycles: maybe(atLeastZero()),
+  ambientC: maybe(celsius()),
+  cable: maybe(Joi.object({ k2s2A2s: maybe(positive()), continuousA: maybe(positive()) })),
+  unprotectedLengthM: maybe(atLeastZero()),
+  atSourceEnd: maybe(Joi.boolean()),
+  otherOverloadProtection: maybe(Joi.boolean()),
+  contactor: maybe(Joi.object({ withstandI2tA2s: maybe(positive()), peakA: maybe(positive()) })),
+  upstreamPreArcingI2tA2s: maybe(positive()),
+  parallelStrings: maybe(Joi.number().integer().min(1)),
+}).oxor('fuse', 'family', THERE);
+
+export const fuseCurveInput = Joi.object({
+  ...which,
+  multiples: Joi.array().items(positive()).max(10000).required(),
+}).oxor('fuse', 'family', THERE);
