@@ -3,8 +3,11 @@ export const HELP = `Ropeway, headless. Computes and records; local code and lic
   ropeway assess FILE [--json]     all checks of a build file, thinnest first
   ropeway calc NAME --input FILE   one law; FILE is JSON, - reads standard input
   ropeway calc NAME --example      an input that works
-  ropeway calc NAME --schema       JSON Schema of the input
+  ropeway calc NAME --schema       JSON Schemas of its input and its result
   ropeway calc --list              all laws, a line each
+  ropeway export FILE --format F   the build in another format on standard output, F one of:
+                                   build, cables, parts (CSV; --decimal , for a decimal comma),
+                                   spice (with --case ID; an unknown ID lists them)
   ropeway schema                   JSON Schema of the build file
   ropeway --help                   this page
 

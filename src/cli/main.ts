@@ -3,8 +3,10 @@ import { assess } from '../core/assess';
 import type { Problem } from '../core/build';
 import { buildJsonSchema, LARGEST_FILE_BYTES, readBuildText } from '../core/build/schema';
 import { calculate, findLaw, LAWS, lawSchema } from '../core/calc/schema';
+import { assessmentJson } from '../core/formats';
+import { runExport } from './export';
 import { HELP } from './help';
-import { assessmentJson, assessmentText } from './report';
+import { assessmentText } from './report';
 
 /** Exit codes, part of the public interface. */
 const EXIT = { holds: 0, fails: 1, badInput: 2, undecided: 3 } as const;
@@ -107,6 +109,20 @@ function runCalc(args: readonly string[]): number {
   return all.every((one) => one.ok) ? 0 : EXIT.badInput;
 }
 
+function exportFile(args: readonly string[]): number {
+  const { words, value } = parse(args, [], ['--format', '--case', '--decimal']);
+  const [file, ...rest] = words;
+  const format = value('--format');
+  if (file === undefined || rest.length > 0 || format === undefined)
+    throw bad('export', 'takes one file and a format.', 'Write: ropeway export FILE --format FORMAT');
+  const read = readBuildText(readText(file));
+  if (!read.ok) throw new BadInput(read.errors);
+  const made = runExport(read.build, { format, caseId: value('--case'), decimal: value('--decimal') });
+  if (!made.ok) throw new BadInput(made.errors);
+  process.stdout.write(made.text);
+  return 0;
+}
+
 function main(args: readonly string[]): number {
   const [verb, ...rest] = args;
   switch (verb) {
@@ -114,6 +130,8 @@ function main(args: readonly string[]): number {
       return runAssess(rest);
     case 'calc':
       return runCalc(rest);
+    case 'export':
+      return exportFile(rest);
     case 'schema':
       json(buildJsonSchema());
       return 0;

@@ -13,6 +13,7 @@ import {
   type Schools,
   type StateId,
 } from '../types';
+import { define, type EditDefinition } from './definition';
 import {
   addPart,
   circuitOfConductor,
@@ -23,25 +24,15 @@ import {
   refuseUsedId,
   retireAdoptions,
   swapPart,
+  whole,
 } from './helpers';
+import { IMPORT_EDITS } from './import-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
 
-interface EditDefinition<I> {
-  /** For the undo line. */
-  readonly title: (build: Build, input: I) => string;
-  readonly apply: (draft: Draft<Build>, input: I) => void;
-}
-const define = <I>(definition: EditDefinition<I>): EditDefinition<I> => definition;
-
 const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
 const conductorName = (build: Build, id: string): string => findConductor(build, id)?.name ?? 'a conductor';
-const whole = (value: number, least: number, most: number, what: string): number => {
-  if (!Number.isInteger(value) || value < least || value > most)
-    throw new EditRefused(`${what} must be a whole number from ${least} to ${most}.`, 'Type such a number.');
-  return value;
-};
 
 export const EDITS = {
   renameBuild: define<{ name: string }>({
@@ -272,6 +263,8 @@ export const EDITS = {
   }),
 
   layOut: define<LayOutInput>({ title: () => 'lay out a traction circuit', apply: layOutTraction }),
+
+  ...IMPORT_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({
     title: () => 'adopt a reading',

@@ -55,14 +55,21 @@ export function retireAdoptions(draft: Draft<Build>, subjectId: string): void {
     if (adoption.subjectId === subjectId) delete draft.adoptions[id];
 }
 
-/** Drops parts that nothing uses any more. */
+/** Drops catalogue parts that nothing uses any more; the owner's own stay. */
 export function pruneParts(draft: Draft<Build>): void {
   const used = new Set<string | null>();
   for (const circuit of [draft.circuits.hv, draft.circuits.lv]) {
     for (const device of Object.values(circuit.devices)) used.add(device.partId);
     for (const conductor of Object.values(circuit.conductors)) used.add(conductor.partId);
   }
-  for (const id of Object.keys(draft.parts)) if (!used.has(id)) delete draft.parts[id];
+  for (const id of Object.keys(draft.parts))
+    if (!used.has(id) && draft.parts[id]!.provenance === 'generic') delete draft.parts[id];
+}
+
+export function whole(value: number, least: number, most: number, what: string): number {
+  if (!Number.isInteger(value) || value < least || value > most)
+    throw new EditRefused(`${what} must be a whole number from ${least} to ${most}.`, 'Type such a number.');
+  return value;
 }
 
 export function refuseUsedId(draft: Draft<Build>, id: string): void {

@@ -1,4 +1,5 @@
 export { applyEdit, type Edited, EditRefused, type Patch, patchBuild } from './apply';
 export type { Edit, EditName } from './edits';
+export { usersOfPart } from './import-edits';
 export type { LayOutInput } from './lay-out';
 export { SETTABLE, type Settable, type SettableName } from './settable';
