@@ -57,6 +57,16 @@ const CELLS: readonly CellPart[] = [
       massKg: 0.0195 * ah,
     }),
   ),
+  cell('cell-lfp-180-gentle', 'LFP prismatic cell, 180 Ah, charged to 3.55 V', {
+    chemistry: 'lfp',
+    nominalV: 3.2,
+    fullV: 3.55,
+    emptyV: 2.8,
+    capacityAh: 180,
+    resistanceOhm: 0.1 / 180,
+    linkResistanceOhm: 0.0001,
+    massKg: 0.0195 * 180,
+  }),
   cell('cell-lto-40', 'LTO cell, 40 Ah', {
     chemistry: 'lto',
     nominalV: 2.3,
@@ -146,6 +156,15 @@ const INVERTERS: readonly InverterPart[] = [
     linkCapacitanceF: 0.006,
     maxBatteryCurrentA: 450,
   },
+  {
+    id: 'chopper-96-450',
+    kind: 'inverter',
+    name: 'DC motor controller, 96 V class, 450 A',
+    ...generic,
+    window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
+    linkCapacitanceF: 0.008,
+    maxBatteryCurrentA: 450,
+  },
 ];
 
 const bus = (
@@ -177,6 +196,9 @@ const BUS_DEVICES: readonly BusDevicePart[] = [
   bus('charger-400-6600', 'Charger, 6.6 kW, 400 V class', [240, 430, 450], 0.00015, 0),
   bus('converter-400-1500', 'Converter, 1.5 kW, 400 V class', [220, 430, 450], 0.0001, 1500),
   bus('converter-144-1000', 'Converter, 1 kW, 144 V class', [60, 170, 180], 0.00047, 1000),
+  bus('charger-144-1500', 'On-board charger, 1.5 kW, 144 V class', [80, 165, 180], 0.0002, 0),
+  bus('converter-96-500', 'Converter, 500 W, 96 V class', [48, 120, 130], 0.0004, 500),
+  bus('charger-96-2000', 'Charger, 2 kW, for 42 lead cells', [60, 115, 130], 0.0002, 0),
   bus('heater-400-5000', 'Coolant heater, 5 kW, 400 V class', [250, 400, 430], 0.00001, 5000),
   bus('heater-400-5000-awake', 'Coolant heater, 5 kW, wakes by itself', [250, 400, 430], 0.00001, 5000, [200, 180]),
   bus('heater-144-2000', 'Air heater, 2 kW, 144 V class', [60, 170, 180], 0, 2000),

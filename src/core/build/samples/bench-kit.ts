@@ -2,6 +2,15 @@ import { type CablePart, cataloguePart, findCataloguePart, type Part } from '../
 import { emptyBuild } from '../defaults';
 import type { Build, Conductor, Device, DeviceKind, Id, Laid, Place, Route } from '../types';
 
+/** How a conductor lies when nothing else is said: alone in free air. */
+export const laid = (zoneId: string, more: Partial<Laid> = {}): Laid => ({
+  zoneId,
+  arrangement: 'single',
+  loadedCircuits: 1,
+  conduit: false,
+  ...more,
+});
+
 /** Writes a sample build down in few lines: parts by catalogue id, ends as "device.terminal". */
 export class SampleWriter {
   private readonly devices: Record<Id, Device> = {};

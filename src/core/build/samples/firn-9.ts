@@ -1,13 +1,5 @@
-import type { Build, Laid } from '../types';
-import { SampleWriter } from './bench-kit';
-
-const laid = (zoneId: string, more: Partial<Laid> = {}): Laid => ({
-  zoneId,
-  arrangement: 'single',
-  loadedCircuits: 1,
-  conduit: false,
-  ...more,
-});
+import type { Build } from '../types';
+import { laid, SampleWriter } from './bench-kit';
 
 /**
  * A nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame, made up. 90s salvaged NMC modules in two unequal boxes.

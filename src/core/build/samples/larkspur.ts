@@ -1,0 +1,119 @@
+import type { Build } from '../types';
+import { laid, SampleWriter } from './bench-kit';
+
+/**
+ * A small four-seat estate of the 1960s, made up. 40s prismatic LFP, about 130 V, one main contactor and a hand-operated disconnect,
+ * air heater in the old box, a small charger on board. A finished car: one contactor of 150 V and its hand switch are on the thin side at full charge.
+ */
+export function larkspur(id = 'larkspur'): Build {
+  const w = new SampleWriter();
+  const boot = { xM: 2.3, yM: 0, zM: 0.5, zoneId: 'zone-boot' };
+  const bay = { xM: 0.1, yM: 0, zM: 0.7, zoneId: 'zone-bay' };
+  const cabin = { xM: 0.6, yM: 0.3, zM: 0.7, zoneId: 'zone-cabin' };
+
+  w.device('box', 'box', 'Boot box', 'cell-lfp-180-gentle', boot, { cellsInSeries: 28, cellsInParallel: 1 });
+  w.device('box-bay', 'box', 'Bay box', 'cell-lfp-180-gentle', bay, { cellsInSeries: 12, cellsInParallel: 1 });
+  w.device('f-main', 'fuse', 'Main fuse', 'fuse-traction-250-200', boot);
+  w.device('s-hand', 'disconnect', 'Hand switch', 'disconnect-150-250', boot);
+  w.device('k-main', 'contactor', 'Main contactor', 'contactor-150-200', bay, { role: 'main-plus' });
+  w.device('k-pre', 'contactor', 'Precharge relay', 'contactor-450-20', bay, { role: 'precharge' });
+  w.device('r-pre', 'precharge-resistor', 'Precharge resistor', 'resistor-68-50', bay);
+  w.device('shunt', 'sensor', 'Shunt', 'shunt-500', bay);
+  w.device('j-plus', 'junction', 'Bus plus', null, bay);
+  w.device('j-minus', 'junction', 'Bus minus', null, bay);
+  w.device('inverter', 'inverter', 'Inverter', 'inverter-144-400', bay);
+  w.device('f-heater', 'fuse', 'Heater fuse', 'fuse-traction-250-25', bay);
+  w.device('heater', 'heater', 'Air heater', 'heater-144-2000', cabin, { powersW: { cruise: 1500 } });
+  w.device('f-conv', 'fuse', 'Converter fuse', 'fuse-traction-250-16', bay);
+  w.device('converter', 'converter', 'Converter', 'converter-144-1000', bay, {
+    powersW: { cruise: 450, 'hard-acceleration': 450 },
+  });
+  w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-250-20', bay);
+  w.device('charger', 'charger', 'On-board charger', 'charger-144-1500', bay);
+
+  const floor = laid('zone-underbody', { conduit: true, arrangement: 'touching-pair' });
+  const points = (yM: number) =>
+    [
+      [2.1, yM, 0.45],
+      [1.9, yM, 0.25],
+      [0.6, yM, 0.25],
+      [0.3, yM, 0.6],
+    ] as const;
+  w.route('way-plus', 'Boot to bay, plus, along the tunnel', points(-0.12), floor);
+  w.route('way-minus', 'Boot to bay, minus, along the tunnel', points(-0.1), floor);
+
+  const main = 'cable-shielded-50';
+  const inBox = 'cable-plain-50';
+  const thin = 'cable-plain-2-5';
+  const near = { lengthM: 0.3, laid: laid('zone-bay') };
+  w.cable('c-box-plus', 'Boot box plus to main fuse', 'box.plus', 'f-main.a', inBox, {
+    lengthM: 0.12,
+    laid: laid('zone-boot'),
+  });
+  w.cable('c-plus', 'Main fuse to main contactor', 'f-main.b', 'k-main.a', main, { routeId: 'way-plus' });
+  w.cable('c-pre-tap', 'Precharge tap', 'k-main.a', 'k-pre.a', thin, { lengthM: 0.12, laid: laid('zone-bay') });
+  w.cable('c-pre-mid', 'Precharge relay to resistor', 'k-pre.b', 'r-pre.a', thin, {
+    lengthM: 0.12,
+    laid: laid('zone-bay'),
+  });
+  w.cable('c-pre-bus', 'Precharge resistor to bus', 'r-pre.b', 'k-main.b', thin, {
+    lengthM: 0.12,
+    laid: laid('zone-bay'),
+  });
+  w.cable('c-bus', 'Main contactor to bus plus', 'k-main.b', 'j-plus.n', inBox, near);
+  w.cable('c-inv-plus', 'Bus to inverter plus', 'j-plus.n', 'inverter.plus', main, {
+    lengthM: 0.5,
+    laid: laid('zone-bay'),
+  });
+  w.cable('c-box-minus', 'Boot box minus to hand switch', 'box.minus', 's-hand.a', inBox, {
+    lengthM: 0.3,
+    laid: laid('zone-boot'),
+  });
+  w.cable('c-mid', 'Hand switch to bay box', 's-hand.b', 'box-bay.plus', main, { routeId: 'way-minus' });
+  w.cable('c-bay-minus', 'Bay box minus to shunt', 'box-bay.minus', 'shunt.a', inBox, near);
+  w.cable('c-shunt', 'Shunt to bus minus', 'shunt.b', 'j-minus.n', inBox, { lengthM: 0.2, laid: laid('zone-bay') });
+  w.cable('c-inv-minus', 'Bus to inverter minus', 'j-minus.n', 'inverter.minus', main, {
+    lengthM: 0.5,
+    laid: laid('zone-bay'),
+  });
+  const branch = (key: string, name: string, device: string, part: string, lengthM: number, zone: string) => {
+    w.cable(`c-${key}-tap`, `Bus to ${name} fuse`, 'j-plus.n', `f-${key}.a`, part, {
+      lengthM: 0.15,
+      laid: laid('zone-bay'),
+    });
+    const pair = { lengthM, laid: laid(zone, { arrangement: 'touching-pair' }) };
+    w.cable(
+      `c-${key}-plus`,
+      `${name[0]!.toUpperCase()}${name.slice(1)} plus`,
+      `f-${key}.b`,
+      `${device}.plus`,
+      part,
+      pair,
+    );
+    w.cable(
+      `c-${key}-minus`,
+      `${name[0]!.toUpperCase()}${name.slice(1)} minus`,
+      `${device}.minus`,
+      'j-minus.n',
+      part,
+      pair,
+    );
+  };
+  branch('heater', 'heater', 'heater', 'cable-plain-4', 1.1, 'zone-cabin');
+  branch('conv', 'converter', 'converter', 'cable-plain-2-5', 0.6, 'zone-bay');
+  branch('charger', 'charger', 'charger', 'cable-plain-4', 0.7, 'zone-bay');
+
+  return w.build(id, 'Larkspur', {
+    notes: 'Sample build, made up. One contactor, and a hand switch between the boxes.',
+    schools: { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },
+    vehicle: {
+      description: 'Small four-seat estate of the 1960s',
+      altitudeM: 220,
+      wheelbaseM: 2.05,
+      massEmptyKg: 780,
+      grossMassKg: 1250,
+    },
+    duty: { cruisePowerW: 11000, hardAccelerationPowerW: 23000, hardAccelerationS: 15 },
+    packLimits: { socEmpty: 0.2, coldestCellC: 3, warmestCellC: 38, agedHealth: 0.8 },
+  });
+}

@@ -1,0 +1,81 @@
+import type { Build } from '../types';
+import { laid, SampleWriter } from './bench-kit';
+
+/**
+ * A narrow vineyard tractor, made up. 84 V of flooded lead cells in two trays, a series DC motor behind a controller, one contactor and a
+ * hand disconnect. The old school; slow bolt-down fuses of 70 V are on it on purpose: full charge is above what they break.
+ */
+export function teasel(id = 'teasel'): Build {
+  const w = new SampleWriter();
+  const rear = { xM: 1.2, yM: 0, zM: 0.7, zoneId: 'zone-boot' };
+  const front = { xM: -0.3, yM: 0, zM: 0.7, zoneId: 'zone-bay' };
+
+  w.device('tray-front', 'box', 'Front tray', 'cell-lead-220', front, { cellsInSeries: 24, cellsInParallel: 1 });
+  w.device('tray-rear', 'box', 'Rear tray', 'cell-lead-220', rear, { cellsInSeries: 18, cellsInParallel: 1 });
+  w.device('f-main', 'fuse', 'Main fuse', 'fuse-strip-70-300', front);
+  w.device('s-hand', 'disconnect', 'Pull switch', 'disconnect-150-250', rear);
+  w.device('k-main', 'contactor', 'Line contactor', 'contactor-150-400', front, { role: 'main-plus' });
+  w.device('k-pre', 'contactor', 'Precharge relay', 'contactor-450-20', front, { role: 'precharge' });
+  w.device('r-pre', 'precharge-resistor', 'Precharge resistor', 'resistor-47-50', front);
+  w.device('controller', 'inverter', 'Motor controller', 'chopper-96-450', front);
+  w.device('f-conv', 'fuse', 'Converter fuse', 'fuse-traction-150-10', front);
+  w.device('converter', 'converter', 'Converter', 'converter-96-500', front, {
+    powersW: { cruise: 180, 'hard-acceleration': 180 },
+  });
+  w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-150-32', front);
+  w.device('charger', 'charger', 'Charger', 'charger-96-2000', front);
+  w.device('j-plus', 'junction', 'Bus plus', null, front);
+  w.device('j-minus', 'junction', 'Bus minus', null, front);
+
+  const big = 'cable-plain-95';
+  const bay = laid('zone-bay');
+  const rail = laid('zone-underbody', { conduit: true });
+  w.cable('c-front-plus', 'Front tray plus to main fuse', 'tray-front.plus', 'f-main.a', big, {
+    lengthM: 0.15,
+    laid: bay,
+  });
+  w.cable('c-fuse', 'Main fuse to line contactor', 'f-main.b', 'k-main.a', big, { lengthM: 0.3, laid: bay });
+  w.cable('c-pre-tap', 'Precharge tap', 'k-main.a', 'k-pre.a', 'cable-plain-2-5', { lengthM: 0.15, laid: bay });
+  w.cable('c-pre-mid', 'Precharge relay to resistor', 'k-pre.b', 'r-pre.a', 'cable-plain-2-5', {
+    lengthM: 0.15,
+    laid: bay,
+  });
+  w.cable('c-pre-bus', 'Precharge resistor to bus', 'r-pre.b', 'k-main.b', 'cable-plain-2-5', {
+    lengthM: 0.15,
+    laid: bay,
+  });
+  w.cable('c-bus', 'Line contactor to bus plus', 'k-main.b', 'j-plus.n', big, { lengthM: 0.25, laid: bay });
+  w.cable('c-ctl-plus', 'Bus to controller plus', 'j-plus.n', 'controller.plus', big, { lengthM: 0.4, laid: bay });
+  w.cable('c-mid', 'Front tray to pull switch', 'tray-front.minus', 's-hand.a', big, { lengthM: 1.7, laid: rail });
+  w.cable('c-mid-rear', 'Pull switch to rear tray', 's-hand.b', 'tray-rear.plus', big, {
+    lengthM: 0.2,
+    laid: laid('zone-boot'),
+  });
+  w.cable('c-minus', 'Rear tray to bus minus', 'tray-rear.minus', 'j-minus.n', big, { lengthM: 1.8, laid: rail });
+  w.cable('c-ctl-minus', 'Bus to controller minus', 'j-minus.n', 'controller.minus', big, { lengthM: 0.4, laid: bay });
+  for (const [key, name, device, part] of [
+    ['conv', 'Converter', 'converter', 'cable-plain-2-5'],
+    ['charger', 'Charger', 'charger', 'cable-plain-6'],
+  ] as const) {
+    w.cable(`c-${key}-tap`, `Bus to ${name.toLowerCase()} fuse`, 'j-plus.n', `f-${key}.a`, part, {
+      lengthM: 0.15,
+      laid: bay,
+    });
+    w.cable(`c-${key}-plus`, `${name} plus`, `f-${key}.b`, `${device}.plus`, part, { lengthM: 0.6, laid: bay });
+    w.cable(`c-${key}-minus`, `${name} minus`, `${device}.minus`, 'j-minus.n', part, { lengthM: 0.6, laid: bay });
+  }
+
+  return w.build(id, 'Teasel', {
+    notes: 'Sample build, made up. The main fuse is a 70 V strip on a string that charges to 103 V: wrong on purpose.',
+    schools: { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },
+    vehicle: {
+      description: 'Narrow vineyard tractor with a series motor and a chain stage',
+      altitudeM: 310,
+      wheelbaseM: 1.5,
+      massEmptyKg: 980,
+      grossMassKg: 1700,
+    },
+    duty: { cruisePowerW: 6500, hardAccelerationPowerW: 12000, hardAccelerationS: 20 },
+    packLimits: { socEmpty: 0.35, coldestCellC: 5, warmestCellC: 35, agedHealth: 0.8 },
+  });
+}
