@@ -4,6 +4,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { writePolicies } from './policy.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 const stamps = join(root, '.stamps');
@@ -69,7 +70,15 @@ export function ensureInstalled({ quiet = false } = {}) {
   stamp('install', key);
 }
 
-const BUILD_INPUTS = ['src', 'public', 'package-lock.json', 'next.config.ts', 'postcss.config.mjs', 'tsconfig.json'];
+const BUILD_INPUTS = [
+  'src',
+  'scripts/policy.mjs',
+  'public',
+  'package-lock.json',
+  'next.config.ts',
+  'postcss.config.mjs',
+  'tsconfig.json',
+];
 
 /** Builds the application when its sources changed since the last build. */
 export function ensureBuilt() {
@@ -77,6 +86,7 @@ export function ensureBuilt() {
   if (stampIs('build', key) && existsSync(join(root, '.next', 'BUILD_ID'))) return;
   say('Building the application (half a minute)');
   if (!run(bin('next'), ['build']).ok) stop('The build failed: see above.');
+  writePolicies(root);
   stamp('build', key);
 }
 

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
-import { beforeEach, describe, expect, test } from 'vitest';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { firn9 } from '@/core/build/samples';
 import { freshId, repository, useBench } from './bench';
+import { Repository } from './repository';
 
 const bench = () => useBench.getState();
 /** Waits until what is on the bench fits. */
@@ -82,5 +83,54 @@ describe('the bench', () => {
     bench().open('nowhere');
     await until(() => bench().status === 'missing');
     expect(bench().build).toBeNull();
+  });
+
+  describe('when the browser does not store', () => {
+    const full = () =>
+      vi.spyOn(Repository.prototype, 'edit').mockImplementation(() => {
+        throw Object.assign(new Error('no room'), { name: 'QuotaExceededError' });
+      });
+    afterEach(() => void vi.restoreAllMocks());
+
+    test('edits stay in memory in order, can be stepped back and forward, and are stored on the next try', async () => {
+      full();
+      bench().dispatch(cruise(21000));
+      await until(() => bench().saving === 'failed');
+      expect(bench().trouble?.reason).toContain('storage is full');
+      bench().dispatch(cruise(22000));
+      bench().dispatch(cruise(23000));
+      await until(() => bench().saving === 'failed');
+      bench().stepBack();
+      expect(bench().build?.duty.cruisePowerW).toBe(22000);
+      expect(bench().redo).toContain('cruise power');
+      bench().stepForward();
+      await until(() => bench().saving === 'failed');
+      expect(bench().build?.duty.cruisePowerW).toBe(23000);
+      vi.restoreAllMocks();
+      bench().retry();
+      await until(() => bench().saving === 'saved');
+      expect((await repository().load(id))?.stored).toMatchObject({
+        applied: 3,
+        document: { duty: { cruisePowerW: 23000 } },
+      });
+      expect(bench().trouble).toBeNull();
+    });
+
+    test('a build that could not even be created lives in memory and is created with the first try that works', async () => {
+      const other = freshId();
+      bench().openInMemory(firn9(other), new Error('blocked'));
+      expect(bench()).toMatchObject({ status: 'open', saving: 'failed' });
+      const create = vi.spyOn(Repository.prototype, 'create').mockRejectedValue(new Error('blocked'));
+      bench().dispatch(cruise(24000));
+      await until(() => create.mock.calls.length > 0 && bench().saving === 'failed');
+      expect(bench().build?.duty.cruisePowerW).toBe(24000);
+      vi.restoreAllMocks();
+      bench().retry();
+      await until(() => bench().saving === 'saved');
+      expect((await repository().load(other))?.stored).toMatchObject({
+        applied: 1,
+        document: { duty: { cruisePowerW: 24000 } },
+      });
+    });
   });
 });

@@ -4,7 +4,12 @@ import { create } from 'zustand';
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '@/core/build';
 import { RopewayDatabase } from './database';
-import { type Loaded, Repository } from './repository';
+import { BuildGone, type Loaded, Repository } from './repository';
+
+export interface Trouble {
+  readonly reason: string;
+  readonly remedy: string;
+}
 
 /** What the interface looks at: one open build, its assessment, and how far it is saved. */
 export interface Bench {
@@ -13,15 +18,26 @@ export interface Bench {
   readonly assessment: Assessment | null;
   readonly undo: string | null;
   readonly redo: string | null;
+  /** failed: the browser does not store; the work is in this tab's memory only. */
   readonly saving: 'saved' | 'saving' | 'failed';
   /** Last refusal or storage trouble, in words; cleared by the next success. */
-  readonly trouble: { readonly reason: string; readonly remedy: string } | null;
+  readonly trouble: Trouble | null;
   open(id: string): void;
+  /** Works on a build that the browser would not store. */
+  openInMemory(build: Build, error: unknown): void;
   dispatch(edit: Edit): boolean;
   stepBack(): void;
   stepForward(): void;
+  /** Tries again to store what is only in memory. */
+  retry(): void;
   dismiss(): void;
 }
+
+/** Something still to be written: an edit with what was shown before it, or a step along the journal. */
+type Op =
+  | { readonly kind: 'edit'; readonly edit: Edit; readonly title: string; readonly before: Build }
+  | { readonly kind: 'undo' }
+  | { readonly kind: 'redo' };
 
 let database: RopewayDatabase | null = null;
 export const repository = (): Repository => {
@@ -31,59 +47,116 @@ export const repository = (): Repository => {
 
 export const freshId = (): string => `r${crypto.randomUUID().replaceAll('-', '').slice(0, 15)}`;
 
+/** What is wrong with the browser's storage, in words that tell what to do. */
+export function storageTrouble(error: unknown): Trouble {
+  const { name = '', message = 'unknown' } = (error ?? {}) as Error;
+  const inner = (error as { inner?: Error } | null)?.inner?.name ?? '';
+  if (error instanceof BuildGone) return { reason: error.message, remedy: error.remedy };
+  if (`${name} ${inner} ${message}`.includes('QuotaExceeded'))
+    return {
+      reason: 'The browser’s storage is full: this work is in memory only.',
+      remedy: 'Export the build file now, free some space, then try again.',
+    };
+  return {
+    reason: `The browser does not store here (${`${name || 'error'}: ${message}`.slice(0, 120)}): this work is in memory only.`,
+    remedy: 'Export the build file before you close this tab; leave private mode or allow storage, then try again.',
+  };
+}
+
 let revision = 0;
-let pending = 0;
-let queue: Promise<unknown> = Promise.resolve();
+let stored = true;
+let flushing = false;
+let waiting: Op[] = [];
+/** Edits that were stepped back over while nothing could be stored. */
+let undone: Edit[] = [];
 let following: Subscription | null = null;
 
-const storageTrouble = (error: unknown) => ({
-  reason: `The browser could not save: ${(error as Error).message ?? 'unknown'}`.slice(0, 200),
-  remedy: 'Your work is still here. Free some space or leave private mode, then try again.',
-});
-
 export const useBench = create<Bench>()((set, get) => {
-  const show = ({ stored, undo, redo }: Loaded) => {
-    if (stored.revision < revision) return;
-    revision = stored.revision;
-    const same = get().build === stored.document;
+  const show = (loaded: Loaded) => {
+    if (loaded.stored.revision < revision) return;
+    revision = loaded.stored.revision;
+    const { document } = loaded.stored;
+    const same = get().build === document;
     set({
       status: 'open',
-      build: stored.document,
-      undo,
-      redo,
-      ...(same ? {} : { assessment: assess(stored.document) }),
+      build: document,
+      undo: loaded.undo,
+      redo: loaded.redo,
+      ...(same ? {} : { assessment: assess(document) }),
     });
   };
 
-  /** One write after the other; what is shown follows the last one. */
-  const enqueue = (write: (id: string) => Promise<Loaded>) => {
-    const id = get().build?.id;
-    if (!id) return;
-    pending++;
-    set({ saving: 'saving' });
-    queue = queue.then(async () => {
-      try {
-        const loaded = await write(id);
-        pending--;
-        if (pending === 0) show(loaded);
-        else revision = Math.max(revision, loaded.stored.revision);
-        set({ saving: pending === 0 ? 'saved' : 'saving', trouble: null });
-      } catch (error) {
-        pending--;
-        const refused = error instanceof EditRefused;
-        set({
-          saving: refused ? 'saved' : 'failed',
-          trouble: refused ? { reason: error.message, remedy: error.remedy } : storageTrouble(error),
-        });
-        const newest = await repository()
-          .load(id)
-          .catch(() => null);
-        if (refused && newest) {
-          revision = 0;
-          show(newest);
-        }
-      }
+  const follow = (id: string) => {
+    following?.unsubscribe();
+    following = liveQuery(() => repository().load(id)).subscribe({
+      next: (loaded) => {
+        if (waiting.length > 0 || flushing) return;
+        if (!loaded) {
+          if (stored && get().saving !== 'failed') set({ status: 'missing' });
+        } else if (loaded.stored.revision > revision) show(loaded);
+      },
+      error: (error) => {
+        if (get().build === null) set({ status: 'missing', trouble: storageTrouble(error) });
+      },
     });
+  };
+
+  const write = (id: string, op: Op): Promise<Loaded> => {
+    if (op.kind === 'edit') return repository().edit(id, op.edit);
+    return op.kind === 'undo' ? repository().undo(id) : repository().redo(id);
+  };
+
+  /** One write after the other. A refused edit is dropped in words; trouble with the storage keeps everything in line. */
+  const flush = async () => {
+    const id = get().build?.id;
+    if (flushing || !id) return;
+    flushing = true;
+    set({ saving: 'saving' });
+    let last: Loaded | null = null;
+    let refused: Trouble | null = null;
+    try {
+      if (!stored) {
+        const first = waiting.find((op) => op.kind === 'edit');
+        await repository().create(first?.kind === 'edit' ? first.before : get().build!);
+        stored = true;
+        follow(id);
+      }
+      while (waiting.length > 0) {
+        try {
+          last = await write(id, waiting[0]!);
+        } catch (error) {
+          if (!(error instanceof EditRefused)) throw error;
+          refused = { reason: error.message, remedy: error.remedy };
+          last = await repository().load(id);
+          revision = 0;
+        }
+        waiting.shift();
+      }
+      undone = [];
+      set({ saving: 'saved', trouble: refused });
+      if (last) show(last);
+    } catch (error) {
+      // A step along the journal that can't be read is no work that could be lost.
+      waiting = waiting.filter((op) => op.kind === 'edit');
+      set({ saving: 'failed', trouble: storageTrouble(error) });
+    } finally {
+      flushing = false;
+    }
+  };
+
+  const enqueue = (op: Op) => {
+    if (!get().build) return;
+    waiting.push(op);
+    void flush();
+  };
+
+  const begin = (): void => {
+    following?.unsubscribe();
+    following = null;
+    revision = 0;
+    waiting = [];
+    undone = [];
+    stored = true;
   };
 
   return {
@@ -97,15 +170,22 @@ export const useBench = create<Bench>()((set, get) => {
 
     open(id) {
       if (get().build?.id === id) return;
-      following?.unsubscribe();
-      revision = 0;
-      set({ status: 'loading', build: null, assessment: null, undo: null, redo: null, trouble: null });
-      following = liveQuery(() => repository().load(id)).subscribe({
-        next: (loaded) => {
-          if (!loaded) set({ status: 'missing' });
-          else if (pending === 0 && loaded.stored.revision > revision) show(loaded);
-        },
-        error: (error) => set({ status: 'missing', trouble: storageTrouble(error) }),
+      begin();
+      set({ status: 'loading', build: null, assessment: null, undo: null, redo: null, saving: 'saved', trouble: null });
+      follow(id);
+    },
+
+    openInMemory(build, error) {
+      begin();
+      stored = false;
+      set({
+        status: 'open',
+        build,
+        assessment: assess(build),
+        undo: null,
+        redo: null,
+        saving: 'failed',
+        trouble: storageTrouble(error),
       });
     },
 
@@ -115,22 +195,47 @@ export const useBench = create<Bench>()((set, get) => {
       try {
         // Shown at once; the store then applies the same edit to the newest document.
         const edited = applyEdit(build, edit);
-        set({ build: edited.build, assessment: assess(edited.build), undo: edited.title, redo: null, trouble: null });
+        waiting.push({ kind: 'edit', edit, title: edited.title, before: build });
+        undone = [];
+        set({ build: edited.build, assessment: assess(edited.build), undo: edited.title, redo: null });
       } catch (error) {
         if (!(error instanceof EditRefused)) throw error;
         set({ trouble: { reason: error.message, remedy: error.remedy } });
         return false;
       }
-      enqueue((id) => repository().edit(id, edit));
+      void flush();
       return true;
     },
 
     stepBack() {
-      if (get().undo) enqueue((id) => repository().undo(id));
+      const last = waiting.at(-1);
+      if (get().saving === 'failed' && last?.kind === 'edit') {
+        waiting.pop();
+        undone.push(last.edit);
+        const before = waiting.at(-1);
+        set({
+          build: last.before,
+          assessment: assess(last.before),
+          undo: before?.kind === 'edit' ? before.title : null,
+          redo: last.title,
+        });
+      } else if (get().undo) enqueue({ kind: 'undo' });
     },
 
     stepForward() {
-      if (get().redo) enqueue((id) => repository().redo(id));
+      const { build } = get();
+      const edit = undone.pop();
+      if (edit && build) {
+        const rest = undone;
+        get().dispatch(edit);
+        undone = rest;
+        const next = rest.at(-1);
+        if (next && get().build) set({ redo: applyEdit(get().build!, next).title });
+      } else if (get().redo) enqueue({ kind: 'redo' });
+    },
+
+    retry() {
+      void flush();
     },
 
     dismiss() {

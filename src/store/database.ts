@@ -10,6 +10,8 @@ export interface StoredBuild {
   readonly revision: number;
   readonly applied: number;
   readonly document: Build;
+  /** Set when it was deleted; it can be brought back for a while. */
+  readonly deletedAt?: string;
 }
 
 export interface JournalEntry {
@@ -21,12 +23,24 @@ export interface JournalEntry {
   readonly inverse: readonly Patch[];
 }
 
+/** A build as it was at a moment that somebody wanted to keep. */
+export interface Snapshot {
+  readonly number: number;
+  readonly buildId: string;
+  readonly name: string;
+  readonly takenAt: string;
+  readonly document: Build;
+}
+
 export class RopewayDatabase extends Dexie {
   builds!: EntityTable<StoredBuild, 'id'>;
   journal!: Table<JournalEntry, [string, number]>;
+  snapshots!: EntityTable<Snapshot, 'number'>;
 
   constructor(name = 'ropeway') {
-    super(name);
+    // Strict: a write counts when it is on the disk, not when the browser has taken note of it.
+    super(name, { chromeTransactionDurability: 'strict' });
     this.version(1).stores({ builds: 'id, changedAt', journal: '[buildId+number], buildId' });
+    this.version(2).stores({ snapshots: '++number, buildId' });
   }
 }

@@ -3,7 +3,7 @@ import { beforeEach, expect, test } from 'vitest';
 import { EditRefused } from '@/core/build';
 import { firn9 } from '@/core/build/samples';
 import { RopewayDatabase } from './database';
-import { Repository } from './repository';
+import { BuildGone, Repository } from './repository';
 
 let repository: Repository;
 let factory: IDBFactory;
@@ -70,5 +70,56 @@ test('an edit from a second tab is applied on the newest document, or refused wi
 test('builds are listed newest first', async () => {
   await repository.create(firn9('c'));
   await repository.edit('b', cruise(1000));
-  expect((await repository.list()).map((stored) => stored.id)).toEqual(['b', 'c']);
+  expect((await repository.list()).builds.map((stored) => stored.id)).toEqual(['b', 'c']);
+});
+
+test('a deleted build is out of sight, takes no edits, and comes back with its undo history', async () => {
+  await repository.edit('b', cruise(30000));
+  await repository.remove('b');
+  expect(await repository.load('b')).toBeNull();
+  await expect(repository.edit('b', cruise(1))).rejects.toThrow(BuildGone);
+  const { builds, deleted } = await repository.list();
+  expect([builds.length, deleted.map((stored) => stored.id)]).toEqual([0, ['b']]);
+  await repository.bringBack('b');
+  expect((await repository.undo('b')).stored.document).toEqual(firn9('b'));
+});
+
+test('a build deleted more than thirty days ago goes for good, with its snapshots', async () => {
+  await repository.keepSnapshot('b', 'before');
+  await repository.remove('b');
+  clock += 31 * 86400;
+  expect((await repository.list()).deleted).toEqual([]);
+  expect(await repository.snapshots('b')).toEqual([]);
+  await repository.bringBack('b');
+  expect(await repository.load('b')).toBeNull();
+});
+
+test('a file takes its own id when that is free or deleted, and becomes a copy beside a build of that id', async () => {
+  expect(await repository.takeIn(firn9('b'), 'other')).toEqual({ id: 'other', copy: true });
+  expect((await repository.load('other'))!.stored.document).toEqual(firn9('other'));
+  await repository.edit('b', cruise(30000));
+  await repository.remove('b');
+  expect(await repository.takeIn(firn9('b'), 'third')).toEqual({ id: 'b', copy: false });
+  const loaded = (await repository.load('b'))!;
+  expect(loaded.stored.document).toEqual(firn9('b'));
+  expect(loaded.undo).toBeNull();
+});
+
+test('a snapshot keeps the document of its moment, and going back to it is one edit that can be undone', async () => {
+  await repository.keepSnapshot('b', 'as bought');
+  await repository.edit('b', { edit: 'removeDevice', input: { deviceId: 'heater' } });
+  await repository.edit('b', cruise(12345));
+  const [snapshot] = await repository.snapshots('b');
+  expect(snapshot).toMatchObject({ name: 'as bought', document: firn9('b') });
+  await repository.edit('b', { edit: 'restore', input: { document: snapshot!.document, from: snapshot!.name } });
+  expect((await repository.load('b'))!.stored.document).toEqual(firn9('b'));
+  expect((await repository.undo('b')).stored.document.duty.cruisePowerW).toBe(12345);
+  await repository.dropSnapshot(snapshot!.number);
+  expect(await repository.snapshots('b')).toEqual([]);
+});
+
+test('a duplicate has its own id and name and the same content', async () => {
+  await repository.duplicate('b', 'twin');
+  const { document } = (await repository.load('twin'))!.stored;
+  expect(document).toEqual({ ...firn9('twin'), name: 'Firn 9 (copy)' });
 });

@@ -1,5 +1,17 @@
 import { applyEdit, type Build, type Edit, patchBuild } from '@/core/build';
-import type { JournalEntry, RopewayDatabase, StoredBuild } from './database';
+import type { JournalEntry, RopewayDatabase, Snapshot, StoredBuild } from './database';
+
+/** The build was deleted or never was here: no trouble with the storage. */
+export class BuildGone extends Error {
+  override readonly name = 'BuildGone';
+  readonly remedy = 'Bring it back on the page of all builds, or export it now: it is still in this tab.';
+  constructor() {
+    super('This build was deleted in this browser.');
+  }
+}
+
+/** How long a deleted build can be brought back. */
+const KEPT_DAYS = 30;
 
 export interface Loaded {
   readonly stored: StoredBuild;
@@ -14,8 +26,78 @@ export class Repository {
     private readonly now: () => string,
   ) {}
 
-  async list(): Promise<StoredBuild[]> {
-    return (await this.database.builds.orderBy('changedAt').toArray()).reverse();
+  /** Builds, newest first; deleted ones apart. Those deleted a month ago go for good. */
+  async list(): Promise<{ builds: StoredBuild[]; deleted: StoredBuild[] }> {
+    const all = (await this.database.builds.orderBy('changedAt').toArray()).reverse();
+    const oldest = new Date(Date.parse(this.now()) - KEPT_DAYS * 86_400_000).toISOString();
+    for (const stored of all) if (stored.deletedAt && stored.deletedAt < oldest) await this.purge(stored.id);
+    return {
+      builds: all.filter((stored) => !stored.deletedAt),
+      deleted: all.filter((stored) => stored.deletedAt && stored.deletedAt >= oldest),
+    };
+  }
+
+  /** Deletes so that it can be brought back. */
+  async remove(id: string): Promise<void> {
+    await this.database.builds.update(id, { deletedAt: this.now() });
+  }
+
+  async bringBack(id: string): Promise<void> {
+    await this.database.builds
+      .where('id')
+      .equals(id)
+      .modify((stored: { deletedAt?: string }) => {
+        delete stored.deletedAt;
+      });
+  }
+
+  /** For good, with journal and snapshots. */
+  async purge(id: string): Promise<void> {
+    const { builds, journal, snapshots } = this.database;
+    await this.database.transaction('rw', builds, journal, snapshots, async () => {
+      await builds.delete(id);
+      await journal.where('buildId').equals(id).delete();
+      await snapshots.where('buildId').equals(id).delete();
+    });
+  }
+
+  /**
+   * Takes in a build from a file. Under its own id when that is free (a deleted build gives it up), else as a copy under `otherId`.
+   */
+  async takeIn(document: Build, otherId: string): Promise<{ id: string; copy: boolean }> {
+    const { builds, journal, snapshots } = this.database;
+    return this.database.transaction('rw', builds, journal, snapshots, async () => {
+      const known = await builds.get(document.id);
+      if (known?.deletedAt) await this.purge(document.id);
+      const copy = known !== undefined && !known.deletedAt;
+      await this.create(copy ? { ...document, id: otherId } : document);
+      return { id: copy ? otherId : document.id, copy };
+    });
+  }
+
+  /** A second build with the same content. */
+  async duplicate(id: string, newId: string): Promise<void> {
+    const stored = await this.database.builds.get(id);
+    if (!stored || stored.deletedAt) throw new BuildGone();
+    await this.create({ ...stored.document, id: newId, name: `${stored.name.slice(0, 112)} (copy)` });
+  }
+
+  async snapshots(buildId: string): Promise<Snapshot[]> {
+    return (await this.database.snapshots.where('buildId').equals(buildId).toArray()).reverse();
+  }
+
+  /** Keeps the stored document as it is now. */
+  async keepSnapshot(buildId: string, name: string): Promise<void> {
+    await this.database.transaction('rw', this.database.builds, this.database.snapshots, async () => {
+      const stored = await this.database.builds.get(buildId);
+      if (!stored || stored.deletedAt) throw new BuildGone();
+      const { document } = stored;
+      await this.database.snapshots.add({ buildId, name, takenAt: this.now(), document } as Snapshot);
+    });
+  }
+
+  async dropSnapshot(number: number): Promise<void> {
+    await this.database.snapshots.delete(number);
   }
 
   async create(document: Build): Promise<void> {
@@ -32,7 +114,7 @@ export class Repository {
   async load(id: string): Promise<Loaded | null> {
     return this.database.transaction('r', this.database.builds, this.database.journal, async () => {
       const stored = await this.database.builds.get(id);
-      return stored ? this.withTitles(stored) : null;
+      return stored && !stored.deletedAt ? this.withTitles(stored) : null;
     });
   }
 
@@ -51,7 +133,7 @@ export class Repository {
   ): Promise<Loaded> {
     return this.database.transaction('rw', this.database.builds, this.database.journal, async () => {
       const stored = await this.database.builds.get(id);
-      if (!stored) throw new Error('This build is no longer in the browser.');
+      if (!stored || stored.deletedAt) throw new BuildGone();
       const { document, applied } = await make(stored);
       const next: StoredBuild = {
         id,

@@ -17,6 +17,8 @@ interface Props {
   /** Unit that is meant when none is typed; by default the one that is shown. */
   readonly unit?: string;
   readonly onCommit: (value: number) => void;
+  /** Given: an emptied field means "not there". */
+  readonly onClear?: () => void;
   /** What is shown while nothing is set. */
   readonly empty?: string;
   readonly step?: number;
@@ -31,6 +33,7 @@ export function QuantityField({
   system,
   unit,
   onCommit,
+  onClear,
   empty = 'not set',
   step,
   note,
@@ -43,6 +46,7 @@ export function QuantityField({
   const shown = value === null ? '' : formatQuantity({ value, dimension }, system, 4, shownUnit).text;
 
   const commit = (text: string) => {
+    if (text.trim() === '' && onClear && value !== null) onClear();
     if (text.trim() === '' || text === shown) {
       setDraft(null);
       setError(null);

@@ -23,7 +23,7 @@ export function WorkingLines({ working, system }: { working: ShownWorking; syste
             <Formula text={line.formula} />
           </p>
           <p>
-            {line.figures}
+            <Formula text={line.figures} />
             {line.result && <Result result={line.result} system={system} />}
           </p>
           {line.note && <p className="text-soft">{line.note}</p>}

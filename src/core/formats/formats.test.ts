@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { assess } from '../assess';
 import { applyEdit, type Build, EditRefused } from '../build';
 import { firn9 } from '../build/samples';
-import { partFieldSpelling, readBuildText, readParts } from '../build/schema';
+import { readBuildText, readParts } from '../build/schema';
 import { CATALOGUE } from '../parts';
 import {
   buildFileName,
@@ -24,7 +24,7 @@ const rowsOf = (text: string) => {
   if (!read.ok) throw new Error(JSON.stringify(read.errors));
   return read.table;
 };
-const partsOf = (text: string) => readParts(rawParts(rowsOf(text), partFieldSpelling()));
+const partsOf = (text: string) => readParts(rawParts(rowsOf(text)));
 
 test('a build file is read back identical', () => {
   expect(readBuildText(buildText(firn9()))).toEqual({ ok: true, build: firn9() });

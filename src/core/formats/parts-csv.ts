@@ -1,5 +1,5 @@
 import type { Build, Edit, Problem } from '../build';
-import type { Part } from '../parts';
+import { CATALOGUE, type Part } from '../parts';
 import type { Change } from './cables-csv';
 import { type CsvTable, type DecimalMark, readCsv, readNumber, writeCsv } from './csv';
 
@@ -67,15 +67,20 @@ function cellValue(key: string, text: string): unknown {
   return readNumber(text) ?? text;
 }
 
-/** Column names come in lower case; the fields' own spelling is found from what is known of each kind. */
-export function rawParts(
-  table: CsvTable,
-  spelling: ReadonlyMap<string, string>,
-): { line: number; data: Record<string, unknown> }[] {
+/** Fields that a part may have and no catalogue part of its kind shows. */
+const RARE = ['note', 'conductorClass'];
+
+/** Column names come in lower case: the fields' own spelling, from the catalogue. */
+const SPELLING: ReadonlyMap<string, string> = new Map(
+  [...RARE, ...CATALOGUE.flatMap((part) => [...flatten(part).keys()])].map((key) => [key.toLowerCase(), key]),
+);
+
+/** Each row of a table as a part to be; what it is not, the schema says. */
+export function rawParts(table: CsvTable): { line: number; data: Record<string, unknown> }[] {
   return table.rows.map(({ line, fields }) => {
     const data: Record<string, unknown> = {};
     for (const [column, text] of fields) {
-      const key = spelling.get(column) ?? column;
+      const key = SPELLING.get(column) ?? column;
       const [outer, inner] = key.split('.') as [string, string | undefined];
       if (inner === undefined) data[outer] = cellValue(outer, text);
       else {

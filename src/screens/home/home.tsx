@@ -1,42 +1,70 @@
 'use client';
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { type FormEvent, useEffect, useState } from 'react';
-import { emptyBuild } from '@/core/build';
+import { type DragEvent, type FormEvent, useCallback, useEffect, useState } from 'react';
+import { type Build, emptyBuild, type Problem } from '@/core/build';
 import { SAMPLES } from '@/core/build/samples';
-import { freshId, repository } from '@/store/bench';
+import { freshId, repository, storageTrouble, useBench } from '@/store/bench';
 import type { StoredBuild } from '@/store/database';
+import { Action, FileAction } from '@/ui/action';
 import { Caution } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
+import { readBuildFile } from '@/workers/files';
 import { restoreTheme, switchTheme } from '../shell/theme';
+import { BuildRow, DeletedBuilds } from './build-rows';
 
-const day = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
+interface Refusal {
+  readonly title: string;
+  readonly problems: readonly Problem[];
+}
 
-/** The builds of this browser, the samples, and a new build. */
+/** The builds of this browser, the samples, files, and a new build. */
 export function Home() {
   const router = useRouter();
-  const [builds, setBuilds] = useState<readonly StoredBuild[] | null>(null);
+  const [lists, setLists] = useState<{ builds: readonly StoredBuild[]; deleted: readonly StoredBuild[] } | null>(null);
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<Refusal | null>(null);
+  const [gone, setGone] = useState<StoredBuild | null>(null);
+  const [dragging, setDragging] = useState(false);
 
-  useEffect(() => {
-    restoreTheme();
+  const refresh = useCallback(() => {
     repository()
       .list()
-      .then(setBuilds, (error: Error) => {
-        setBuilds([]);
-        setTrouble(
-          `The builds of this browser can’t be read: ${error.message}. Leave private mode or allow storage for this page.`,
-        );
+      .then(setLists, (error: unknown) => {
+        setLists({ builds: [], deleted: [] });
+        const { reason } = storageTrouble(error);
+        setTrouble(`${reason} What you open now works, and can be exported; it is gone when the tab closes.`);
       });
   }, []);
+  useEffect(() => {
+    restoreTheme();
+    refresh();
+    window.addEventListener('focus', refresh);
+    return () => window.removeEventListener('focus', refresh);
+  }, [refresh]);
 
-  const start = async (make: (id: string) => ReturnType<typeof emptyBuild>, path: string) => {
-    const id = freshId();
+  /** Opens a build that was just made; when the browser does not store it, in memory. */
+  const openFresh = async (make: () => Promise<Build>, build: Build, path: string) => {
+    let opened = build;
     try {
-      await repository().create(make(id));
-      router.push(`${path}?build=${id}`);
+      opened = await make();
+      void navigator.storage?.persist?.();
     } catch (error) {
-      setTrouble(`The build could not be kept: ${(error as Error).message}. Free some space or leave private mode.`);
+      useBench.getState().openInMemory(build, error);
     }
+    router.push(`${path}?build=${opened.id}`);
+  };
+  const start = (make: (id: string) => Build, path: string) => {
+    const build = make(freshId());
+    return openFresh(
+      async () => {
+        await repository().create(build);
+        return build;
+      },
+      build,
+      path,
+    );
   };
 
   const onNew = (event: FormEvent) => {
@@ -49,91 +77,172 @@ export function Home() {
     void start((id) => emptyBuild(id, trimmed.slice(0, 120)), '/pack');
   };
 
+  const onFile = async (file: File) => {
+    setRefusal(null);
+    const title = `${file.name.slice(0, 80)} was not opened. Nothing was changed.`;
+    try {
+      const read = await readBuildFile(file);
+      if (!read.ok) {
+        setRefusal({ title, problems: read.errors });
+        return;
+      }
+      await openFresh(
+        async () => {
+          const { id } = await repository().takeIn(read.build, freshId());
+          return { ...read.build, id };
+        },
+        read.build,
+        '/hv-circuit',
+      );
+    } catch (error) {
+      setRefusal({
+        title,
+        problems: [
+          {
+            path: '(file)',
+            reason: `could not be read: ${(error as Error).message.slice(0, 120)}.`,
+            remedy: 'Choose an intact copy.',
+          },
+        ],
+      });
+    }
+  };
+  const onDrop = (event: DragEvent) => {
+    event.preventDefault();
+    setDragging(false);
+    const file = event.dataTransfer.files[0];
+    if (file) void onFile(file);
+  };
+
+  const remove = async (stored: StoredBuild) => {
+    await repository().remove(stored.id);
+    setGone(stored);
+    refresh();
+  };
+  const bringBack = async (id: string) => {
+    await repository().bringBack(id);
+    setGone(null);
+    refresh();
+  };
+
   return (
-    <div className="mx-auto max-w-[980px] px-6 py-8">
-      <header className="flex items-baseline gap-4 border-b border-rule pb-4">
-        <h1 className="font-tight text-[34px] font-semibold leading-none">Ropeway</h1>
-        <p className="text-soft">Design bench for electric conversions: one build, one live electrical model.</p>
-        <button
-          type="button"
-          onClick={switchTheme}
-          className="ml-auto rounded-[3px] border border-rule px-3 py-1 font-tight"
-        >
-          Light or dark
-        </button>
-      </header>
-      {trouble && (
-        <p role="alert" className="mt-4 border-l-[3px] border-fails bg-panel p-3">
-          {trouble}
-        </p>
-      )}
-      <div className="mt-6 grid gap-6 md:grid-cols-[1.2fr_1fr]">
-        <section aria-labelledby="builds">
-          <h2 id="builds" className="mb-2 font-tight text-[21px] font-semibold">
-            Builds in this browser
-          </h2>
-          {builds === null && <p className="text-soft">Looking …</p>}
-          {builds?.length === 0 && <FirstSteps />}
-          <ul>
-            {builds?.map((stored) => (
-              <li key={stored.id} className="border-b border-rule">
-                <a href={`/pack?build=${stored.id}`} className="flex items-baseline gap-3 py-2.5 hover:bg-panel">
-                  <span className="min-w-0 truncate text-[17px] font-semibold">{stored.name}</span>
-                  <span className="ml-auto whitespace-nowrap text-[14px] text-soft">
-                    changed {day(stored.changedAt)}
-                  </span>
-                </a>
-              </li>
-            ))}
-          </ul>
-        </section>
-        <div className="space-y-6">
-          <section aria-labelledby="samples">
-            <h2 id="samples" className="mb-2 font-tight text-[21px] font-semibold">
-              Samples
-            </h2>
-            {SAMPLES.map((sample) => (
-              <div key={sample.key} className="rounded-[3px] border border-rule bg-panel p-4">
-                <p className="font-semibold">{sample.name}</p>
-                <p className="mt-1 text-[14px] text-soft">{sample.about}</p>
-                <button
-                  type="button"
-                  onClick={() => start(sample.make, '/hv-circuit')}
-                  className="mt-3 rounded-[3px] bg-bar px-4 py-2 font-tight text-[16px] font-semibold text-bar-ink"
-                >
-                  Open {sample.name}
-                </button>
+    <main
+      onDragOver={(event) => {
+        event.preventDefault();
+        setDragging(true);
+      }}
+      onDragLeave={(event) => event.currentTarget === event.target && setDragging(false)}
+      onDrop={onDrop}
+      className={`min-h-dvh ${dragging ? 'outline-[3px] -outline-offset-8 outline-dashed outline-pick' : ''}`}
+    >
+      <div className="mx-auto max-w-[980px] px-6 py-8">
+        <header className="flex flex-wrap items-baseline gap-x-4 gap-y-2 border-b border-rule pb-4">
+          <h1 className="font-tight text-[34px] font-semibold leading-none">Ropeway</h1>
+          <p className="text-soft">Design bench for electric conversions: one build, one live electrical model.</p>
+          <span className="ml-auto flex gap-2">
+            <Link href="/sums" className="rounded-[3px] border border-rule px-3 py-1.5 font-tight">
+              Quick sums
+            </Link>
+            <Action onPress={switchTheme}>Light or dark</Action>
+          </span>
+        </header>
+        {trouble && (
+          <p role="alert" className="mt-4 border-l-[3px] border-fails bg-panel p-3">
+            {trouble}
+          </p>
+        )}
+        {refusal && (
+          <div className="mt-4">
+            <Problems {...refusal} />
+          </div>
+        )}
+        {gone && (
+          <p role="status" className="mt-4 flex items-center gap-3 border-l-[3px] border-ink bg-panel p-3">
+            <span className="min-w-0 truncate">Deleted {gone.name}, with its undo history and snapshots.</span>
+            <Action onPress={() => void bringBack(gone.id)}>Undo</Action>
+          </p>
+        )}
+        <div className="mt-6 grid gap-6 md:grid-cols-[1.2fr_1fr]">
+          <section aria-labelledby="builds">
+            <div className="mb-2 flex items-baseline gap-3">
+              <h2 id="builds" className="font-tight text-[21px] font-semibold">
+                Builds in this browser
+              </h2>
+              <span className="ml-auto">
+                <FileAction accept=".json,application/json" label="Build file" onFile={(file) => void onFile(file)}>
+                  Open a build file
+                </FileAction>
+              </span>
+            </div>
+            {lists === null && <p className="text-soft">Looking …</p>}
+            {lists?.builds.length === 0 && <FirstSteps />}
+            <ul>
+              {lists?.builds.map((stored) => (
+                <BuildRow key={stored.id} stored={stored} onChanged={refresh} onDelete={() => void remove(stored)} />
+              ))}
+            </ul>
+            <p className="mt-3 text-[14px] text-soft">A build file can also be dropped anywhere on this page.</p>
+            <DeletedBuilds
+              deleted={lists?.deleted ?? []}
+              onBringBack={(id) => void bringBack(id)}
+              onPurge={async (id) => {
+                await repository().purge(id);
+                if (gone?.id === id) setGone(null);
+                refresh();
+              }}
+            />
+          </section>
+          <div className="space-y-6">
+            <section aria-labelledby="samples">
+              <h2 id="samples" className="mb-2 font-tight text-[21px] font-semibold">
+                Samples
+              </h2>
+              <div className="space-y-2">
+                {SAMPLES.map((sample, i) => (
+                  <div key={sample.key} className="rounded-[3px] border border-rule bg-panel px-4 py-3">
+                    <div className="flex items-center justify-between gap-3">
+                      <p className="text-[17px] font-semibold">{sample.name}</p>
+                      <Action
+                        look={i === 0 ? 'strong' : 'outline'}
+                        onPress={() => void start(sample.make, '/hv-circuit')}
+                      >
+                        Open {sample.name}
+                      </Action>
+                    </div>
+                    <p className="mt-1 text-[14px] text-soft">{sample.about}</p>
+                  </div>
+                ))}
               </div>
-            ))}
-          </section>
-          <section aria-labelledby="new">
-            <h2 id="new" className="mb-2 font-tight text-[21px] font-semibold">
-              New build
-            </h2>
-            <form onSubmit={onNew} className="flex gap-2">
-              <input
-                aria-label="Name of the new build"
-                placeholder="Name"
-                value={name}
-                maxLength={120}
-                onChange={(event) => setName(event.currentTarget.value)}
-                className="min-w-0 flex-1 rounded-[3px] border border-rule bg-panel px-3 py-2"
-              />
-              <button
-                type="submit"
-                className="rounded-[3px] border-[1.5px] border-ink px-4 py-2 font-tight text-[16px] font-semibold"
-              >
-                Start
-              </button>
-            </form>
-          </section>
-          <Caution>
-            This work can kill. Ropeway computes and records; local code, registration rules and licensed practice
-            decide. Isolate, lock out, wait, prove the meter, prove dead, prove the meter again. Never alone.
-          </Caution>
+            </section>
+            <section aria-labelledby="new">
+              <h2 id="new" className="mb-2 font-tight text-[21px] font-semibold">
+                New build
+              </h2>
+              <form onSubmit={onNew} className="flex gap-2">
+                <input
+                  aria-label="Name of the new build"
+                  placeholder="Name"
+                  value={name}
+                  maxLength={120}
+                  onChange={(event) => setName(event.currentTarget.value)}
+                  className="min-w-0 flex-1 rounded-[3px] border border-rule bg-panel px-3 py-2"
+                />
+                <button
+                  type="submit"
+                  className="rounded-[3px] border-[1.5px] border-ink px-4 py-2 font-tight text-[16px] font-semibold"
+                >
+                  Start
+                </button>
+              </form>
+            </section>
+            <Caution>
+              This work can kill. Ropeway computes and records; local code, registration rules and licensed practice
+              decide. Isolate, lock out, wait, prove the meter, prove dead, prove the meter again. Never alone.
+            </Caution>
+          </div>
         </div>
       </div>
-    </div>
+    </main>
   );
 }
 
@@ -143,11 +252,13 @@ function FirstSteps() {
     <div className="text-soft">
       <p>None yet.</p>
       <ol className="mt-3 list-decimal space-y-2 pl-5">
-        <li>Open the sample: its circuit is solved at once, and the ledger lists every margin, thinnest first.</li>
+        <li>Open a sample: its circuit is solved at once, and the ledger lists every margin, thinnest first.</li>
         <li>
           Press a check for its working and its source; a failing one offers remedies that were tried on the model.
         </li>
-        <li>Fit one, undo it, change a cable. Everything stays in this browser.</li>
+        <li>
+          Fit one, undo it, change a cable. Everything stays in this browser; export it as a file to keep it safe.
+        </li>
         <li>Then start your own build: cells and inverter first, a first verdict follows.</li>
       </ol>
     </div>

@@ -1,13 +1,16 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { StateId } from '@/core/build';
+import { buildFileName } from '@/core/formats/build-file';
 import { formatQuantity } from '@/core/quantities';
 import { prechargeWorkings } from '@/core/stations/hv-circuit';
 import { type CornerId, cornersOf, STATES } from '@/core/vehicle';
+import { Action, download } from '@/ui/action';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
+import { svgText } from '@/ui/svg-text';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
 import { CircuitDrawing } from './circuit-drawing';
@@ -33,6 +36,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
   const [state, setState] = useState<StateId>('cruise');
   const [corner, setCorner] = useState<CornerId>('cold-old-empty');
   const [selected, setSelected] = useState<string | null>(null);
+  const sheet = useRef<HTMLDivElement>(null);
   const layout = useMemo(() => layOutCircuit(vehicle), [vehicle]);
   const solved = vehicle.cases.find((candidate) => candidate.state.id === state && candidate.corner.id === corner);
   const failing = useMemo(
@@ -71,7 +75,23 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
             </button>
           ))}
         </div>
-        <label className="ml-auto pb-1.5 text-[14px] text-soft">
+        <span className="ml-auto">
+          <Action
+            look="quiet"
+            onPress={() => {
+              const drawing = sheet.current?.querySelector('svg');
+              if (drawing)
+                download(
+                  svgText(drawing, `${build.name}: ${solved?.id ?? 'circuit'}. Computed, not proved.`),
+                  buildFileName(`${build.name} circuit`, '.svg'),
+                  'image/svg+xml',
+                );
+            }}
+          >
+            Save the drawing
+          </Action>
+        </span>
+        <label className="pb-1.5 text-[14px] text-soft">
           Pack{' '}
           <select
             aria-label="Corner"
@@ -88,15 +108,17 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
         </label>
       </div>
       <Panel className="overflow-x-auto p-2!">
-        <CircuitDrawing
-          layout={layout}
-          vehicle={vehicle}
-          solved={solved}
-          selected={selected}
-          failing={failing}
-          system={build.units}
-          onSelect={(id) => setSelected(id === selected ? null : id)}
-        />
+        <div ref={sheet}>
+          <CircuitDrawing
+            layout={layout}
+            vehicle={vehicle}
+            solved={solved}
+            selected={selected}
+            failing={failing}
+            system={build.units}
+            onSelect={(id) => setSelected(id === selected ? null : id)}
+          />
+        </div>
         {solved && !solved.point.solvable && <p className="px-2 pb-1 text-fails">{solved.point.reason}</p>}
         {vehicle.unsolved && <p className="px-2 pb-1 text-fails">{vehicle.unsolved}</p>}
         {layout.loose.length > 0 && (

@@ -2,7 +2,7 @@
 import type { Assessment } from '@/core/assess';
 import { PART_OF_DEVICE } from '@/core/build';
 import { checkKey, marginText, say } from '@/core/checks';
-import { CATALOGUE, type Part } from '@/core/parts';
+import type { Part } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
 import { partOf, type ResolvedDevice, type SolvedCase } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
@@ -13,6 +13,7 @@ import { QuantityField } from '@/ui/quantity-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { FigureSetting } from '../shell/figure-setting';
+import { partsToChoose } from '../shell/part-choices';
 import { shapeOf } from '../shell/shape';
 
 const KIND_WORDS: Readonly<Record<string, string>> = {
@@ -102,9 +103,7 @@ function DeviceFields({
   const dispatch = useBench((bench) => bench.dispatch);
   const system = assessment.build.units;
   const wanted = PART_OF_DEVICE[device.device.kind];
-  const fitting: Part[] = CATALOGUE.filter((part) => part.kind === wanted);
-  const current =
-    device.part && !fitting.some((part) => part.id === device.part!.id) ? [device.part, ...fitting] : fitting;
+  const fitting = wanted === null ? [] : partsToChoose(wanted, assessment.build);
   const amps = solved?.point.elementCurrentsA.get(device.id);
   const bus = partOf(device, 'bus-device');
   return (
@@ -113,9 +112,13 @@ function DeviceFields({
         <ChoiceField
           label="Part"
           value={device.part?.id ?? null}
-          choices={current.map((part) => ({ value: part.id, label: part.name }))}
+          choices={fitting.map(({ part, group }) => ({
+            value: part.id,
+            label: part.name,
+            ...(group ? { group } : {}),
+          }))}
           onChoose={(id) => {
-            const part = current.find((candidate) => candidate.id === id);
+            const part = fitting.find((candidate) => candidate.part.id === id)?.part;
             if (part) dispatch({ edit: 'fitPart', input: { deviceId: device.id, part } });
           }}
         />

@@ -1,13 +1,13 @@
 'use client';
 import type { Build, Laid } from '@/core/build';
-import { catalogueOf } from '@/core/parts';
-import { formatArea } from '@/core/quantities';
+import type { CablePart } from '@/core/parts';
 import { type CableRow, cableWorkings } from '@/core/stations/cables';
 import type { ResolvedConductor } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { QuantityField } from '@/ui/quantity-field';
+import { cableLabel, partsToChoose } from './part-choices';
 
 const LENGTH_NOTES = {
   own: undefined,
@@ -28,8 +28,9 @@ export function ConductorFields({
 }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { id, cable, laid } = conductor;
-  const cables = catalogueOf('cable');
-  const known = cable && !cables.some((part) => part.id === cable.id) ? [cable, ...cables] : cables;
+  const known = partsToChoose('cable', build).filter(
+    (choice): choice is { part: CablePart; group: string | undefined } => choice.part.kind === 'cable',
+  );
   const lay = (more: Partial<Laid>) => {
     const now: Laid = laid ?? {
       zoneId: Object.keys(build.zones)[0] ?? '',
@@ -55,12 +56,13 @@ export function ConductorFields({
         <ChoiceField
           label="Size"
           value={cable?.id ?? null}
-          choices={known.map((part) => ({
+          choices={known.map(({ part, group }) => ({
             value: part.id,
-            label: `${formatArea(part.areaMm2, system)}${part.shielded ? ', shielded' : ''}`,
+            label: cableLabel(part, system),
+            ...(group ? { group } : {}),
           }))}
           onChoose={(partId) => {
-            const part = known.find((candidate) => candidate.id === partId);
+            const part = known.find((candidate) => candidate.part.id === partId)?.part;
             if (part) dispatch({ edit: 'fitCable', input: { conductorIds: [id], part } });
           }}
         />

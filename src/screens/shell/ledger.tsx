@@ -9,7 +9,8 @@ import { shapeOf } from './shape';
 
 interface Props {
   readonly checks: readonly Check[];
-  readonly station: StationId;
+  /** Null on a page that is no station: the whole vehicle is listed. */
+  readonly station: StationId | null;
   readonly system: UnitSystem;
   readonly whole: boolean;
   readonly onWhole: (whole: boolean) => void;
@@ -20,7 +21,7 @@ interface Props {
 /** All margins, thinnest first. A check opens in place to its working, its sources and its remedies. */
 export function Ledger({ checks, station, system, whole, onWhole, opened, onOpen }: Props) {
   const [showHolding, setShowHolding] = useState(false);
-  const listed = whole ? checks : checks.filter((check) => check.station === station);
+  const listed = whole || station === null ? checks : checks.filter((check) => check.station === station);
   const pressing = listed.filter((check) => check.verdict !== 'holds');
   const holding = listed.filter((check) => check.verdict === 'holds');
   const openHolding = holding.some((check) => checkKey(check) === opened);
@@ -28,20 +29,22 @@ export function Ledger({ checks, station, system, whole, onWhole, opened, onOpen
     <section aria-label="Ledger" className="flex min-h-0 flex-1 flex-col">
       <header className="flex items-baseline justify-between px-4 pt-4 pb-2">
         <h2 className="font-tight text-[21px] font-semibold">Ledger</h2>
-        <fieldset className="flex gap-1 text-[14px]">
-          <legend className="sr-only">Which checks</legend>
-          {[false, true].map((choice) => (
-            <button
-              key={String(choice)}
-              type="button"
-              aria-pressed={whole === choice}
-              onClick={() => onWhole(choice)}
-              className={`rounded-[3px] px-2 py-1 font-tight ${whole === choice ? 'bg-well font-semibold' : 'text-soft'}`}
-            >
-              {choice ? 'whole vehicle' : 'this station'}
-            </button>
-          ))}
-        </fieldset>
+        {station !== null && (
+          <fieldset className="flex gap-1 text-[14px]">
+            <legend className="sr-only">Which checks</legend>
+            {[false, true].map((choice) => (
+              <button
+                key={String(choice)}
+                type="button"
+                aria-pressed={whole === choice}
+                onClick={() => onWhole(choice)}
+                className={`rounded-[3px] px-2 py-1 font-tight ${whole === choice ? 'bg-well font-semibold' : 'text-soft'}`}
+              >
+                {choice ? 'whole vehicle' : 'this station'}
+              </button>
+            ))}
+          </fieldset>
+        )}
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4">
         {listed.length === 0 && <p className="text-soft">Nothing to judge yet: start with cells in Pack.</p>}

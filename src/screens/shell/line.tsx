@@ -20,7 +20,7 @@ function sag(state: StationState | undefined): number {
 
 interface Props {
   readonly buildId: string;
-  readonly current: StationId;
+  readonly current: StationId | null;
   readonly stations: Readonly<Partial<Record<StationId, StationState>>>;
 }
 

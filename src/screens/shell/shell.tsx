@@ -19,7 +19,7 @@ const typing = (target: EventTarget | null): boolean =>
 type SheetProps = { readonly assessment: Assessment; readonly openCheck: (key: string) => void };
 
 /** The line, the sheet, the ledger and the tape around one station of the open build. */
-export function Shell(props: { station: StationId; sheet: (props: SheetProps) => ReactNode }) {
+export function Shell(props: { station: StationId | null; sheet: (props: SheetProps) => ReactNode }) {
   return (
     <Suspense fallback={<p className="p-8 text-soft">Opening …</p>}>
       <OpenShell {...props} />
@@ -27,10 +27,11 @@ export function Shell(props: { station: StationId; sheet: (props: SheetProps) =>
   );
 }
 
-function OpenShell({ station, sheet }: { station: StationId; sheet: (props: SheetProps) => ReactNode }) {
+function OpenShell({ station, sheet }: { station: StationId | null; sheet: (props: SheetProps) => ReactNode }) {
   const buildId = useSearchParams().get('build') ?? '';
   const router = useRouter();
-  const { status, assessment, open, undo, redo, stepBack, stepForward, dispatch } = useBench();
+  const { status, assessment, open, undo, redo, saving, stepBack, stepForward, dispatch } = useBench();
+  const ofStation = station === null ? undefined : assessment?.stations[station];
   const [whole, setWhole] = useState(false);
   const [folded, setFolded] = useState(false);
   const [opened, setOpened] = useState<string | null>(null);
@@ -41,6 +42,14 @@ function OpenShell({ station, sheet }: { station: StationId; sheet: (props: Shee
     if (buildId !== '') open(buildId);
   }, [buildId, open]);
 
+  // What is not stored yet must not go with a careless press.
+  useEffect(() => {
+    if (saving === 'saved') return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [saving]);
+
   const commands: Command[] = [
     { name: 'All builds', key: 'b', run: () => router.push('/') },
     ...STATIONS.filter((info) => info.path !== null).map((info) => ({
@@ -48,6 +57,9 @@ function OpenShell({ station, sheet }: { station: StationId; sheet: (props: Shee
       ...(info.key ? { key: info.key } : {}),
       run: () => router.push(stationHref(info, buildId)),
     })),
+    { name: 'Files and snapshots', key: 'f', run: () => router.push(`/files?build=${encodeURIComponent(buildId)}`) },
+    { name: 'Parts of this build', key: 'o', run: () => router.push(`/parts?build=${encodeURIComponent(buildId)}`) },
+    { name: 'Quick sums', key: 'q', run: () => router.push('/sums') },
     { name: 'Undo', key: 'u', run: stepBack, disabled: !undo },
     { name: 'Redo', key: 'r', run: stepForward, disabled: !redo },
     { name: whole ? 'Ledger of this station' : 'Ledger of the whole vehicle', key: 'w', run: () => setWhole(!whole) },
@@ -62,12 +74,11 @@ function OpenShell({ station, sheet }: { station: StationId; sheet: (props: Shee
 
   const openCheck = (key: string) => {
     setFolded(false);
-    if (assessment && !assessment.stations[station]?.checks.some((check) => `${check.id}:${check.subject.id}` === key))
-      setWhole(true);
+    if (assessment && !ofStation?.checks.some((check) => `${check.id}:${check.subject.id}` === key)) setWhole(true);
     setOpened(key);
   };
   const openThinnest = () => {
-    const first = whole ? assessment?.checks[0] : assessment?.stations[station]?.checks[0];
+    const first = whole || station === null ? assessment?.checks[0] : ofStation?.checks[0];
     if (first) openCheck(`${first.id}:${first.subject.id}`);
   };
 
@@ -149,7 +160,17 @@ function Missing() {
   );
 }
 
-/** Head of a sheet: the station and the question that it answers. */
+/** Head of a page that is no station. */
+export function PageHead({ name, about }: { name: string; about: string }) {
+  return (
+    <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
+      <h1 className="font-tight text-[26px] font-semibold">{name}</h1>
+      <p className="text-soft">{about}</p>
+    </header>
+  );
+}
+
+/** Head of a station's sheet: the station and the question that it answers. */
 export function SheetHead({ station, children }: { station: StationId; children?: ReactNode }) {
   const info = STATIONS.find((candidate) => candidate.id === station)!;
   return (

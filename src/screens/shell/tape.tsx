@@ -2,14 +2,16 @@
 import Link from 'next/link';
 import type { Assessment } from '@/core/assess';
 import { marginText, say } from '@/core/checks';
+import { buildFileName, buildText } from '@/core/formats/build-file';
 import { formatQuantity } from '@/core/quantities';
 import { useBench } from '@/store/bench';
+import { download } from '@/ui/action';
 
 const SAVED = { saved: 'Saved', saving: 'Saving …', failed: 'Not saved' } as const;
 
 /** Along the bottom: what is open, its headline figures, and how far back and forward one can step. */
 export function Tape({ assessment, onCommands }: { assessment: Assessment; onCommands: () => void }) {
-  const { undo, redo, saving, stepBack, stepForward, trouble, dismiss } = useBench();
+  const { undo, redo, saving, stepBack, stepForward, trouble, dismiss, retry } = useBench();
   const { pack, build, checks } = assessment;
   const worst = checks.find((check) => check.margin !== undefined || check.verdict === 'fails');
   const step = 'rounded-[3px] border border-bar-soft/50 px-2.5 py-0.5 font-tight disabled:opacity-40';
@@ -20,6 +22,22 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
           <span className="flex-1">
             {trouble.reason} {trouble.remedy}
           </span>
+          {saving === 'failed' && (
+            <>
+              <button
+                type="button"
+                onClick={() =>
+                  download(buildText(build), buildFileName(build.name, '.ropeway.json'), 'application/json')
+                }
+                className={step}
+              >
+                Export the build file
+              </button>
+              <button type="button" onClick={retry} className={step}>
+                Try again
+              </button>
+            </>
+          )}
           <button type="button" onClick={dismiss} className={step}>
             Close
           </button>
@@ -40,6 +58,22 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
             {formatQuantity({ value: pack.grossEnergyJ, dimension: 'energy' }).text} gross
           </span>
         )}
+        <Link
+          href={`/files?build=${encodeURIComponent(build.id)}`}
+          prefetch={false}
+          className="underline-offset-4 hover:underline"
+          title="Files and snapshots (F)"
+        >
+          Files
+        </Link>
+        <Link
+          href={`/parts?build=${encodeURIComponent(build.id)}`}
+          prefetch={false}
+          className="underline-offset-4 hover:underline"
+          title="Parts of this build (O)"
+        >
+          Parts
+        </Link>
         {worst && (
           <span className="min-w-0 truncate">
             <span className="text-bar-soft">Thinnest</span> {marginText(worst)} {say(worst, build.units).title}

@@ -22,6 +22,11 @@ export const object = (keys: Readonly<Record<string, Joi.Schema>>) =>
       Object.entries(keys).map(([key, schema]) => [key, isOptional(schema) ? schema : schema.required()]),
     ),
   );
-const isOptional = (schema: Joi.Schema): boolean =>
-  (schema.describe() as { flags?: { presence?: string } }).flags?.presence === 'optional';
-export const optional = <S extends Joi.AnySchema>(schema: S) => schema.optional();
+/** Joi's browser build can't describe a schema, so what is optional is remembered here. */
+const OPTIONAL = new WeakSet<Joi.Schema>();
+const isOptional = (schema: Joi.Schema): boolean => OPTIONAL.has(schema);
+export const optional = <S extends Joi.AnySchema>(schema: S): S => {
+  const marked = schema.optional() as S;
+  OPTIONAL.add(marked);
+  return marked;
+};

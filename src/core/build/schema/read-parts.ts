@@ -1,26 +1,13 @@
 import type { ValidationErrorItem } from 'joi';
 import type { Part } from '../../parts/types';
 import type { Problem } from '../problem';
-import { PART_SCHEMAS, partSchema } from './part-schema';
+import { partSchema } from './part-schema';
 
 type ReadParts =
   | { readonly ok: true; readonly parts: readonly Part[] }
   | { readonly ok: false; readonly errors: readonly Problem[] };
 
 const MOST_ERRORS = 20;
-
-/** The fields' own spelling by lower-case name, nested ones with a dot. */
-export function partFieldSpelling(): ReadonlyMap<string, string> {
-  const spelling = new Map<string, string>();
-  const walk = (keys: Readonly<Record<string, { keys?: Record<string, never> }>>, before: string): void => {
-    for (const [key, description] of Object.entries(keys)) {
-      if (description.keys) walk(description.keys, `${before}${key}.`);
-      else spelling.set(`${before}${key}`.toLowerCase(), `${before}${key}`);
-    }
-  };
-  for (const schema of Object.values(PART_SCHEMAS)) walk(schema.describe().keys, '');
-  return spelling;
-}
 
 /** Parts from raw rows: validated one by one, refused whole when any is wrong. */
 export function readParts(

@@ -1,0 +1,5 @@
+import { PartsScreen } from '@/screens/parts/parts-screen';
+
+export default function Page() {
+  return <PartsScreen />;
+}

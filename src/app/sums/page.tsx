@@ -1,0 +1,5 @@
+import { SumsScreen } from '@/screens/sums/sums-screen';
+
+export default function Page() {
+  return <SumsScreen />;
+}

@@ -1,0 +1,86 @@
+'use client';
+import { liveQuery } from 'dexie';
+import { type FormEvent, useEffect, useState } from 'react';
+import { repository, storageTrouble, useBench } from '@/store/bench';
+import type { Snapshot } from '@/store/database';
+import { Action } from '@/ui/action';
+import { Panel } from '@/ui/panel';
+
+const moment = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
+
+/** Moments of the build worth keeping. Going back is an edit like any other: one press undoes it. */
+export function Snapshots({ buildId }: { buildId: string }) {
+  const { dispatch, saving } = useBench();
+  const [list, setList] = useState<readonly Snapshot[]>([]);
+  const [name, setName] = useState('');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  useEffect(() => {
+    const following = liveQuery(() => repository().snapshots(buildId)).subscribe({
+      next: setList,
+      error: (error) => setTrouble(storageTrouble(error).reason),
+    });
+    return () => following.unsubscribe();
+  }, [buildId]);
+
+  const keep = async (event: FormEvent) => {
+    event.preventDefault();
+    try {
+      await repository().keepSnapshot(buildId, name.trim().slice(0, 120) || 'Snapshot');
+      setName('');
+      setTrouble(null);
+    } catch (error) {
+      const { reason, remedy } = storageTrouble(error);
+      setTrouble(`${reason} ${remedy}`);
+    }
+  };
+
+  return (
+    <Panel title="Snapshots" about="in this browser">
+      <form onSubmit={(event) => void keep(event)} className="flex gap-2">
+        <input
+          aria-label="Name of the snapshot"
+          placeholder="before the bigger motor"
+          value={name}
+          maxLength={120}
+          onChange={(event) => setName(event.currentTarget.value)}
+          className="min-w-0 flex-1 rounded-[3px] border border-rule bg-paper px-3 py-1.5"
+        />
+        <button
+          type="submit"
+          disabled={saving !== 'saved'}
+          className="rounded-[3px] border border-rule px-3 py-1.5 font-tight disabled:opacity-40"
+        >
+          Keep a snapshot
+        </button>
+      </form>
+      {trouble && (
+        <p role="alert" className="mt-2 text-[14px] text-fails">
+          {trouble}
+        </p>
+      )}
+      {list.length === 0 && <p className="mt-2 text-soft">None yet.</p>}
+      <ul className="mt-2">
+        {list.map((snapshot) => (
+          <li key={snapshot.number} className="flex items-baseline gap-2 border-t border-rule py-1">
+            <span className="min-w-0 truncate font-semibold">{snapshot.name}</span>
+            <span className="ml-auto whitespace-nowrap text-[14px] text-soft">{moment(snapshot.takenAt)}</span>
+            <Action
+              look="quiet"
+              label={`Go back to ${snapshot.name}`}
+              onPress={() => dispatch({ edit: 'restore', input: { document: snapshot.document, from: snapshot.name } })}
+            >
+              Go back
+            </Action>
+            <Action
+              look="quiet"
+              label={`Drop ${snapshot.name}`}
+              onPress={() => void repository().dropSnapshot(snapshot.number)}
+            >
+              Drop
+            </Action>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}

@@ -1,0 +1,142 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { EditRefused } from '@/core/build';
+import { buildFileName, buildText } from '@/core/formats/build-file';
+import { freshId, repository, storageTrouble } from '@/store/bench';
+import type { StoredBuild } from '@/store/database';
+import { Action, download } from '@/ui/action';
+
+const day = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
+
+/** One build: open it, or rename, duplicate, export and delete it here. */
+export function BuildRow({
+  stored,
+  onChanged,
+  onDelete,
+}: {
+  stored: StoredBuild;
+  onChanged: () => void;
+  onDelete: () => void;
+}) {
+  const [naming, setNaming] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const attempt = async (work: () => Promise<unknown>) => {
+    try {
+      await work();
+      setTrouble(null);
+      setNaming(null);
+      onChanged();
+    } catch (error) {
+      const { reason, remedy } =
+        error instanceof EditRefused ? { reason: error.message, remedy: error.remedy } : storageTrouble(error);
+      setTrouble(`${reason} ${remedy}`);
+    }
+  };
+  const rename = () =>
+    attempt(() => repository().edit(stored.id, { edit: 'renameBuild', input: { name: naming ?? '' } }));
+  return (
+    <li data-build={stored.id} className="border-b border-rule py-1.5">
+      {naming === null ? (
+        <Link
+          href={`${Object.keys(stored.document.circuits.hv.devices).length === 0 ? '/pack' : '/hv-circuit'}?build=${stored.id}`}
+          prefetch={false}
+          className="flex items-baseline gap-3 rounded-[3px] py-1 hover:bg-panel"
+        >
+          <span className="min-w-0 truncate text-[17px] font-semibold">{stored.name}</span>
+          <span className="ml-auto whitespace-nowrap text-[14px] text-soft">changed {day(stored.changedAt)}</span>
+        </Link>
+      ) : (
+        <form
+          className="flex gap-2 py-1"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void rename();
+          }}
+        >
+          <input
+            aria-label={`New name of ${stored.name}`}
+            // biome-ignore lint/a11y/noAutofocus: the field appears because the person asked to rename
+            autoFocus
+            value={naming}
+            maxLength={120}
+            onChange={(event) => setNaming(event.currentTarget.value)}
+            onKeyDown={(event) => event.key === 'Escape' && setNaming(null)}
+            className="min-w-0 flex-1 rounded-[3px] border border-rule bg-panel px-2 py-1"
+          />
+          <Action onPress={() => void rename()}>Rename</Action>
+          <Action onPress={() => setNaming(null)}>Cancel</Action>
+        </form>
+      )}
+      {trouble && (
+        <p role="alert" className="text-[14px] text-fails">
+          {trouble}
+        </p>
+      )}
+      <div className="-ml-2 flex flex-wrap text-soft">
+        <Action look="quiet" label={`Rename ${stored.name}`} onPress={() => setNaming(stored.name)}>
+          Rename
+        </Action>
+        <Action
+          look="quiet"
+          label={`Duplicate ${stored.name}`}
+          onPress={() => void attempt(() => repository().duplicate(stored.id, freshId()))}
+        >
+          Duplicate
+        </Action>
+        <Action
+          look="quiet"
+          label={`Export ${stored.name}`}
+          onPress={() =>
+            download(buildText(stored.document), buildFileName(stored.name, '.ropeway.json'), 'application/json')
+          }
+        >
+          Export
+        </Action>
+        <Action look="quiet" label={`Delete ${stored.name}`} onPress={onDelete}>
+          Delete
+        </Action>
+      </div>
+    </li>
+  );
+}
+
+/** What was deleted in the last month, out of the way until it is wanted. */
+export function DeletedBuilds({
+  deleted,
+  onBringBack,
+  onPurge,
+}: {
+  deleted: readonly StoredBuild[];
+  onBringBack: (id: string) => void;
+  onPurge: (id: string) => void;
+}) {
+  const [sure, setSure] = useState<string | null>(null);
+  if (deleted.length === 0) return null;
+  return (
+    <details className="mt-4">
+      <summary className="cursor-pointer text-soft">Deleted ({deleted.length}), kept for 30 days</summary>
+      <ul>
+        {deleted.map((stored) => (
+          <li key={stored.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5">
+            <span className="min-w-0 truncate">{stored.name}</span>
+            <span className="ml-auto flex gap-2">
+              <Action look="quiet" label={`Bring back ${stored.name}`} onPress={() => onBringBack(stored.id)}>
+                Bring back
+              </Action>
+              {sure === stored.id ? (
+                <Action look="quiet" onPress={() => onPurge(stored.id)}>
+                  Yes, gone with history and snapshots
+                </Action>
+              ) : (
+                <Action look="quiet" label={`Delete ${stored.name} for good`} onPress={() => setSure(stored.id)}>
+                  Delete for good
+                </Action>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

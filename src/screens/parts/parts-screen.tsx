@@ -1,0 +1,157 @@
+'use client';
+import { useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { usersOfPart } from '@/core/build';
+import { buildFileName, partsCsv } from '@/core/formats';
+import { CATALOGUE, type Part, type PartKind } from '@/core/parts';
+import { freshId, useBench } from '@/store/bench';
+import { Action, decimalMark, download, FileAction } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
+import { Panel } from '@/ui/panel';
+import { readPartsFile } from '@/workers/files';
+import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
+import { groupOfPart } from '../shell/part-choices';
+import { PageHead, Shell } from '../shell/shell';
+import { PartEditor } from './part-editor';
+
+const KINDS: readonly (readonly [PartKind, string])[] = [
+  ['cell', 'Cells'],
+  ['cable', 'Cables'],
+  ['fuse', 'Fuses'],
+  ['contactor', 'Contactors and relays'],
+  ['resistor', 'Resistors'],
+  ['disconnect', 'Disconnects'],
+  ['inverter', 'Inverters and controllers'],
+  ['bus-device', 'Chargers, converters, heaters'],
+  ['sensor', 'Current sensors'],
+];
+const FROM: Readonly<Record<Part['provenance'], string>> = {
+  generic: 'generic',
+  'data-sheet': 'data sheet',
+  measured: 'measured',
+  own: 'own',
+};
+
+export function PartsScreen() {
+  return <Shell station={null} sheet={({ assessment }) => <Sheet assessment={assessment} />} />;
+}
+
+function Sheet({ assessment }: { assessment: Assessment }) {
+  const { build } = assessment;
+  const [preview, setPreview] = useState<Preview | null>(null);
+  const [editing, setEditing] = useState<Part | null>(null);
+  const parts = Object.values(build.parts);
+  const onFile = async (file: File) => {
+    const read = await readPartsFile(file, build).catch((error: Error) => ({
+      ok: false as const,
+      errors: [{ path: '(file)', reason: `could not be read: ${error.message}.`, remedy: 'Choose an intact copy.' }],
+    }));
+    setPreview(
+      read.ok
+        ? { file: file.name, fresh: read.fresh.map((part) => part.name), changes: read.changes, edit: read.edit }
+        : { file: file.name, errors: read.errors },
+    );
+  };
+  const ownCopy = (part: Part): Part => ({
+    ...part,
+    id: `own-${freshId()}`,
+    name: `${part.name.slice(0, 110)}, own`,
+    provenance: 'own',
+  });
+  return (
+    <>
+      <PageHead name="Parts" about="What this build is made of. Its figures win over the catalogue’s." />
+      <div className="mb-3 flex flex-wrap gap-2">
+        <Action
+          onPress={() => download(partsCsv(parts, decimalMark()), buildFileName(build.name, '-parts.csv'), 'text/csv')}
+        >
+          Export these parts
+        </Action>
+        <Action onPress={() => download(partsCsv(CATALOGUE, decimalMark()), 'catalogue-parts.csv', 'text/csv')}>
+          Export the catalogue
+        </Action>
+        <FileAction accept=".csv,.txt,text/csv" label="Parts list" onFile={(file) => void onFile(file)}>
+          Bring a parts list in
+        </FileAction>
+      </div>
+      {preview && (
+        <div className="mb-3">
+          <ImportPreviewPanel preview={preview} onDone={() => setPreview(null)} />
+        </div>
+      )}
+      {editing ? (
+        <div className="mb-3">
+          <PartEditor key={editing.id} part={editing} onDone={() => setEditing(null)} />
+        </div>
+      ) : (
+        <Panel title="Make a part of your own" className="mb-3">
+          <ChoiceField
+            label="Like"
+            value={null}
+            empty="a catalogue part"
+            choices={CATALOGUE.map((part) => ({
+              value: part.id,
+              label: part.name,
+              group: `${KINDS.find(([kind]) => kind === part.kind)![1]}${groupOfPart(part) ? `: ${groupOfPart(part)}` : ''}`,
+            }))}
+            onChoose={(id) => {
+              const part = CATALOGUE.find((candidate) => candidate.id === id);
+              if (part) setEditing(ownCopy(part));
+            }}
+          />
+        </Panel>
+      )}
+      {KINDS.map(([kind, title]) => {
+        const listed = parts.filter((part) => part.kind === kind);
+        return listed.length === 0 ? null : (
+          <Panel key={kind} title={title} className="mb-3">
+            <ul>
+              {listed.map((part) => (
+                <PartRow
+                  key={part.id}
+                  part={part}
+                  users={usersOfPart(build, part.id)}
+                  onEdit={() => setEditing(part.provenance === 'generic' ? ownCopy(part) : part)}
+                />
+              ))}
+            </ul>
+          </Panel>
+        );
+      })}
+      {parts.length === 0 && (
+        <p className="text-soft">No parts yet: they come with the circuit in Pack, or from a list.</p>
+      )}
+    </>
+  );
+}
+
+function PartRow({ part, users, onEdit }: { part: Part; users: readonly string[]; onEdit: () => void }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  return (
+    <li data-part={part.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
+      <span className="min-w-0 font-semibold">{part.name}</span>
+      <span className="text-[14px] text-soft">
+        {FROM[part.provenance]} ·{' '}
+        {users.length === 0 ? 'not used' : users.length > 3 ? `${users.length} uses` : users.join(', ')}
+      </span>
+      <span className="ml-auto flex">
+        <Action
+          look="quiet"
+          label={`${part.provenance === 'generic' ? 'Own copy of' : 'Change'} ${part.name}`}
+          onPress={onEdit}
+        >
+          {part.provenance === 'generic' ? 'Own copy' : 'Change'}
+        </Action>
+        {users.length === 0 && (
+          <Action
+            look="quiet"
+            label={`Remove ${part.name}`}
+            onPress={() => dispatch({ edit: 'removePart', input: { partId: part.id } })}
+          >
+            Remove
+          </Action>
+        )}
+      </span>
+    </li>
+  );
+}

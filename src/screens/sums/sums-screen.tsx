@@ -1,0 +1,216 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useState } from 'react';
+import type { Judgement } from '@/core/calc';
+import { formatMargin, formatQuantity } from '@/core/quantities';
+import { Action } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
+import { Caution, Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
+import { WorkingLines } from '@/ui/working-lines';
+import { shapeOf } from '../shell/shape';
+import { restoreTheme } from '../shell/theme';
+import { answerOf, answerText, figureText } from './answer';
+import { NetworkSum } from './network-sum';
+import { SendSum } from './send-sum';
+import { figureAt, SUMS, type Sum, type SumField, type SumValue, type SumValues } from './sums';
+
+const NETWORK = { name: 'network', title: 'Network', about: 'Any small circuit: voltages and currents at rest.' };
+
+/** The laws one by one, as pocket tools: no build needed. */
+export function SumsScreen() {
+  const [name, setName] = useState('cable');
+  useEffect(() => {
+    restoreTheme();
+    const asked = window.location.hash.slice(1);
+    if ([...SUMS, NETWORK].some((sum) => sum.name === asked)) setName(asked);
+  }, []);
+  const sum = SUMS.find((candidate) => candidate.name === name);
+  return (
+    <main className="mx-auto max-w-[1180px] px-6 py-6">
+      <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-rule pb-3">
+        <h1 className="font-tight text-[28px] font-semibold leading-none">Quick sums</h1>
+        <p className="text-soft">One law at a time, with its working. No build needed.</p>
+        <Link href="/" className="ml-auto underline-offset-4 hover:underline">
+          All builds
+        </Link>
+      </header>
+      <nav aria-label="Sums" className="flex flex-wrap border-b border-rule">
+        {[...SUMS, NETWORK].map((one) => (
+          <button
+            key={one.name}
+            type="button"
+            aria-current={one.name === name ? 'page' : undefined}
+            onClick={() => {
+              setName(one.name);
+              window.history.replaceState(null, '', `#${one.name}`);
+            }}
+            className={`border-b-[3px] px-3 py-2 font-tight text-[17px] ${one.name === name ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+          >
+            {one.title}
+          </button>
+        ))}
+      </nav>
+      {sum ? <SumTool key={sum.name} sum={sum} /> : <NetworkSum about={NETWORK.about} />}
+    </main>
+  );
+}
+
+function SumTool({ sum }: { sum: Sum }) {
+  const [values, setValues] = useState<SumValues>(sum.start);
+  const [copied, setCopied] = useState(false);
+  const answer = answerOf(sum, values);
+  const set = (key: string, value: SumValue) => {
+    setCopied(false);
+    setValues({ ...values, [key]: value });
+  };
+  const text = answer.ok ? answerText(sum, values, answer.result) : '';
+  return (
+    <div className="mt-4 grid items-start gap-4 md:grid-cols-2">
+      <Panel title={sum.title} about={sum.about}>
+        {sum.fields.map((field) => (
+          <Field
+            key={field.key}
+            field={field}
+            value={values[field.key] ?? null}
+            onChange={(value) => set(field.key, value)}
+          />
+        ))}
+      </Panel>
+      <div className="space-y-4">
+        <Panel title="Answer">
+          {answer.ok ? (
+            <>
+              <dl aria-label="Answer">
+                {sum.figures.map((figure) => (
+                  <div
+                    key={figure.key}
+                    className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1"
+                  >
+                    <dt className="text-soft">{figure.label}</dt>
+                    <dd className="text-[18px] font-semibold">{figureText(answer.result, figure)}</dd>
+                  </div>
+                ))}
+              </dl>
+              <Rules rules={figureAt(answer.result, 'rules') as Record<string, Judgement> | undefined} />
+              <div className="mt-3 flex flex-wrap items-center gap-2">
+                <Action
+                  onPress={() => {
+                    void navigator.clipboard.writeText(text).then(
+                      () => setCopied(true),
+                      () => setCopied(false),
+                    );
+                  }}
+                >
+                  Copy
+                </Action>
+                <span role="status" className="text-[14px] text-soft">
+                  {copied ? 'Copied' : ''}
+                </span>
+              </div>
+              <SendSum sum={sum} values={values} text={text} />
+            </>
+          ) : (
+            <p role="status">
+              {answer.reason} <span className="text-soft">{answer.remedy}</span>
+            </p>
+          )}
+        </Panel>
+        {sum.caution && <Caution>{sum.caution}</Caution>}
+        {answer.ok && (
+          <Panel title="Working">
+            <WorkingLines working={{ lines: answer.working, sources: [], assumed: [] }} system="metric" />
+          </Panel>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Field({ field, value, onChange }: { field: SumField; value: SumValue; onChange: (value: SumValue) => void }) {
+  const { label, choices, flag, dimension, unit, note, needed } = field;
+  if (flag)
+    return (
+      <label className="flex items-baseline justify-between gap-3 border-b border-dotted border-rule py-1.5">
+        <span className="text-soft">{label}</span>
+        <input
+          type="checkbox"
+          checked={value === true}
+          onChange={(event) => onChange(event.currentTarget.checked)}
+          className="size-4 accent-(--ink)"
+        />
+      </label>
+    );
+  if (choices)
+    return (
+      <ChoiceField
+        label={label}
+        value={String(value)}
+        choices={choices.map(([key, text]) => ({ value: key, label: text }))}
+        onChoose={onChange}
+      />
+    );
+  return (
+    <QuantityField
+      label={label}
+      value={typeof value === 'number' ? value : null}
+      dimension={dimension!}
+      system="metric"
+      empty={needed ? 'needed' : 'not there'}
+      {...(unit ? { unit } : {})}
+      {...(note ? { note } : {})}
+      onCommit={onChange}
+      onClear={() => onChange(null)}
+    />
+  );
+}
+
+const RULE_WORDS: Readonly<
+  Record<string, readonly [string, 'voltage' | 'current' | 'i2t' | 'time' | 'length' | null]>
+> = {
+  'fuse.dc-rating': ['DC rating', null],
+  'fuse.dc-voltage': ['DC voltage', 'voltage'],
+  'fuse.breaking-capacity': ['Breaking capacity', 'current'],
+  'fuse.minimum-breaking': ['Smallest current it breaks', 'current'],
+  'fuse.continuous': ['Continuous', 'current'],
+  'fuse.cyclic': ['Pulses', 'current'],
+  'fuse.cable-overload': ['Cable, overload', 'current'],
+  'fuse.cable-short': ['Cable, short circuit', 'i2t'],
+  'fuse.melting-time': ['Melts in time', 'time'],
+  'fuse.unprotected-length': ['Cable before it', 'length'],
+};
+
+/** What each rule of the fuse says, with demand and limit. */
+function Rules({ rules }: { rules: Record<string, Judgement> | undefined }) {
+  if (!rules) return null;
+  return (
+    <ul aria-label="Rules" className="mt-3">
+      {Object.entries(RULE_WORDS).map(([id, [words, dimension]]) => {
+        const rule = rules[id]!;
+        const shape = shapeOf(rule.verdict);
+        const text = (value: number | null) =>
+          value === null || dimension === null ? '' : formatQuantity({ value, dimension }).text;
+        return (
+          <li
+            key={id}
+            data-rule={id}
+            data-verdict={rule.verdict}
+            className="flex items-center gap-2 border-b border-rule/70 py-1 text-[14px]"
+          >
+            <VerdictMark shape={shape} size={12} />
+            <span className="min-w-0 flex-1">
+              {words}{' '}
+              <span className="text-soft">
+                {rule.demand !== null && rule.limit !== null ? `${text(rule.demand)} of ${text(rule.limit)}` : ''}
+              </span>
+            </span>
+            <span className={`font-semibold ${MARK_COLOUR[shape]}`}>
+              {rule.margin === null ? rule.verdict.replace('-', ' ') : formatMargin(rule.margin)}
+            </span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+import { type ReactNode, useRef } from 'react';
+
+const LOOKS = {
+  plain: 'border border-rule px-3 py-1.5',
+  strong: 'bg-bar px-4 py-2 text-[16px] font-semibold text-bar-ink',
+  outline: 'border-[1.5px] border-ink px-4 py-2 text-[16px] font-semibold',
+  quiet: 'px-2 py-1 text-[14px] underline-offset-4 hover:underline',
+} as const;
+
+interface Look {
+  readonly look?: keyof typeof LOOKS;
+  readonly children: ReactNode;
+}
+
+export function Action({
+  look = 'plain',
+  children,
+  onPress,
+  disabled = false,
+  label,
+}: Look & {
+  onPress: () => void;
+  disabled?: boolean /** Said to screen readers when the words alone are not enough. */;
+  label?: string;
+}) {
+  return (
+    <button
+      type="button"
+      onClick={onPress}
+      disabled={disabled}
+      {...(label ? { 'aria-label': label } : {})}
+      className={`rounded-[3px] font-tight disabled:opacity-40 ${LOOKS[look]}`}
+    >
+      {children}
+    </button>
+  );
+}
+
+/** A button that asks for a file. The same file can be chosen twice. */
+export function FileAction({
+  look = 'plain',
+  children,
+  accept,
+  label,
+  onFile,
+}: Look & { accept: string; label: string; onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Action look={look} onPress={() => input.current?.click()}>
+        {children}
+      </Action>
+      <input
+        ref={input}
+        type="file"
+        accept={accept}
+        aria-label={label}
+        tabIndex={-1}
+        className="sr-only"
+        onChange={(event) => {
+          const file = event.currentTarget.files?.[0];
+          event.currentTarget.value = '';
+          if (file) onFile(file);
+        }}
+      />
+    </>
+  );
+}
+
+/** Hands text to the person as a file. */
+export function download(text: string, name: string, type: string): void {
+  const url = URL.createObjectURL(new Blob([text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** The decimal mark that this browser's language writes. */
+export const decimalMark = (): '.' | ',' => ((1.5).toLocaleString().includes(',') ? ',' : '.');

@@ -1,0 +1,31 @@
+import { type Remote, wrap } from 'comlink';
+import type { Build } from '@/core/build';
+import type { ImportPreview, PartsPreview } from '@/core/formats';
+import type { FilesWorker, ReadBuild, ReadParts } from './files.worker';
+
+/** Runs one reading in a fresh worker, off the main thread; a hostile file can at worst stop that worker. */
+async function aside<T>(read: (worker: Remote<FilesWorker>) => Promise<T>): Promise<T> {
+  const worker = new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+  try {
+    return await new Promise<T>((resolve, reject) => {
+      worker.onerror = (event) => reject(new Error(event.message || 'the reader stopped'));
+      read(wrap<FilesWorker>(worker)).then(resolve, reject);
+    });
+  } finally {
+    worker.terminate();
+  }
+}
+
+export const readBuildFile = async (file: Blob) => {
+  const bytes = await file.arrayBuffer();
+  return aside<ReadBuild>((worker) => worker.build(bytes) as Promise<ReadBuild>);
+};
+export const readCablesFile = async (file: Blob, build: Build) => {
+  const bytes = await file.arrayBuffer();
+  return aside<ImportPreview>((worker) => worker.cables(bytes, build) as Promise<ImportPreview>);
+};
+export const readPartsFile = async (file: Blob, build: Build) => {
+  const bytes = await file.arrayBuffer();
+  return aside<PartsPreview>((worker) => worker.parts(bytes, build) as Promise<PartsPreview>);
+};
+export const checkPart = (data: unknown) => aside<ReadParts>((worker) => worker.part(data) as Promise<ReadParts>);
