@@ -8,6 +8,7 @@ export default defineConfig({
   workers: 2,
   forbidOnly: true,
   retries: 0,
+  timeout: 90_000,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

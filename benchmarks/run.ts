@@ -5,8 +5,10 @@ import { join } from 'node:path';
 import { assess } from '../src/core/assess';
 import { applyEdit } from '../src/core/build';
 import { firn9 } from '../src/core/build/samples';
+import { readBuildText } from '../src/core/build/schema';
 import { checkKey } from '../src/core/checks';
 import { operatingPoint, transient } from '../src/core/circuit';
+import { buildText } from '../src/core/formats';
 import { findRemedies } from '../src/core/remedies';
 import { cornersOf, groundOf, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
 import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice } from './cases';
@@ -41,6 +43,16 @@ time(
   Math.ceil(rounds / 6),
   (step) => {
     assess(applyEdit(large, editAt(step)).build);
+  },
+);
+const largeText = buildText(large);
+time(
+  `read that build from its file (${Math.round(largeText.length / 1000)} kB) and assess it`,
+  Math.ceil(rounds / 10),
+  () => {
+    const read = readBuildText(largeText);
+    if (!read.ok) throw new Error(JSON.stringify(read.errors));
+    assess(read.build);
   },
 );
 const vehicle = vehicleOf(large);

@@ -25,6 +25,17 @@ for (const scheme of ['light', 'dark'] as const) {
       await expect(page.getByRole('heading', { name: landmark })).toBeVisible();
       expect(await faults(page)).toEqual([]);
     }
+    for (const [link, heading] of [
+      ['Files', 'Snapshots'],
+      ['Parts', 'Make a part of your own'],
+    ] as const) {
+      await page.getByRole('link', { name: link, exact: true }).click();
+      await expect(page.getByRole('heading', { name: heading }).last()).toBeVisible();
+      expect(await faults(page)).toEqual([]);
+    }
+    await page.goto('/sums#fuse');
+    await expect(page.getByRole('list', { name: 'Rules' })).toBeVisible();
+    expect(await faults(page)).toEqual([]);
   });
 }
 
@@ -34,6 +45,17 @@ test('on an 800-pixel tablet nothing has to be scrolled sideways', async ({ page
   for (const link of ['HV circuit', 'Pack', 'Cables']) {
     await page.getByRole('link', { name: new RegExp(`^${link}`) }).click();
     await expect(page.locator('main h1')).toHaveText(link);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  }
+  for (const link of ['Files', 'Parts']) {
+    await page.getByRole('link', { name: link, exact: true }).click();
+    await expect(page.locator('main h1')).toContainText(link);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
+  }
+  for (const sum of ['cable', 'fuse', 'network']) {
+    await page.goto(`/sums#${sum}`);
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Answer' })).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
   }
 });

@@ -1,7 +1,8 @@
 // npm run bench:page: size of the first page's scripts, time until it answers, and from an edit to its new verdicts.
 import { gzipSync } from 'node:zlib';
 import { chromium } from '@playwright/test';
-import { ensureBuilt, ensureInstalled, startServer } from './lib.mjs';
+import { build } from 'esbuild';
+import { ensureBuilt, ensureInstalled, root, startServer } from './lib.mjs';
 
 ensureInstalled({ quiet: true });
 ensureBuilt();
@@ -67,6 +68,43 @@ for (let round = 0; round < 15; round++) {
 }
 console.log(
   `edit to new verdicts on screen: median ${median(edits).toFixed(0)} ms, worst ${Math.max(...edits).toFixed(0)} ms of 15`,
+);
+// A build file of 301 conductors: from the moment it is chosen to its drawing on the screen, worker and storage included.
+const { outputFiles } = await build({
+  stdin: { contents: `export { largeBuild } from './benchmarks/cases';`, resolveDir: root, loader: 'ts' },
+  bundle: true,
+  format: 'esm',
+  write: false,
+  platform: 'node',
+});
+const { largeBuild } = await import(
+  `data:text/javascript;base64,${Buffer.from(outputFiles[0].text).toString('base64')}`
+);
+const file = Buffer.from(JSON.stringify(largeBuild()));
+const opens = [];
+for (let round = 0; round < 7; round++) {
+  await page.goto(address);
+  await page.getByRole('button', { name: 'Open Firn 9' }).waitFor();
+  await page.waitForTimeout(300);
+  await page.evaluate(() => {
+    const input = document.querySelector('input[type=file]');
+    input.addEventListener('change', () => {
+      const start = performance.now();
+      const look = () =>
+        document.querySelector('[aria-label="Traction circuit"]')
+          ? Object.assign(window, { opened: performance.now() - start })
+          : requestAnimationFrame(look);
+      look();
+    });
+  });
+  await page
+    .getByLabel('Build file', { exact: true })
+    .setInputFiles({ name: 'large.json', mimeType: 'application/json', buffer: file });
+  await page.waitForFunction(() => 'opened' in window);
+  opens.push(await page.evaluate(() => window.opened));
+}
+console.log(
+  `a build file of 301 conductors (${Math.round(file.length / 1000)} kB), from choosing it to its drawing: median ${median(opens).toFixed(0)} ms, best ${Math.min(...opens).toFixed(0)} ms of 7`,
 );
 await browser.close();
 child.kill('SIGTERM');

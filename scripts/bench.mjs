@@ -14,5 +14,6 @@ await build({
   format: 'esm',
   target: 'node20',
   logLevel: 'error',
+  banner: { js: "import { createRequire as __cr } from 'node:module'; const require = __cr(import.meta.url);" },
 });
 await import(pathToFileURL(outfile).href);

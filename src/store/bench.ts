@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '@/core/build';
 import { RopewayDatabase } from './database';
-import { BuildGone, type Loaded, Repository } from './repository';
+import { BuildGone, FIRST_REVISION, type Loaded, Repository } from './repository';
 
 export interface Trouble {
   readonly reason: string;
@@ -23,6 +23,8 @@ export interface Bench {
   /** Last refusal or storage trouble, in words; cleared by the next success. */
   readonly trouble: Trouble | null;
   open(id: string): void;
+  /** Opens a build that was stored a moment ago and is at hand: no need to read it back. */
+  openFresh(build: Build): void;
   /** Works on a build that the browser would not store. */
   openInMemory(build: Build, error: unknown): void;
   dispatch(edit: Edit): boolean;
@@ -159,6 +161,9 @@ export const useBench = create<Bench>()((set, get) => {
     stored = true;
   };
 
+  const opened = (build: Build) =>
+    ({ status: 'open', build, assessment: assess(build), undo: null, redo: null }) as const;
+
   return {
     status: 'idle',
     build: null,
@@ -175,18 +180,17 @@ export const useBench = create<Bench>()((set, get) => {
       follow(id);
     },
 
+    openFresh(build) {
+      begin();
+      revision = FIRST_REVISION;
+      set({ ...opened(build), saving: 'saved', trouble: null });
+      follow(build.id);
+    },
+
     openInMemory(build, error) {
       begin();
       stored = false;
-      set({
-        status: 'open',
-        build,
-        assessment: assess(build),
-        undo: null,
-        redo: null,
-        saving: 'failed',
-        trouble: storageTrouble(error),
-      });
+      set({ ...opened(build), saving: 'failed', trouble: storageTrouble(error) });
     },
 
     dispatch(edit) {

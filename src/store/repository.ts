@@ -10,6 +10,8 @@ export class BuildGone extends Error {
   }
 }
 
+/** Revision of a build that was just created. */
+export const FIRST_REVISION = 1;
 /** How long a deleted build can be brought back. */
 const KEPT_DAYS = 30;
 
@@ -105,7 +107,7 @@ export class Repository {
       id: document.id,
       name: document.name,
       changedAt: this.now(),
-      revision: 1,
+      revision: FIRST_REVISION,
       applied: 0,
       document,
     });

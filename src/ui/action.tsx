@@ -44,11 +44,24 @@ export function FileAction({
   accept,
   label,
   onFile,
-}: Look & { accept: string; label: string; onFile: (file: File) => void }) {
+  onAsk,
+}: Look & {
+  accept: string;
+  label: string;
+  onFile: (file: File) => void;
+  /** When the person begins to look for a file. */
+  onAsk?: () => void;
+}) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Action look={look} onPress={() => input.current?.click()}>
+      <Action
+        look={look}
+        onPress={() => {
+          input.current?.click();
+          onAsk?.();
+        }}
+      >
         {children}
       </Action>
       <input

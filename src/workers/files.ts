@@ -3,9 +3,18 @@ import type { Build } from '@/core/build';
 import type { ImportPreview, PartsPreview } from '@/core/formats';
 import type { FilesWorker, ReadBuild, ReadParts } from './files.worker';
 
-/** Runs one reading in a fresh worker, off the main thread; a hostile file can at worst stop that worker. */
+let started: Worker | null = null;
+
+/** Starts the reader ahead of the file: while a person looks for it, or drags it here. */
+export function warmReader(): void {
+  started ??= new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+}
+
+/** Runs one reading in a worker of its own, off the main thread; a hostile file can at worst stop that worker. */
 async function aside<T>(read: (worker: Remote<FilesWorker>) => Promise<T>): Promise<T> {
-  const worker = new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+  warmReader();
+  const worker = started!;
+  started = null;
   try {
     return await new Promise<T>((resolve, reject) => {
       worker.onerror = (event) => reject(new Error(event.message || 'the reader stopped'));

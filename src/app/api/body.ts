@@ -22,12 +22,15 @@ export async function readBody(request: Request, most: number): Promise<Body> {
     const { done, value } = await reader.read();
     if (done) break;
     size += value.length;
-    if (size > most) {
+    // What is too much is read and thrown away, so that the sender gets the answer; far too much is cut off.
+    if (size > most) chunks.length = 0;
+    else chunks.push(value);
+    if (size > 5 * most) {
       void reader.cancel();
-      return tooLarge();
+      break;
     }
-    chunks.push(value);
   }
+  if (size > most) return tooLarge();
   try {
     return {
       ok: true,

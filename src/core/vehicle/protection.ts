@@ -32,59 +32,77 @@ export interface Protection {
   readonly unfed: ReadonlySet<Id>;
 }
 
-/** Edges that share a loop with a source when `without` is taken out: they can still be fed. Biconnected components (Hopcroft and Tarjan 1973). */
-function fedEdges(edges: readonly Edge[], without: Id | null): Set<Id> {
-  const at = new Map<string, Edge[]>();
-  for (const edge of edges) {
-    if (edge.id === without) continue;
-    for (const node of [edge.a, edge.b]) {
-      const here = at.get(node);
-      if (here) here.push(edge);
-      else at.set(node, [edge]);
-    }
+/** The circuit as numbered nodes and edges: looked through once for each fuse, so it is built once. */
+class Loops {
+  private readonly ends: readonly (readonly [number, number])[];
+  private readonly source: readonly boolean[];
+  /** Edges at each node. */
+  private readonly at: readonly (readonly number[])[];
+
+  constructor(edges: readonly Edge[]) {
+    const number = new Map<string, number>();
+    const nodeNumber = (node: string): number => {
+      const known = number.get(node) ?? number.size;
+      number.set(node, known);
+      return known;
+    };
+    this.ends = edges.map(({ a, b }) => [nodeNumber(a), nodeNumber(b)] as const);
+    this.source = edges.map((edge) => edge.source);
+    const at: number[][] = Array.from({ length: number.size }, () => []);
+    this.ends.forEach(([a, b], edge) => {
+      at[a]!.push(edge);
+      at[b]!.push(edge);
+    });
+    this.at = at;
   }
-  const order = new Map<string, number>();
-  const low = new Map<string, number>();
-  const fed = new Set<Id>();
-  const stack: Edge[] = [];
-  const used = new Set<Id>();
-  const close = (until: Edge) => {
-    const block: Edge[] = [];
-    for (let edge = stack.pop(); edge; edge = stack.pop()) {
-      block.push(edge);
-      if (edge === until) break;
-    }
-    if (block.length > 1 && block.some((edge) => edge.source)) for (const edge of block) fed.add(edge.id);
-  };
-  for (const start of at.keys()) {
-    if (order.has(start)) continue;
-    order.set(start, order.size);
-    low.set(start, order.get(start)!);
-    const path: { node: string; next: number; by: Edge | null }[] = [{ node: start, next: 0, by: null }];
-    while (path.length > 0) {
-      const here = path.at(-1)!;
-      const edge = (at.get(here.node) ?? [])[here.next++];
-      if (edge) {
-        if (used.has(edge.id)) continue;
-        used.add(edge.id);
-        stack.push(edge);
-        const other = edge.a === here.node ? edge.b : edge.a;
-        const seen = order.get(other);
-        if (seen === undefined) {
-          order.set(other, order.size);
-          low.set(other, order.get(other)!);
-          path.push({ node: other, next: 0, by: edge });
-        } else low.set(here.node, Math.min(low.get(here.node)!, seen));
-        continue;
+
+  /** 1 for each edge that shares a loop with a source when `without` is taken out: it can still be fed. Biconnected components (Hopcroft and Tarjan 1973). */
+  fed(without: number): Uint8Array {
+    const { ends, source, at } = this;
+    const fed = new Uint8Array(ends.length);
+    const used = new Uint8Array(ends.length);
+    if (without >= 0) used[without] = 1;
+    const order = new Int32Array(at.length).fill(-1);
+    const low = new Int32Array(at.length);
+    const next = new Int32Array(at.length);
+    const open: number[] = [];
+    let count = 0;
+    const close = (until: number) => {
+      const from = open.lastIndexOf(until);
+      const block = open.splice(from);
+      if (block.length > 1 && block.some((edge) => source[edge])) for (const edge of block) fed[edge] = 1;
+    };
+    for (let start = 0; start < at.length; start++) {
+      if (order[start]! >= 0) continue;
+      order[start] = low[start] = count++;
+      const path = [start];
+      const by = [-1];
+      while (path.length > 0) {
+        const here = path[path.length - 1]!;
+        const edge = at[here]![next[here]!++];
+        if (edge !== undefined) {
+          if (used[edge]) continue;
+          used[edge] = 1;
+          open.push(edge);
+          const [a, b] = ends[edge]!;
+          const other = a === here ? b : a;
+          if (order[other]! < 0) {
+            order[other] = low[other] = count++;
+            path.push(other);
+            by.push(edge);
+          } else low[here] = Math.min(low[here]!, order[other]!);
+          continue;
+        }
+        path.pop();
+        const entry = by.pop()!;
+        const parent = path[path.length - 1];
+        if (parent === undefined) continue;
+        low[parent] = Math.min(low[parent]!, low[here]!);
+        if (low[here]! >= order[parent]!) close(entry);
       }
-      path.pop();
-      const parent = path.at(-1);
-      if (!parent || !here.by) continue;
-      low.set(parent.node, Math.min(low.get(parent.node)!, low.get(here.node)!));
-      if (low.get(here.node)! >= order.get(parent.node)!) close(here.by);
     }
+    return fed;
   }
-  return fed;
 }
 
 /**
@@ -99,18 +117,19 @@ export function protectingFuses(resolved: Resolved, kind: 'fuse' | 'precharge-re
 const found = { fuse: new Memo<Protection>(12), 'precharge-resistor': new Memo<Protection>(12) };
 
 function findProtection(resolved: Resolved, edges: readonly Edge[], kind: 'fuse' | 'precharge-resistor'): Protection {
-  const normally = fedEdges(edges, null);
-  const of = new Map<Id, Id[]>(resolved.conductors.map((conductor) => [conductor.id, []]));
+  const loops = new Loops(edges);
+  const numberOf = new Map(edges.map((edge, i) => [edge.id, i]));
+  const conductors = resolved.conductors.map(({ id }) => ({ id, edge: numberOf.get(id)! }));
+  const normally = loops.fed(-1);
+  const of = new Map<Id, Id[]>(conductors.map(({ id }) => [id, []]));
   for (const { id, device } of resolved.devices) {
     if (device.kind !== kind) continue;
-    const still = fedEdges(edges, id);
-    for (const conductor of resolved.conductors)
-      if (normally.has(conductor.id) && !still.has(conductor.id)) of.get(conductor.id)!.push(id);
+    const still = loops.fed(numberOf.get(id)!);
+    for (const conductor of conductors)
+      if (normally[conductor.edge] && !still[conductor.edge]) of.get(conductor.id)!.push(id);
   }
   return {
     of,
-    unfed: new Set(
-      resolved.conductors.filter((conductor) => !normally.has(conductor.id)).map((conductor) => conductor.id),
-    ),
+    unfed: new Set(conductors.filter(({ edge }) => !normally[edge]).map(({ id }) => id)),
   };
 }

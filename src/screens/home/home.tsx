@@ -2,14 +2,15 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, type FormEvent, useCallback, useEffect, useState } from 'react';
+import { assess } from '@/core/assess';
 import { type Build, emptyBuild, type Problem } from '@/core/build';
-import { SAMPLES } from '@/core/build/samples';
+import { firn9, SAMPLES } from '@/core/build/samples';
 import { freshId, repository, storageTrouble, useBench } from '@/store/bench';
 import type { StoredBuild } from '@/store/database';
 import { Action, FileAction } from '@/ui/action';
 import { Caution } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
-import { readBuildFile } from '@/workers/files';
+import { readBuildFile, warmReader } from '@/workers/files';
 import { restoreTheme, switchTheme } from '../shell/theme';
 import { BuildRow, DeletedBuilds } from './build-rows';
 
@@ -49,6 +50,7 @@ export function Home() {
     let opened = build;
     try {
       opened = await make();
+      useBench.getState().openFresh(opened);
       void navigator.storage?.persist?.();
     } catch (error) {
       useBench.getState().openInMemory(build, error);
@@ -107,6 +109,13 @@ export function Home() {
       });
     }
   };
+  /** What will be needed for a file, made ready while it is looked for. */
+  const expectFile = () => {
+    warmReader();
+    router.prefetch('/hv-circuit');
+    // A solver that has run once runs faster.
+    setTimeout(() => assess(firn9('warm')));
+  };
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
     setDragging(false);
@@ -129,6 +138,7 @@ export function Home() {
     <main
       onDragOver={(event) => {
         event.preventDefault();
+        if (!dragging) expectFile();
         setDragging(true);
       }}
       onDragLeave={(event) => event.currentTarget === event.target && setDragging(false)}
@@ -140,7 +150,7 @@ export function Home() {
           <h1 className="font-tight text-[34px] font-semibold leading-none">Ropeway</h1>
           <p className="text-soft">Design bench for electric conversions: one build, one live electrical model.</p>
           <span className="ml-auto flex gap-2">
-            <Link href="/sums" className="rounded-[3px] border border-rule px-3 py-1.5 font-tight">
+            <Link href="/sums" prefetch={false} className="rounded-[3px] border border-rule px-3 py-1.5 font-tight">
               Quick sums
             </Link>
             <Action onPress={switchTheme}>Light or dark</Action>
@@ -169,7 +179,12 @@ export function Home() {
                 Builds in this browser
               </h2>
               <span className="ml-auto">
-                <FileAction accept=".json,application/json" label="Build file" onFile={(file) => void onFile(file)}>
+                <FileAction
+                  accept=".json,application/json"
+                  label="Build file"
+                  onAsk={expectFile}
+                  onFile={(file) => void onFile(file)}
+                >
                   Open a build file
                 </FileAction>
               </span>
