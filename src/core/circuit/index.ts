@@ -1,4 +1,5 @@
 export { collapseChains } from './collapse';
+export { FaultNetwork, type FaultPoint } from './fault';
 export type { ElementRecord } from './meters';
 export type { Capacitor, Element, Inductor, Network, NodeName, PowerLoad, Resistor, Source, Switch } from './netlist';
 export { NetworkError } from './netlist';

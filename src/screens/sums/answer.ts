@@ -28,6 +28,7 @@ export function answerOf(sum: Sum, values: SumValues): SumAnswer {
 export function figureText(result: unknown, { key, dimension, never = '–' }: SumFigure): string {
   const value = figureAt(result, key);
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'string') return value;
   if (typeof value !== 'number' || !dimension) return never;
   return formatQuantity({ value, dimension }).text;
 }

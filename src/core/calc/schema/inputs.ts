@@ -196,3 +196,46 @@ export const fuseCurveInput = Joi.object({
   ...which,
   multiples: Joi.array().items(positive()).max(10000).required(),
 }).oxor('fuse', 'family', THERE);
+
+export const insulationInput = Joi.object({
+  packVoltageV: positive().required(),
+  workingVoltageV: positive().required(),
+  v1V: atLeastZero().required(),
+  v2V: atLeastZero().required(),
+  r0Ohm: positive().required(),
+  vPrimeV: positive().required(),
+});
+
+export const contactorInput = Joi.object({
+  closing: maybe(
+    Joi.object({
+      differenceV: number().required(),
+      loopResistanceOhm: positive().required(),
+      loopInductanceH: maybe(atLeastZero()),
+      linkCapacitanceF: positive().required(),
+      makeLimitA: maybe(positive()),
+    }),
+  ),
+  opening: maybe(
+    Joi.object({
+      currentA: number().required(),
+      voltageV: atLeastZero().required(),
+      loopInductanceH: maybe(atLeastZero()),
+      ratedVoltageV: maybe(positive()),
+      breakLimitA: maybe(positive()),
+    }),
+  ),
+  coil: maybe(
+    Joi.object({
+      supplyV: atLeastZero().required(),
+      nominalV: positive().required(),
+      powerW: positive().required(),
+      wireResistanceOhm: maybe(atLeastZero()),
+      temperatureC: maybe(Joi.number().min(-60).max(250)),
+      pickUpShare: maybe(Joi.number().greater(0).max(1)),
+      inductanceH: maybe(positive()),
+      releaseShare: maybe(Joi.number().greater(0).max(1)),
+      clampV: maybe(atLeastZero()),
+    }),
+  ),
+});

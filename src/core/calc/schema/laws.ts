@@ -1,17 +1,21 @@
 import type Joi from 'joi';
 import type { WorkingLine } from '../../checks';
 import { calcCable } from '../cable';
+import { calcContactor } from '../contactor';
 import { calcDischarge } from '../discharge';
 import { calcFuse, calcFuseCurve } from '../fuse';
+import { calcInsulation } from '../insulation';
 import { calcNetwork } from '../network';
 import { calcPrecharge } from '../precharge';
 import { calcShortCircuit } from '../short-circuit';
 import { calcWithstand } from '../withstand';
 import {
   cableInput,
+  contactorInput,
   dischargeInput,
   fuseCurveInput,
   fuseInput,
+  insulationInput,
   networkInput,
   prechargeInput,
   shortCircuitInput,
@@ -19,9 +23,11 @@ import {
 } from './inputs';
 import {
   cableOutput,
+  contactorOutput,
   dischargeOutput,
   fuseCurveOutput,
   fuseOutput,
+  insulationOutput,
   networkOutput,
   prechargeOutput,
   shortCircuitOutput,
@@ -166,5 +172,39 @@ export const LAWS: readonly Law[] = [
     output: fuseCurveOutput,
     run: calcFuseCurve,
     example: { family: 'traction', ratedCurrentA: 300, ratedVoltageDcV: 500, multiples: [20, 5, 2, 1.2] },
+  },
+  {
+    name: 'insulation',
+    about: 'insulation resistance from three readings of a voltmeter',
+    input: insulationInput,
+    output: insulationOutput,
+    run: calcInsulation,
+    example: { packVoltageV: 330, workingVoltageV: 378, v1V: 210, v2V: 110, r0Ohm: 47000, vPrimeV: 40 },
+  },
+  {
+    name: 'contactor',
+    about: 'a contactor closing on a link, opening under current, and its coil',
+    input: contactorInput,
+    output: contactorOutput,
+    run: calcContactor,
+    example: {
+      closing: {
+        differenceV: 19,
+        loopResistanceOhm: 0.08,
+        loopInductanceH: 0.00001,
+        linkCapacitanceF: 0.0011,
+        makeLimitA: 400,
+      },
+      opening: { currentA: 180, voltageV: 378, loopInductanceH: 0.00001, ratedVoltageV: 450, breakLimitA: 250 },
+      coil: {
+        supplyV: 9.5,
+        nominalV: 12,
+        powerW: 8,
+        wireResistanceOhm: 0.3,
+        temperatureC: 85,
+        inductanceH: 0.35,
+        clampV: 30,
+      },
+    },
   },
 ];

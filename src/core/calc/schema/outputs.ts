@@ -136,3 +136,33 @@ export const fuseCurveOutput = Joi.object({
     .items(Joi.object({ timeS: number(), multiple: number() }))
     .required(),
 });
+
+export const insulationOutput = Joi.object({
+  insulationOhm: number(),
+  ohmPerVolt: number(),
+  meets100: flag(),
+  meets500: flag(),
+  r0Between: Joi.string().valid('minus', 'plus').required(),
+  leakingSide: Joi.string().valid('minus', 'plus', 'both').required(),
+});
+
+const partOrNull = (keys: Joi.SchemaMap) => Joi.object(keys).allow(null).required();
+export const contactorOutput = Joi.object({
+  closing: partOrNull({
+    inrushPeakCurrentA: number(),
+    inrushPeakAtS: number(),
+    inrushI2tA2s: number(),
+    overshootV: number(),
+    dampingRatio: orNull(),
+    makes: flagOrNull(),
+  }),
+  opening: partOrNull({ storedEnergyJ: number(), breaks: flagOrNull() }),
+  coil: partOrNull({
+    coilVoltageV: number(),
+    pickUpVoltageV: number(),
+    pullsIn: flag(),
+    coilCurrentA: number(),
+    releaseTimeS: orNull(),
+    releaseTimeWithDiodeS: orNull(),
+  }),
+});

@@ -1,0 +1,165 @@
+import { type Element, NetworkError, type NodeName } from './netlist';
+import { SparseLu } from './sparse-lu';
+import { findIslands } from './topology';
+
+/** A branch that is never quite nothing: the least resistance of a closed switch or a joint, Ω. */
+const LEAST_OHM = 1e-9;
+
+interface Branch {
+  readonly id: string;
+  readonly a: number;
+  readonly b: number;
+  readonly siemens: number;
+  /** Of a source, V; 0 otherwise. */
+  readonly openV: number;
+}
+
+export interface FaultPoint {
+  /** Before the fault, a over b, V. */
+  readonly openVoltageV: number;
+  /** Seen from the two nodes, Ω; null when nothing joins them. */
+  readonly theveninOhm: number | null;
+}
+
+/**
+ * A circuit of sources with resistance, resistors and switches, factorised once and then asked for a short between any two nodes:
+ * loads are off, capacitors open, inductors closed. Ideal sources are refused. Element currents are those after the fault has settled,
+ * positive from a to b inside the element.
+ */
+export class FaultNetwork {
+  private readonly index = new Map<NodeName, number>();
+  private readonly island: number[] = [];
+  private readonly branches: Branch[] = [];
+  private readonly lu: SparseLu;
+  private readonly openV: Float64Array;
+  private readonly columns = new Map<number, Float64Array>();
+
+  constructor(elements: readonly Element[], ground: NodeName) {
+    const conducting = elements.filter(conducts);
+    const islands = findIslands(elements, ground, conducts);
+    const islandNumber = new Map<NodeName, number>();
+    for (const [node, reference] of islands.referenceOf) {
+      const number = islandNumber.get(reference) ?? islandNumber.size;
+      islandNumber.set(reference, number);
+      // A reference is the zero of its island and takes no place in the equations.
+      this.index.set(node, -1);
+      if (node !== reference) {
+        this.index.set(node, this.island.length);
+        this.island.push(number);
+      }
+    }
+    this.islandOfReference = new Map(
+      [...islands.referenceOf].map(([node, reference]) => [node, islandNumber.get(reference)!]),
+    );
+    for (const element of conducting) {
+      const ohm = ohmOf(element);
+      this.branches.push({
+        id: element.id,
+        a: this.index.get(element.a) ?? -1,
+        b: this.index.get(element.b) ?? -1,
+        siemens: 1 / ohm,
+        openV: element.kind === 'source' ? element.voltageV : 0,
+      });
+    }
+    const rows: number[] = [];
+    const cols: number[] = [];
+    const values: number[] = [];
+    const put = (row: number, column: number, value: number) => {
+      if (row < 0 || column < 0) return;
+      rows.push(row);
+      cols.push(column);
+      values.push(value);
+    };
+    for (const { a, b, siemens } of this.branches) {
+      put(a, a, siemens);
+      put(b, b, siemens);
+      put(a, b, -siemens);
+      put(b, a, -siemens);
+    }
+    const n = this.island.length;
+    this.lu = new SparseLu(n, rows, cols);
+    if (n > 0) this.lu.factor(values);
+    const rhs = new Float64Array(n);
+    for (const { a, b, siemens, openV } of this.branches) {
+      if (a >= 0) rhs[a]! += siemens * openV;
+      if (b >= 0) rhs[b]! -= siemens * openV;
+    }
+    this.openV = new Float64Array(n);
+    if (n > 0) this.lu.solve(rhs, this.openV);
+  }
+
+  private readonly islandOfReference: ReadonlyMap<NodeName, number>;
+
+  /** Voltages at all nodes for one ampere drawn at a node; kept, since many faults share a node. */
+  private column(node: number): Float64Array {
+    const known = this.columns.get(node);
+    if (known) return known;
+    const n = this.island.length;
+    const rhs = new Float64Array(n);
+    rhs[node] = 1;
+    const out = new Float64Array(n);
+    this.lu.solve(rhs, out);
+    this.columns.set(node, out);
+    return out;
+  }
+
+  private at(node: NodeName): number {
+    const i = this.index.get(node);
+    if (i === undefined)
+      throw new NetworkError(`There is no node "${node}" in this circuit.`, [node], 'Choose one of its nodes.');
+    return i;
+  }
+
+  nodes(): readonly NodeName[] {
+    return [...this.index.keys()];
+  }
+
+  /** Voltage of a node over its island's reference with nothing drawn, V. */
+  openVoltage(node: NodeName): number {
+    const i = this.at(node);
+    return i < 0 ? 0 : this.openV[i]!;
+  }
+
+  sameIsland(a: NodeName, b: NodeName): boolean {
+    return this.islandOfReference.get(a) === this.islandOfReference.get(b);
+  }
+
+  look(a: NodeName, b: NodeName): FaultPoint {
+    const openVoltageV = this.openVoltage(a) - this.openVoltage(b);
+    if (!this.sameIsland(a, b)) return { openVoltageV: 0, theveninOhm: null };
+    const i = this.at(a);
+    const j = this.at(b);
+    const z = (p: number, q: number) => (p < 0 || q < 0 ? 0 : this.column(p)[q]!);
+    return { openVoltageV, theveninOhm: Math.max(0, z(i, i) + z(j, j) - 2 * z(i, j)) };
+  }
+
+  /** Current of each element while `currentA` is drawn from a to b outside; A. */
+  currents(a: NodeName, b: NodeName, currentA: number): ReadonlyMap<string, number> {
+    const i = this.at(a);
+    const j = this.at(b);
+    const fromA = i < 0 ? null : this.column(i);
+    const fromB = j < 0 ? null : this.column(j);
+    const voltage = (node: number): number =>
+      node < 0 ? 0 : this.openV[node]! - currentA * ((fromA?.[node] ?? 0) - (fromB?.[node] ?? 0));
+    const currents = new Map<string, number>();
+    for (const branch of this.branches)
+      currents.set(branch.id, (voltage(branch.a) - voltage(branch.b) - branch.openV) * branch.siemens);
+    return currents;
+  }
+}
+
+function conducts(element: Element): boolean {
+  if (element.kind === 'switch') return element.closed;
+  return element.kind === 'resistor' || element.kind === 'source' || element.kind === 'inductor';
+}
+
+function ohmOf(element: Element): number {
+  if (element.kind === 'source' && !((element.resistanceOhm ?? 0) > 0))
+    throw new NetworkError(
+      `"${element.id}" is a source without resistance: a short across it has no end.`,
+      [element.id],
+      'Give the source its resistance.',
+    );
+  const ohm = 'resistanceOhm' in element ? (element.resistanceOhm ?? 0) : 0;
+  return Math.max(ohm, LEAST_OHM);
+}
