@@ -137,6 +137,7 @@ const INVERTERS: readonly InverterPart[] = [
     window: { workingMinV: 250, workingMaxV: 400, absoluteMaxV: 430 },
     linkCapacitanceF: 0.0011,
     maxBatteryCurrentA: 300,
+    bleedResistanceOhm: 22000,
   },
   {
     id: 'inverter-144-400',
@@ -146,6 +147,7 @@ const INVERTERS: readonly InverterPart[] = [
     window: { workingMinV: 80, workingMaxV: 180, absoluteMaxV: 190 },
     linkCapacitanceF: 0.004,
     maxBatteryCurrentA: 400,
+    bleedResistanceOhm: 4700,
   },
   {
     id: 'inverter-96-450',
@@ -155,6 +157,7 @@ const INVERTERS: readonly InverterPart[] = [
     window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
     linkCapacitanceF: 0.006,
     maxBatteryCurrentA: 450,
+    bleedResistanceOhm: 2200,
   },
   {
     id: 'chopper-96-450',
@@ -164,6 +167,7 @@ const INVERTERS: readonly InverterPart[] = [
     window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
     linkCapacitanceF: 0.008,
     maxBatteryCurrentA: 450,
+    bleedResistanceOhm: 2200,
   },
 ];
 

@@ -1,11 +1,26 @@
 import type { ContactorPart } from './types';
 
 /** Contactors by voltage class and current; typical figures of sealed DC contactors (generic). */
+/** What a sealed contactor stands while a fuse acts (generic): fifty times its largest carry current, and the I²t of half of that for 10 ms. */
+const PEAK_MULTIPLE = 50;
+
 const contactor = (
   id: string,
   name: string,
   more: Omit<ContactorPart, 'id' | 'name' | 'kind' | 'provenance' | 'coilVoltageV'>,
-): ContactorPart => ({ id, name, kind: 'contactor', provenance: 'generic', coilVoltageV: 12, ...more });
+): ContactorPart => {
+  const carries = Math.max(...more.carry.map((point) => point.currentA));
+  return {
+    id,
+    name,
+    kind: 'contactor',
+    provenance: 'generic',
+    coilVoltageV: 12,
+    shortTimePeakA: PEAK_MULTIPLE * carries,
+    shortTimeI2tA2s: (0.5 * PEAK_MULTIPLE * carries) ** 2 * 0.01,
+    ...more,
+  };
+};
 export const CONTACTORS: readonly ContactorPart[] = [
   contactor('contactor-450-20', 'Precharge relay, 20 A, 450 V DC', {
     ratedVoltageV: 450,

@@ -83,6 +83,9 @@ export interface ContactorPart extends PartBase {
   readonly coilVoltageV: number;
   readonly coilPowerW: number;
   readonly polarised: boolean;
+  /** What it stands closed, before a fuse acts: I²t and peak. Absent: not stated. */
+  readonly shortTimeI2tA2s?: number;
+  readonly shortTimePeakA?: number;
 }
 
 export interface ResistorPart extends PartBase {
@@ -107,6 +110,8 @@ export interface InverterPart extends PartBase {
   readonly window: VoltageWindow;
   readonly linkCapacitanceF: number;
   readonly maxBatteryCurrentA: number;
+  /** Across its link, inside; absent: not stated. */
+  readonly bleedResistanceOhm?: number;
 }
 
 /** Charger, converter, heater, compressor …: what hangs on the bus beside the inverter. */
@@ -118,6 +123,8 @@ export interface BusDevicePart extends PartBase {
   /** Wakes at this bus voltage by itself; null: held off until it is commanded. */
   readonly turnOnV: number | null;
   readonly turnOffV: number | null;
+  /** Across its link, inside; absent: not stated. */
+  readonly bleedResistanceOhm?: number;
 }
 
 export interface SensorPart extends PartBase {

@@ -27,6 +27,39 @@ const higherVoltage: Proposer = (assessment, check) => {
     .map((part) => fitFuse(check.subject.id, part));
 };
 
+/** Fuses of every family of about this rating that break the full voltage: the nearest rating first, the same family before others. */
+const otherFuse: Proposer = (assessment, check) => {
+  const fuse = partOf(device(assessment, check), 'fuse');
+  if (!fuse) return [];
+  const fullV = assessment.pack?.fullV ?? 0;
+  return fuses
+    .filter(
+      (part) =>
+        (part.ratedVoltageDcV ?? 0) >= fullV &&
+        part.ratedCurrentA >= 0.5 * fuse.ratedCurrentA &&
+        part.ratedCurrentA <= 1.2 * fuse.ratedCurrentA &&
+        part.id !== fuse.id,
+    )
+    .sort(
+      (p, q) =>
+        Math.abs(p.ratedCurrentA - fuse.ratedCurrentA) - Math.abs(q.ratedCurrentA - fuse.ratedCurrentA) ||
+        Number(q.family === fuse.family) - Number(p.family === fuse.family) ||
+        (p.ratedVoltageDcV ?? 0) - (q.ratedVoltageDcV ?? 0),
+    )
+    .slice(0, 24)
+    .map((part) => fitFuse(check.subject.id, part));
+};
+
+const smallerFuse: Proposer = (assessment, check) => {
+  const fuse = partOf(device(assessment, check), 'fuse');
+  return fuse
+    ? sameKind(fuse)
+        .filter((part) => part.ratedCurrentA < fuse.ratedCurrentA)
+        .reverse()
+        .map((part) => fitFuse(check.subject.id, part))
+    : [];
+};
+
 const sameKind = (fuse: FusePart) =>
   fuses
     .filter((part) => part.family === fuse.family && part.ratedVoltageDcV === fuse.ratedVoltageDcV)
@@ -261,6 +294,13 @@ const otherDisconnect: Proposer = (_, check) =>
 export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'fuse.dc-rating': [higherVoltage],
   'fuse.dc-voltage': [higherVoltage],
+  'fuse.breaking-capacity': [otherFuse],
+  'fuse.minimum-breaking': [smallerFuse, otherFuse],
+  'fuse.melting-time': [smallerFuse, otherFuse],
+  'fuse.cable-short': [smallerFuse, otherFuse],
+  'fuse.selectivity': [smallerFuse, otherFuse],
+  'fuse.contactor-withstand': [otherContactor],
+  'contactor.break': [otherContactor],
   'fuse.cable-overload': [protectCable],
   'fuse.continuous': [biggerFuse],
   'contactor.voltage': [otherContactor],

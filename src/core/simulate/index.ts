@@ -1,2 +1,15 @@
+export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
+export {
+  contactorsIn,
+  type Fault,
+  type FaultStory,
+  type FuseFaults,
+  faultBetween,
+  faultStory,
+  firstToMelt,
+  fuseFaults,
+  type Opening,
+  packPoles,
+} from './faults';
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';

@@ -113,7 +113,7 @@ export function larkspur(id = 'larkspur'): Build {
       massEmptyKg: 780,
       grossMassKg: 1250,
     },
-    duty: { cruisePowerW: 11000, hardAccelerationPowerW: 23000, hardAccelerationS: 15 },
+    duty: { cruisePowerW: 11000, hardAccelerationPowerW: 20000, hardAccelerationS: 15 },
     packLimits: { socEmpty: 0.2, coldestCellC: 3, warmestCellC: 38, agedHealth: 0.8 },
   });
 }

@@ -69,6 +69,8 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     coilVoltageV: positive(100),
     coilPowerW: positive(500),
     polarised: Joi.boolean(),
+    shortTimeI2tA2s: optional(positive(1e12)),
+    shortTimePeakA: optional(amps()),
   }),
   resistor: object({
     ...common('resistor'),
@@ -89,6 +91,7 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     window: window(),
     linkCapacitanceF: nonNegative(10),
     maxBatteryCurrentA: amps(),
+    bleedResistanceOhm: optional(positive(1e8)),
   }),
   'bus-device': object({
     ...common('bus-device'),
@@ -97,6 +100,7 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     ratedPowerW: nonNegative(1e6),
     turnOnV: nullable(volts()),
     turnOffV: nullable(volts()),
+    bleedResistanceOhm: optional(positive(1e8)),
   }),
   sensor: object({ ...common('sensor'), resistanceOhm: positive(1), ratedCurrentA: amps() }),
 };

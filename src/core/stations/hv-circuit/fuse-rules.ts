@@ -1,5 +1,5 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
-import { continuousCurrent, isFullRange } from '../../physics/fuse';
+import { continuousCurrent, isFullRange, usableDcVoltage } from '../../physics/fuse';
 import { conductorAmpacity, partOf, protectingFuses, type ResolvedConductor, type ResolvedDevice } from '../../vehicle';
 import {
   ASSUMED_POWER,
@@ -19,6 +19,7 @@ import {
   volts,
   worstCurrent,
 } from '../context';
+import { fuseZones } from './zones';
 
 const fusesOf = (context: Context): ResolvedDevice[] =>
   context.vehicle.devices.filter(({ device }) => device.kind === 'fuse');
@@ -57,25 +58,29 @@ const dcVoltage: Rule<Context> = {
       if (fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
       if (fuse.ratedVoltageDcV === null)
         return { subject: deviceRef(device), waitsFor: [{ ref: deviceRef(device), what: 'has a DC rating' }] };
-      const { ratedVoltageDcV } = fuse;
-      const margin = marginAtMost(fullV, ratedVoltageDcV);
+      const tau =
+        fuseZones(context.vehicle).find((zone) => zone.fuseId === device.id)?.faults?.highest?.timeConstantS ?? 0;
+      const limit = usableDcVoltage({ ...fuse, ratedVoltageDcV: fuse.ratedVoltageDcV }, tau);
+      const margin = marginAtMost(fullV, limit);
       return {
         subject: deviceRef(device),
         demand: volts(fullV),
-        limit: volts(ratedVoltageDcV),
+        limit: volts(limit),
         margin,
         lines: () => [
           {
-            formula: 'margin = (U_dc − V_full) / U_dc',
-            figures: `(${q(ratedVoltageDcV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(ratedVoltageDcV, 'voltage')}`,
+            formula: 'U = U_dc · min(1, (τ_proved/τ)^0.3)',
+            figures: `${q(fuse.ratedVoltageDcV!, 'voltage')} · min(1, (${q(fuse.ratedTimeConstantS, 'time')} / ${q(tau, 'time')})^0.3)`,
+            result: volts(limit),
+          },
+          {
+            formula: 'margin = (U − V_full) / U',
+            figures: `(${q(limit, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(limit, 'voltage')}`,
             result: { value: margin, dimension: 'ratio' },
             note: 'The whole string counts, also for a fuse in the middle of it.',
           },
         ],
-        assumed: [
-          FULL_ONLY,
-          `The loop’s time constant is at most the fuse’s proved ${q(fuse.ratedTimeConstantS, 'time')}.`,
-        ],
+        assumed: [FULL_ONLY],
       };
     }),
 };

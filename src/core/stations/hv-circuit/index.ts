@@ -1,14 +1,22 @@
 import type { Rule } from '../../checks';
 import type { Context } from '../context';
 import { CIRCUIT_RULES } from './circuit-rules';
+import { contactorBreak } from './contactor-break';
 import { CONTACTOR_RULES } from './contactor-rules';
+import { DEAD_RULES } from './dead-rules';
+import { FAULT_RULES } from './fault-rules';
 import { FUSE_RULES } from './fuse-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
 
 export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...CIRCUIT_RULES,
   ...FUSE_RULES,
+  ...FAULT_RULES,
   ...CONTACTOR_RULES,
+  contactorBreak,
   ...PRECHARGE_RULES,
+  ...DEAD_RULES,
 ];
+export { type LinkDischarge, largestPart, linkDischarge } from './dead-rules';
 export { type PrechargeFigure, prechargeWorkings } from './workings';
+export { type FuseZone, fuseZones } from './zones';

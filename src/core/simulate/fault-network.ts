@@ -1,0 +1,68 @@
+import type { Id } from '../build';
+import { type Element, FaultNetwork, NetworkError } from '../circuit';
+import { OHMIC_SHARE } from '../physics/cell';
+import { type Corner, cornersOf, groundOf, Memo, stamp, stateOf, type Vehicle } from '../vehicle';
+
+/** Where a fault current is at its highest, and where at its lowest. */
+export type FaultCorner = 'highest' | 'lowest';
+
+/** An arc takes this much of the driving voltage in the lowest case, V (generic: 20–30). */
+export const ARC_V = 25;
+/** Separate conductors of a loop per metre, and the pack as a whole (generic). */
+const CONDUCTOR_H_PER_M = 0.5e-6;
+const PACK_H = 5e-6;
+
+const networks = new Memo<FaultNetwork | 'none'>(64);
+
+function cornerOf(vehicle: Vehicle, which: FaultCorner): Corner {
+  const wanted = which === 'highest' ? 'warm-new-full' : 'cold-old-empty';
+  return cornersOf(vehicle.build).find((corner) => corner.id === wanted)!;
+}
+
+/**
+ * The traction circuit for faults: main contactors closed, loads off. Highest: warm, new, full pack, cold conductors, milliseconds.
+ * Lowest: cold, aged, empty, conductors at their class temperature, slow resistance. `open` are devices that have opened. Null without cells.
+ */
+export function faultNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[] = []): FaultNetwork | null {
+  const ground = groundOf(vehicle);
+  if (ground === null) return null;
+  const elements = stamp(vehicle, {
+    state: stateOf('cruise'),
+    corner: cornerOf(vehicle, which),
+    temperatureOf: (id) => {
+      const conductor = vehicle.conductorOf.get(id);
+      return which === 'highest' ? 20 : (conductor?.cable?.temperatureClassC ?? 90);
+    },
+    ohmicShare: which === 'highest' ? OHMIC_SHARE : 1,
+  }).filter((element) => element.kind !== 'power' && !open.includes(element.id));
+  const found = networks.get(keyOf(elements, ground), () => {
+    try {
+      return new FaultNetwork(elements, ground);
+    } catch (error) {
+      if (error instanceof NetworkError) return 'none';
+      throw error;
+    }
+  });
+  return found === 'none' ? null : found;
+}
+
+function keyOf(elements: readonly Element[], ground: string): string {
+  let key = ground;
+  for (const element of elements) {
+    key += `|${element.id}>${element.a}>${element.b}`;
+    if (element.kind === 'switch') key += element.closed ? '+' : '-';
+    if (element.kind === 'source') key += `:${element.voltageV}`;
+    if ('resistanceOhm' in element) key += `:${element.resistanceOhm}`;
+  }
+  return key;
+}
+
+/** Inductance of an element of the fault loop, H (generic): conductors by length, the pack shared out over its cells. */
+export function inductances(vehicle: Vehicle): ReadonlyMap<Id, number> {
+  const cells = vehicle.devices.reduce((sum, { device }) => sum + (device.cellsInSeries ?? 0), 0);
+  const found = new Map<Id, number>();
+  for (const { id, device } of vehicle.devices)
+    if (device.kind === 'box' && cells > 0) found.set(id, (PACK_H * (device.cellsInSeries ?? 0)) / cells);
+  for (const conductor of vehicle.conductors) found.set(conductor.id, CONDUCTOR_H_PER_M * (conductor.lengthM ?? 1));
+  return found;
+}

@@ -1,0 +1,210 @@
+import type { Id } from '../build';
+import { type Clearing, clearing } from '../physics/fuse-clearing';
+import { partOf, terminalNode, type Vehicle } from '../vehicle';
+import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-network';
+
+/** A short between two nodes: what flows before anything opens. */
+export interface Fault {
+  readonly a: string;
+  readonly b: string;
+  readonly corner: FaultCorner;
+  /** What drives it, V: the open voltage, less the arc in the lowest case. */
+  readonly voltageV: number;
+  readonly prospectiveA: number;
+  /** L/R of the loops that feed it, weighted by the energy in them, s. */
+  readonly timeConstantS: number;
+  /** Through each element while it lasts, A. */
+  readonly currents: ReadonlyMap<Id, number>;
+}
+
+/** A short between two nodes with the devices in `open` already open; null when nothing drives it. */
+export function faultBetween(
+  vehicle: Vehicle,
+  a: string,
+  b: string,
+  corner: FaultCorner,
+  open: readonly Id[] = [],
+): Fault | null {
+  const network = faultNetwork(vehicle, corner, open);
+  if (!network || a === b) return null;
+  const known = new Set(network.nodes());
+  if (!known.has(a) || !known.has(b)) return null;
+  const { openVoltageV, theveninOhm } = network.look(a, b);
+  if (theveninOhm === null || !(theveninOhm > 0)) return null;
+  const voltageV = Math.abs(openVoltageV) - (corner === 'lowest' ? ARC_V : 0);
+  if (!(voltageV > 1)) return null;
+  const prospectiveA = voltageV / theveninOhm;
+  const currents = network.currents(a, b, Math.sign(openVoltageV) * prospectiveA);
+  let energyH = 0;
+  for (const [id, henry] of inductances(vehicle)) {
+    const share = (currents.get(id) ?? 0) / prospectiveA;
+    energyH += henry * share * share;
+  }
+  return { a, b, corner, voltageV, prospectiveA, timeConstantS: energyH / theveninOhm, currents };
+}
+
+/** Current that counts as flowing: less is a trickle through something that nobody would call a fault. */
+const TRICKLE = 0.01;
+
+/** The nodes between which the pack stands at its fullest: its most negative and its most positive terminal. */
+export function packPoles(vehicle: Vehicle): { readonly minus: string; readonly plus: string } | null {
+  const network = faultNetwork(vehicle, 'highest');
+  if (!network) return null;
+  const terminals = vehicle.devices
+    .filter(({ device, part }) => device.kind === 'box' && part !== null)
+    .flatMap((box) => [terminalNode(box, 'plus'), terminalNode(box, 'minus')])
+    .filter((node) => network.nodes().includes(node));
+  const byVoltage = terminals.sort((p, q) => network.openVoltage(p) - network.openVoltage(q));
+  const minus = byVoltage[0];
+  const plus = byVoltage.at(-1);
+  return minus === undefined || plus === undefined ? null : { minus, plus };
+}
+
+/** One device that opens in the course of a fault. */
+export interface Opening {
+  readonly deviceId: Id;
+  /** After the fault began, s. */
+  readonly atS: number;
+  readonly clearing: Clearing;
+}
+
+/** A fault to its end. */
+export interface FaultStory {
+  readonly fault: Fault;
+  readonly openings: readonly Opening[];
+  /** Null: it goes on for ever. */
+  readonly clearedAtS: number | null;
+  /** Let through each conductor and contactor until the end, A²s; null where it has no end. */
+  readonly i2tA2s: ReadonlyMap<Id, number | null>;
+  /** Current and time, for drawing. */
+  readonly curve: readonly { readonly timeS: number; readonly currentA: number }[];
+}
+
+const MOST_OPENINGS = 4;
+
+/** The fuse that melts first in a fault, with its clearing; null when none melts. */
+export function firstToMelt(vehicle: Vehicle, fault: Fault): Opening | null {
+  let first: Opening | null = null;
+  for (const { id, device, part } of vehicle.devices) {
+    if (device.kind !== 'fuse' || part?.kind !== 'fuse') continue;
+    const throughA = Math.abs(fault.currents.get(id) ?? 0);
+    if (throughA < TRICKLE * fault.prospectiveA) continue;
+    const found = clearing(part, {
+      prospectiveA: throughA,
+      timeConstantS: fault.timeConstantS,
+      voltageV: fault.voltageV,
+    });
+    if (found.meltTimeS !== null && (first === null || found.meltTimeS < first.atS))
+      first = { deviceId: id, atS: found.meltTimeS, clearing: found };
+  }
+  return first;
+}
+
+/** A fault from its beginning until no source feeds it any more: who opens, when, and what everything in its way has taken. */
+export function faultStory(vehicle: Vehicle, a: string, b: string, corner: FaultCorner): FaultStory | null {
+  const start = faultBetween(vehicle, a, b, corner);
+  if (!start) return null;
+  const openings: Opening[] = [];
+  const i2t = new Map<Id, number | null>();
+  const curve: { timeS: number; currentA: number }[] = [{ timeS: 0, currentA: 0 }];
+  let fault: Fault | null = start;
+  let atS = 0;
+  let cleared = false;
+  while (fault) {
+    const opening = openings.length < MOST_OPENINGS ? firstToMelt(vehicle, fault) : null;
+    const throughFuse = opening ? Math.abs(fault.currents.get(opening.deviceId) ?? 0) : 0;
+    const total = opening?.clearing.totalI2tA2s ?? opening?.clearing.preArcingI2tA2s ?? null;
+    for (const [id, amps] of fault.currents) {
+      if (Math.abs(amps) < TRICKLE * fault.prospectiveA) continue;
+      const before = i2t.get(id);
+      if (before === null) continue;
+      i2t.set(id, opening && total !== null ? (before ?? 0) + total * (amps / throughFuse) ** 2 : null);
+    }
+    const spanS = opening ? opening.atS : Math.max(10 * fault.timeConstantS, 0.02);
+    for (let k = 1; k <= 12; k++) {
+      const t = (k / 12) * spanS;
+      const rise = fault.timeConstantS > 0 ? 1 - Math.exp(-t / fault.timeConstantS) : 1;
+      curve.push({ timeS: atS + t, currentA: fault.prospectiveA * rise });
+    }
+    if (!opening) break;
+    atS += opening.atS;
+    openings.push({ ...opening, atS });
+    fault = faultBetween(
+      vehicle,
+      a,
+      b,
+      corner,
+      openings.map(({ deviceId }) => deviceId),
+    );
+    if (!fault) cleared = true;
+  }
+  if (cleared) curve.push({ timeS: atS, currentA: 0 });
+  return { fault: start, openings, clearedAtS: cleared ? atS : null, i2tA2s: i2t, curve };
+}
+
+/** Highest and lowest current that a short in a fuse's zone can drive through it. */
+export interface FuseFaults {
+  readonly fuseId: Id;
+  readonly highest: Fault | null;
+  readonly highestA: number;
+  readonly lowest: Fault | null;
+  readonly lowestA: number;
+}
+
+const LOAD_TERMINALS = ['plus', 'minus'] as const;
+
+/**
+ * Highest: bolted right at the fuse, to the far pole of the pack. Lowest: at the terminals of what it feeds, out and back through its
+ * wires, with an arc; where it feeds nothing, at the ends of its own conductors.
+ */
+export function fuseFaults(vehicle: Vehicle, fuseId: Id, zone: readonly Id[]): FuseFaults | null {
+  const fuse = vehicle.deviceOf.get(fuseId);
+  const poles = packPoles(vehicle);
+  if (!fuse || !poles) return null;
+  const through = (fault: Fault | null): number => Math.abs(fault?.currents.get(fuseId) ?? 0);
+  const strongest = (pairs: readonly (readonly [string, string])[], corner: FaultCorner): Fault | null =>
+    pairs
+      .map(([a, b]) => faultBetween(vehicle, a, b, corner))
+      .reduce((best, one) => (through(one) > through(best) ? one : best), null);
+  const toPoles = (node: string): (readonly [string, string])[] => [
+    [node, poles.minus],
+    [node, poles.plus],
+  ];
+  const highest = strongest([...toPoles(terminalNode(fuse, 'a')), ...toPoles(terminalNode(fuse, 'b'))], 'highest');
+  const fed = new Set<string>();
+  for (const id of zone) {
+    const conductor = vehicle.conductorOf.get(id);
+    if (conductor) for (const end of [conductor.conductor.a, conductor.conductor.b]) fed.add(end.deviceId);
+  }
+  const loads = vehicle.devices.filter(
+    ({ id, device }) =>
+      fed.has(id) && device.kind !== 'box' && 'plus' in terminalsOf(vehicle, id) && device.kind !== 'capacitor',
+  );
+  const candidates: (Fault | null)[] = loads.map((load) =>
+    strongest([[terminalNode(load, LOAD_TERMINALS[0]), terminalNode(load, LOAD_TERMINALS[1])]], 'lowest'),
+  );
+  if (loads.length === 0)
+    for (const id of zone) {
+      const conductor = vehicle.conductorOf.get(id);
+      if (conductor)
+        for (const node of [conductor.nodeA, conductor.nodeB]) candidates.push(strongest(toPoles(node), 'lowest'));
+    }
+  const flowing = candidates.filter(
+    (fault): fault is Fault => fault !== null && through(fault) > TRICKLE * fault.prospectiveA,
+  );
+  const lowest = flowing.reduce<Fault | null>(
+    (least, one) => (least === null || through(one) < through(least) ? one : least),
+    null,
+  );
+  return { fuseId, highest, highestA: through(highest), lowest, lowestA: through(lowest) };
+}
+
+const terminalsOf = (vehicle: Vehicle, id: Id): Readonly<Record<string, string>> =>
+  vehicle.deviceOf.get(id)?.nodes ?? {};
+
+/** The part of a contactor that carries a share of a fault. */
+export const contactorsIn = (vehicle: Vehicle, fault: Fault): readonly { id: Id; currentA: number }[] =>
+  vehicle.devices
+    .filter((device) => partOf(device, 'contactor') !== null)
+    .map(({ id }) => ({ id, currentA: Math.abs(fault.currents.get(id) ?? 0) }))
+    .filter(({ currentA }) => currentA > 0.1 * fault.prospectiveA);

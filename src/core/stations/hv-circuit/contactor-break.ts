@@ -1,0 +1,51 @@
+import { marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { partOf } from '../../vehicle';
+import {
+  ASSUMED_POWER,
+  amps,
+  type Context,
+  corner,
+  deviceRef,
+  needsPart,
+  packMustDeliver,
+  solvedCases,
+  worstCurrent,
+} from '../context';
+
+/** Opening in an emergency: the current of the hardest moment, peaks included. */
+export const contactorBreak: Rule<Context> = {
+  id: 'contactor.break',
+  station: 'hv-circuit',
+  sources: ['Break rating at voltage: the contactor’s part', 'Emergency opening happens at full current'],
+  judge: (context) => {
+    const waitsFor = packMustDeliver(context.vehicle);
+    return context.vehicle.devices
+      .filter(({ device }) => device.kind === 'contactor' && device.role !== 'precharge')
+      .flatMap((device) => {
+        const part = partOf(device, 'contactor');
+        if (!part) return [needsPart(device)];
+        if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
+        const worst = worstCurrent(solvedCases(context.vehicle), device.id);
+        if (!worst || worst.currentA === 0) return [];
+        const margin = marginAtMost(worst.currentA, part.breakCurrentA);
+        return [
+          {
+            subject: deviceRef(device),
+            case: worst.solved.id,
+            demand: amps(worst.currentA),
+            limit: amps(part.breakCurrentA),
+            margin,
+            assumed: [ASSUMED_POWER, 'In normal use the inverter lets go first and it opens next to nothing.'],
+            lines: () => [
+              {
+                formula: 'margin = (I_break − I) / I_break',
+                figures: `(${q(part.breakCurrentA, 'current')} − ${q(worst.currentA, 'current')}) / ${q(part.breakCurrentA, 'current')}`,
+                result: { value: margin, dimension: 'ratio' as const },
+                note: `${corner(worst.solved)}. Such an opening wears it: replace it after the number its maker allows.`,
+              },
+            ],
+          },
+        ];
+      });
+  },
+};

@@ -1,0 +1,248 @@
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { capacitorEnergyJ, parallelOhm, timeToVoltage } from '../../physics/discharge';
+import { OHM_PER_VOLT_AC } from '../../physics/insulation';
+import { partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { type Context, deviceRef, PACK_REF, volts } from '../context';
+
+/** A link capacitor that is charged to less than this holds too little to hurt, J (ISO 6469-3). */
+const HARMLESS_J = 0.2;
+/** Passive discharge, s (common practice: 60–120). */
+const PASSIVE_S = 120;
+
+export interface LinkDischarge {
+  readonly capacitanceF: number;
+  readonly resistanceOhm: number | null;
+  /** Devices whose capacitor has no bleed resistor that is known. */
+  readonly unknown: readonly ResolvedDevice[];
+  /** From full charge to the edge of class A, s; null: never. */
+  readonly timeS: number | null;
+  readonly energyJ: number;
+  /** What the bleeds take while the bus is live, W. */
+  readonly lossW: number;
+}
+
+/** The link after the contactors have opened: every capacitor and every bleed resistor on the bus, side by side. Null without a link. */
+export function linkDischarge(vehicle: Vehicle, fullV: number, safeV: number): LinkDischarge | null {
+  let capacitanceF = 0;
+  const ohms: number[] = [];
+  const unknown: ResolvedDevice[] = [];
+  for (const device of vehicle.devices) {
+    const part = partOf(device, 'inverter') ?? partOf(device, 'bus-device');
+    if (part && part.linkCapacitanceF > 0) {
+      capacitanceF += part.linkCapacitanceF;
+      if (part.bleedResistanceOhm !== undefined) ohms.push(part.bleedResistanceOhm);
+      else unknown.push(device);
+    }
+    if (device.device.kind === 'discharge-resistor') {
+      const resistor = partOf(device, 'resistor');
+      if (resistor) ohms.push(resistor.resistanceOhm);
+    }
+  }
+  if (capacitanceF === 0) return null;
+  const resistanceOhm = parallelOhm(...ohms);
+  return {
+    capacitanceF,
+    resistanceOhm,
+    unknown,
+    timeS: timeToVoltage({ startVoltageV: fullV, capacitanceF, resistanceOhm }, safeV),
+    energyJ: capacitorEnergyJ(capacitanceF, fullV),
+    lossW: resistanceOhm === null ? 0 : fullV ** 2 / resistanceOhm,
+  };
+}
+
+const passive: Rule<Context> = {
+  id: 'discharge.passive',
+  station: 'hv-circuit',
+  sources: ['t = R · C · ln(V/60): ISO 6469-3 voltage class A', 'Passive discharge within 60–120 s (common practice)'],
+  judge: ({ vehicle, rules, fullV }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const link = linkDischarge(vehicle, fullV, rules.classBDcV.value);
+    if (!link || link.energyJ < HARMLESS_J) return [];
+    const subject = { kind: 'build', id: 'link', name: 'DC link' } as const;
+    if (link.timeS === null)
+      return link.unknown.length > 0
+        ? [{ subject, missing: link.unknown.map((device) => ({ ref: deviceRef(device), what: 'its bleed resistor' })) }]
+        : [{ subject, holds: false, variant: 'never' }];
+    const { timeS, resistanceOhm, capacitanceF } = link;
+    return [
+      {
+        subject,
+        demand: { value: timeS, dimension: 'time' },
+        limit: { value: PASSIVE_S, dimension: 'time' },
+        margin: marginAtMost(timeS, PASSIVE_S),
+        lines: () => [
+          {
+            formula: 't = R · C · ln(V_full / V_safe)',
+            figures: `${q(resistanceOhm!, 'resistance')} · ${q(capacitanceF, 'capacitance')} · ln(${q(fullV, 'voltage')} / ${q(rules.classBDcV.value, 'voltage')})`,
+            result: { value: timeS, dimension: 'time' },
+            note: 'All links and bleeds that stay joined. Wait longer than this, then prove dead.',
+          },
+          {
+            formula: 'loss = V² / R while the bus is live',
+            figures: `(${q(fullV, 'voltage')})² / ${q(resistanceOhm!, 'resistance')}`,
+            result: { value: link.lossW, dimension: 'power' },
+          },
+        ],
+        assumed: [
+          'Tolerances of C and R stretch it by up to a third; a device that is unplugged keeps its own charge.',
+          ...(link.unknown.length > 0
+            ? [`No bleed of its own is known in ${link.unknown.map(({ device }) => device.name).join(', ')}.`]
+            : []),
+        ],
+      },
+    ];
+  },
+};
+
+/** Leakage taken for a device whose own is not known, Ω (generic: a sound device has tens of megohms). */
+const ASSUMED_LEAK_OHM = 10e6;
+
+const HV_DEVICE: ReadonlySet<string> = new Set([
+  'box',
+  'inverter',
+  'charger',
+  'converter',
+  'charger-converter',
+  'heater',
+  'compressor',
+]);
+
+const resistance: Rule<Context> = {
+  id: 'insulation.resistance',
+  station: 'hv-circuit',
+  sources: [
+    'UN R100 and ISO 6469-3: 500 Ω/V of the working voltage, DC and AC on one bus',
+    'Leakages lie side by side',
+  ],
+  judge: ({ vehicle, rules, fullV }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const devices = vehicle.devices.filter(({ device }) => HV_DEVICE.has(device.kind));
+    const assumed = devices.filter(({ device }) => device.insulationOhm === undefined);
+    const total = parallelOhm(...devices.map(({ device }) => device.insulationOhm ?? ASSUMED_LEAK_OHM));
+    if (total === null) return [];
+    const limit = OHM_PER_VOLT_AC * fullV;
+    return [
+      {
+        subject: PACK_REF,
+        demand: { value: total, dimension: 'resistance' },
+        limit: { value: limit, dimension: 'resistance' },
+        margin: marginAtLeast(total, limit),
+        lines: () => [
+          {
+            formula: '1/R_i = Σ 1/R_leak',
+            figures: devices
+              .map(({ device }) => `${device.name} ${q(device.insulationOhm ?? ASSUMED_LEAK_OHM, 'resistance')}`)
+              .join(', '),
+            result: { value: total, dimension: 'resistance' },
+          },
+          {
+            formula: 'R_i ≥ 500 Ω/V · V_full',
+            figures: `500 · ${q(fullV, 'voltage')}`,
+            result: { value: limit, dimension: 'resistance' },
+            note: `That is ${(total / fullV).toPrecision(3)} Ω/V. One fault is silent, the second is a short circuit through the body: measure it.`,
+          },
+        ],
+        assumed:
+          assumed.length > 0
+            ? [`10 MΩ each for ${assumed.map(({ device }) => device.name).join(', ')}: not measured.`]
+            : [],
+      },
+    ];
+  },
+};
+
+const yCapacitance: Rule<Context> = {
+  id: 'insulation.y-capacitance',
+  station: 'hv-circuit',
+  sources: ['ISO 6469-3: ½ · C_Y · V² ≤ 0.2 J'],
+  judge: ({ vehicle, rules, fullV }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const known = vehicle.devices.filter(({ device }) => (device.yCapacitanceF ?? 0) > 0);
+    if (known.length === 0) return [];
+    const capacitanceF = known.reduce((sum, { device }) => sum + device.yCapacitanceF!, 0);
+    const energy = capacitorEnergyJ(capacitanceF, fullV);
+    return [
+      {
+        subject: PACK_REF,
+        demand: { value: energy, dimension: 'energy' },
+        limit: { value: HARMLESS_J, dimension: 'energy' },
+        margin: marginAtMost(energy, HARMLESS_J),
+        lines: () => [
+          {
+            formula: 'E = ½ · C_Y · V²',
+            figures: `½ · ${q(capacitanceF, 'capacitance')} · (${q(fullV, 'voltage')})²`,
+            result: { value: energy, dimension: 'energy' },
+            note: `Filters of ${known.map(({ device }) => device.name).join(', ')}: more filters, more danger.`,
+          },
+        ],
+      },
+    ];
+  },
+};
+
+const MOST_LEFT = 0.75;
+
+/** What is left between neighbouring boxes when a disconnect is out: hands can meet the largest series part. */
+const serviceVoltage: Rule<Context> = {
+  id: 'disconnect.left',
+  station: 'hv-circuit',
+  comfort: 0,
+  sources: ['With the disconnect out each part of the string keeps its own voltage: ISO 6469-3 class A up to 60 V'],
+  judge: ({ vehicle, fullV, rules }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    return vehicle.devices
+      .filter(({ device }) => device.kind === 'disconnect')
+      .flatMap((device): Finding[] => {
+        const left = largestPart(vehicle, device.id);
+        // At the end of the string it takes nothing apart: the other rules look after it.
+        if (left === null || left > 0.999 * fullV) return [];
+        // Better than not being there at all: it has to halve what hands can meet, or make it harmless.
+        const limit = Math.max(rules.classBDcV.value, MOST_LEFT * fullV);
+        return [
+          {
+            subject: deviceRef(device),
+            demand: volts(left),
+            limit: volts(limit),
+            margin: marginAtMost(left, limit),
+            lines: () => [
+              {
+                formula: 'largest series part that is still whole, full charge',
+                figures: `${q(left, 'voltage')} of ${q(fullV, 'voltage')}`,
+                result: volts(left),
+                note: 'Place it so that each part stays under 60 V where possible, else in equal halves (limit 75 %, engineering judgement). Both parts stay live: covers on every terminal.',
+              },
+            ],
+          },
+        ];
+      });
+  },
+};
+
+/** Highest full-charge voltage of boxes that stay in series when `without` is out, V; null without cells. */
+export function largestPart(vehicle: Vehicle, without: string): number | null {
+  const parent = new Map<string, string>();
+  const find = (node: string): string => {
+    const up = parent.get(node);
+    if (up === undefined || up === node) return node;
+    const root = find(up);
+    parent.set(node, root);
+    return root;
+  };
+  const join = (a: string, b: string) => parent.set(find(a), find(b));
+  for (const { id, device } of vehicle.devices)
+    if (id !== without && ['fuse', 'disconnect', 'sensor', 'box'].includes(device.kind)) {
+      const [a, b] = device.kind === 'box' ? [`${id}.plus`, `${id}.minus`] : [`${id}.a`, `${id}.b`];
+      join(a, b);
+    }
+  for (const { nodeA, nodeB } of vehicle.conductors) join(nodeA, nodeB);
+  const byPart = new Map<string, number>();
+  for (const box of vehicle.devices) {
+    const cell = partOf(box, 'cell');
+    if (box.device.kind !== 'box' || !cell) continue;
+    const root = find(`${box.id}.plus`);
+    byPart.set(root, (byPart.get(root) ?? 0) + cell.fullV * (box.device.cellsInSeries ?? 0));
+  }
+  return byPart.size === 0 ? null : Math.max(...byPart.values());
+}
+
+export const DEAD_RULES: readonly Rule<Context>[] = [passive, resistance, yCapacitance, serviceVoltage];
