@@ -120,6 +120,11 @@ export class FaultNetwork {
     return i < 0 ? 0 : this.openV[i]!;
   }
 
+  /** The part of the circuit that a node belongs to; equal for what is joined. */
+  islandOf(node: NodeName): string {
+    return String(this.islandOfReference.get(node));
+  }
+
   sameIsland(a: NodeName, b: NodeName): boolean {
     return this.islandOfReference.get(a) === this.islandOfReference.get(b);
   }

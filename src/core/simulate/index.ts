@@ -11,5 +11,6 @@ export {
   type Opening,
   packPoles,
 } from './faults';
+export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';

@@ -2,17 +2,10 @@
 import type { KeyboardEvent } from 'react';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { partOf, type SolvedCase, type Vehicle } from '@/core/vehicle';
-import {
-  BatterySymbol,
-  CapacitorSymbol,
-  CoilSymbol,
-  ContactSymbol,
-  DisconnectSymbol,
-  FuseSymbol,
-  ResistorSymbol,
-  SensorSymbol,
-} from '@/ui/symbols';
+import { BatterySymbol, CapacitorSymbol } from '@/ui/symbols';
 import type { CircuitLayout, Placed, Wire } from './derive-layout';
+import { LIVE_WORDS, type Overlay } from './overlay';
+import { closedIn, SeriesLabel, SeriesSymbol } from './series-view';
 
 interface Props {
   readonly layout: CircuitLayout;
@@ -22,14 +15,29 @@ interface Props {
   readonly failing: ReadonlySet<string>;
   readonly system: UnitSystem;
   readonly onSelect: (id: string) => void;
+  readonly overlay?: Overlay | null;
 }
 
 const amps = (value: number, system: UnitSystem) =>
-  formatQuantity({ value: Math.abs(value) < 0.05 ? 0 : Math.abs(value), dimension: 'current' }, system, 3, 'A').text;
+  formatQuantity(
+    { value: Math.abs(value) < 0.05 ? 0 : Math.abs(value), dimension: 'current' },
+    system,
+    3,
+    Math.abs(value) < 10_000 ? 'A' : 'kA',
+  ).text;
 const short = (name: string, most: number) => (name.length > most ? `${name.slice(0, most - 1)}…` : name);
 
 /** The circuit as the working drawing: press a thing to edit it. Line weight and label tell current; a cross marks what fails. */
-export function CircuitDrawing({ layout, vehicle, solved, selected, failing, system, onSelect }: Props) {
+export function CircuitDrawing({
+  layout,
+  vehicle,
+  solved,
+  selected,
+  failing,
+  system,
+  onSelect,
+  overlay = null,
+}: Props) {
   const press = (id: string) => ({
     role: 'button' as const,
     tabIndex: 0,
@@ -40,7 +48,15 @@ export function CircuitDrawing({ layout, vehicle, solved, selected, failing, sys
       onSelect(id);
     },
   });
-  const current = (id: string) => solved?.point.elementCurrentsA.get(id) ?? null;
+  const current = (id: string): number | null => {
+    if (overlay) return overlay.flow ? (overlay.flow.get(id) ?? 0) : null;
+    return solved?.point.elementCurrentsA.get(id) ?? null;
+  };
+  const words = (id: string): string => {
+    if (overlay?.live) return `, ${LIVE_WORDS[overlay.live.get(id) ?? 'dead']}${overlay.open.has(id) ? ', open' : ''}`;
+    const amperes = current(id);
+    return amperes === null ? '' : `, ${amps(amperes, system)}`;
+  };
   return (
     <svg
       viewBox={`0 0 ${layout.width} ${layout.height}`}
@@ -55,8 +71,10 @@ export function CircuitDrawing({ layout, vehicle, solved, selected, failing, sys
           vehicle={vehicle}
           current={current(wire.id)}
           selected={selected === wire.id}
-          failing={failing.has(wire.id)}
+          failing={overlay ? false : failing.has(wire.id)}
           system={system}
+          words={words(wire.id)}
+          overlay={overlay}
           press={press(wire.id)}
         />
       ))}
@@ -67,7 +85,7 @@ export function CircuitDrawing({ layout, vehicle, solved, selected, failing, sys
         <g
           key={placed.id}
           {...press(placed.id)}
-          aria-label={`${placed.device.name}${current(placed.id) === null ? '' : `, ${amps(current(placed.id) ?? 0, system)}`}${failing.has(placed.id) ? ', fails' : ''}`}
+          aria-label={`${placed.device.name}${words(placed.id)}${!overlay && failing.has(placed.id) ? ', fails' : ''}`}
           aria-pressed={selected === placed.id}
           data-device={placed.id}
           className="cursor-pointer"
@@ -77,8 +95,9 @@ export function CircuitDrawing({ layout, vehicle, solved, selected, failing, sys
             vehicle={vehicle}
             solved={solved}
             selected={selected === placed.id}
-            failing={failing.has(placed.id)}
+            failing={overlay ? false : failing.has(placed.id)}
             system={system}
+            overlay={overlay}
           />
         </g>
       ))}
@@ -93,6 +112,8 @@ function WireView({
   selected,
   failing,
   system,
+  words,
+  overlay,
   press,
 }: {
   wire: Wire;
@@ -101,6 +122,8 @@ function WireView({
   selected: boolean;
   failing: boolean;
   system: UnitSystem;
+  words: string;
+  overlay: Overlay | null;
   press: object;
 }) {
   const path = `M${wire.points.map(([x, y]) => `${x} ${y}`).join('L')}`;
@@ -108,13 +131,21 @@ function WireView({
   const area = conductor.cable
     ? `${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel}×` : ''}${conductor.cable.areaMm2} mm²`
     : 'no size';
-  const colour = failing ? 'var(--fails)' : 'var(--hv)';
-  const live = Math.abs(current ?? 0) > 0.05;
+  const state = overlay?.live ? (overlay.live.get(wire.id) ?? 'dead') : null;
+  const faulty = overlay?.flow != null && Math.abs(current ?? 0) > 1;
+  const colour = failing || faulty ? 'var(--fails)' : state === 'dead' ? 'var(--soft)' : 'var(--hv)';
+  const live = state === null ? Math.abs(current ?? 0) > 0.05 : state !== 'dead';
+  const dashes =
+    state === 'dead'
+      ? '2 5'
+      : state === 'low' || (!conductor.cable && conductor.conductor.kind === 'cable')
+        ? '7 4'
+        : undefined;
   return (
     <g
       {...press}
       role="button"
-      aria-label={`${conductor.conductor.name}, ${area}${current === null ? '' : `, ${amps(current, system)}`}${failing ? ', fails' : ''}`}
+      aria-label={`${conductor.conductor.name}, ${area}${words}${failing ? ', fails' : ''}`}
       aria-pressed={selected}
       data-conductor={wire.id}
       className="cursor-pointer"
@@ -128,7 +159,7 @@ function WireView({
         fill="none"
         stroke={colour}
         strokeWidth={(conductor.cable?.areaMm2 ?? 0) >= 16 ? 3.2 : 2}
-        strokeDasharray={conductor.cable || conductor.conductor.kind !== 'cable' ? undefined : '5 4'}
+        strokeDasharray={dashes}
         strokeOpacity={live || failing ? 1 : 0.55}
       />
       {wire.chip && (
@@ -143,7 +174,7 @@ function WireView({
             stroke={failing ? 'var(--fails)' : 'var(--rule)'}
           />
           <text y="-2" textAnchor="middle" fontSize="14" fontWeight="600" fill="currentColor">
-            {current === null ? '–' : amps(current, system)}
+            {state !== null ? LIVE_WORDS[state] : current === null ? '–' : amps(current, system)}
           </text>
           <text y="12" textAnchor="middle" fontSize="12" fill="var(--soft)" fontFamily="var(--font-tight)">
             {area}
@@ -161,6 +192,7 @@ function DeviceView({
   selected,
   failing,
   system,
+  overlay,
 }: {
   placed: Placed;
   vehicle: Vehicle;
@@ -168,6 +200,7 @@ function DeviceView({
   selected: boolean;
   failing: boolean;
   system: UnitSystem;
+  overlay: Overlay | null;
 }) {
   const { device, x, y, turned, width, height } = placed;
   const colour = failing ? 'var(--fails)' : 'var(--ink)';
@@ -181,7 +214,7 @@ function DeviceView({
   if (device.kind === 'box')
     return (
       <g color={colour}>
-        <BoxView placed={placed} vehicle={vehicle} solved={solved} />
+        <BoxView placed={placed} vehicle={vehicle} solved={overlay ? undefined : solved} />
         {halo}
       </g>
     );
@@ -189,7 +222,8 @@ function DeviceView({
     const inverter = partOf(vehicle.deviceOf.get(device.id), 'inverter');
     const main = height > 80;
     // Without an operating point nothing is known, and nothing must read as zero.
-    const known = solved?.point.solvable === true;
+    const known = !overlay && solved?.point.solvable === true;
+    const unknown = overlay?.live ? LIVE_WORDS[overlay.live.get(device.id) ?? 'dead'] : overlay ? 'off' : 'not solved';
     const current = solved?.point.elementCurrentsA.get(device.id) ?? 0;
     const powerW = solved?.point.elementPowersW.get(device.id) ?? 0;
     return (
@@ -217,16 +251,16 @@ function DeviceView({
         </text>
         {main && (
           <text x={x} y={y - 14} textAnchor="middle" fontSize="15" fontWeight="600" fill="var(--ink)">
-            {known ? formatQuantity({ value: powerW, dimension: 'power' }, system).text : '–'}
+            {known ? formatQuantity({ value: powerW, dimension: 'power' }, system).text : overlay ? '' : '–'}
           </text>
         )}
-        {main && powerW > 0 && (
+        {main && known && powerW > 0 && (
           <text x={x} y={y - 52} textAnchor="middle" fontSize="12.5" fontFamily="var(--font-tight)" fill="var(--thin)">
             power assumed
           </text>
         )}
         <text x={x} y={main ? y + 5 : y + 14} textAnchor="middle" fontSize="14" fill="var(--soft)">
-          {known ? amps(current, system) : 'not solved'}
+          {known ? amps(current, system) : unknown}
         </text>
         {main && inverter && inverter.linkCapacitanceF > 0 && (
           <g transform={`translate(${x} ${y + 48})`}>
@@ -244,70 +278,12 @@ function DeviceView({
   return (
     <g color={colour}>
       <g transform={`translate(${x} ${y})${turned ? ' rotate(90)' : ''}`}>
-        <SeriesSymbol placed={placed} closed={closedIn(placed, solved)} />
+        <SeriesSymbol placed={placed} closed={closedIn(placed, solved, overlay)} />
       </g>
       <SeriesLabel placed={placed} vehicle={vehicle} system={system} />
       {failing && <FailCross x={turned ? x - 16 : x} y={turned ? y - 20 : y + 22} />}
       {halo}
     </g>
-  );
-}
-
-const closedIn = ({ device }: Placed, solved: SolvedCase | undefined): boolean =>
-  device.kind !== 'contactor' || (solved?.state.closed.includes(device.role ?? 'branch') ?? false);
-
-function SeriesSymbol({ placed, closed }: { placed: Placed; closed: boolean }) {
-  switch (placed.device.kind) {
-    case 'fuse':
-      return <FuseSymbol />;
-    case 'contactor':
-      return (
-        <>
-          <ContactSymbol closed={closed} />
-          {placed.device.role !== 'precharge' && <CoilSymbol />}
-        </>
-      );
-    case 'disconnect':
-      return <DisconnectSymbol />;
-    case 'sensor':
-      return <SensorSymbol />;
-    default:
-      return <ResistorSymbol />;
-  }
-}
-
-function SeriesLabel({ placed, vehicle, system }: { placed: Placed; vehicle: Vehicle; system: UnitSystem }) {
-  const { device, x, y, turned } = placed;
-  const resolved = vehicle.deviceOf.get(device.id);
-  const fuse = partOf(resolved, 'fuse');
-  const resistor = partOf(resolved, 'resistor');
-  const figure = fuse
-    ? formatQuantity({ value: fuse.ratedCurrentA, dimension: 'current' }, system).text
-    : resistor
-      ? formatQuantity({ value: resistor.resistanceOhm, dimension: 'resistance' }, system).text
-      : '';
-  const text = turned ? `${short(device.name, 26)}${figure ? ` ${figure}` : ''}` : '';
-  if (turned) {
-    const branch = device.kind === 'fuse' && x > 250;
-    return (
-      <text x={x + 16} y={y + 5} fontSize="13.5" fontWeight="500" fontFamily="var(--font-tight)" fill="currentColor">
-        {branch ? figure : text}
-      </text>
-    );
-  }
-  const precharging = device.kind === 'precharge-resistor' || device.role === 'precharge';
-  return (
-    <text
-      x={x}
-      y={precharging ? y + 24 : y - (device.kind === 'contactor' ? 38 : 24)}
-      textAnchor="middle"
-      fontSize="13.5"
-      fontWeight="600"
-      fontFamily="var(--font-tight)"
-      fill="currentColor"
-    >
-      {precharging ? figure || 'precharge' : `${short(device.name, 16)}${figure ? ` ${figure}` : ''}`}
-    </text>
   );
 }
 

@@ -5,6 +5,8 @@ import type { Assessment } from '@/core/assess';
 import type { StateId } from '@/core/build';
 import { buildFileName } from '@/core/formats/build-file';
 import { formatQuantity } from '@/core/quantities';
+import { RULE_SETS } from '@/core/rules';
+import { liveness } from '@/core/simulate';
 import { prechargeWorkings } from '@/core/stations/hv-circuit';
 import { type CornerId, cornersOf, STATES } from '@/core/vehicle';
 import { Action, download } from '@/ui/action';
@@ -15,12 +17,25 @@ import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
 import { CircuitDrawing } from './circuit-drawing';
 import { layOutCircuit } from './derive-layout';
+import { likelyAgainst, shortAt } from './derive-short';
+import { FusePanel } from './fuse-panel';
+import { LivePanel } from './live-panel';
+import type { Overlay } from './overlay';
 import { Selection } from './selection';
+import { type ShortChoice, ShortPanel } from './short-panel';
 
 const PrechargeChart = dynamic(() => import('./precharge-chart'), {
   ssr: false,
   loading: () => <div className="h-[190px]" />,
 });
+
+type Look = 'closing' | 'fuses' | 'short' | 'live';
+const LOOKS: readonly (readonly [Look, string])[] = [
+  ['closing', 'Closing'],
+  ['fuses', 'Fuses'],
+  ['short', 'Short it here'],
+  ['live', 'Still live?'],
+];
 
 export function HvCircuitScreen() {
   return (
@@ -37,6 +52,34 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
   const [corner, setCorner] = useState<CornerId>('cold-old-empty');
   const [selected, setSelected] = useState<string | null>(null);
   const sheet = useRef<HTMLDivElement>(null);
+  const [look, setLook] = useState<Look>('closing');
+  const [choice, setChoice] = useState<ShortChoice | null>(null);
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+  const wire = selected !== null && vehicle.conductorOf.has(selected) ? selected : null;
+  const shortChoice = useMemo<ShortChoice>(
+    () =>
+      choice ?? { against: wire && look === 'short' ? likelyAgainst(vehicle, wire) : 'bus-minus', corner: 'highest' },
+    [choice, look, vehicle, wire],
+  );
+  const short = useMemo(
+    () => (look === 'short' && wire ? shortAt(vehicle, wire, shortChoice.against, shortChoice.corner) : null),
+    [look, shortChoice, vehicle, wire],
+  );
+  const safeV = RULE_SETS[build.ruleSet].classBDcV.value;
+  const live = useMemo(
+    () => (look === 'live' ? liveness(vehicle, [...open], safeV) : null),
+    [look, open, safeV, vehicle],
+  );
+  const overlay: Overlay | null =
+    look === 'live' && live
+      ? { flow: null, live: live.liveOf, open }
+      : look === 'short'
+        ? {
+            flow: short?.story.fault.currents ?? new Map(),
+            live: null,
+            open: new Set(short?.story.openings.map(({ deviceId }) => deviceId)),
+          }
+        : null;
   const layout = useMemo(() => layOutCircuit(vehicle), [vehicle]);
   const solved = vehicle.cases.find((candidate) => candidate.state.id === state && candidate.corner.id === corner);
   const failing = useMemo(
@@ -61,20 +104,28 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
     <>
       <SheetHead station="hv-circuit" />
       <div className="mb-2 flex flex-wrap items-end gap-x-4 border-b border-rule">
-        <div role="tablist" aria-label="Operating state" className="flex flex-wrap">
-          {STATES.map((candidate) => (
-            <button
-              key={candidate.id}
-              type="button"
-              role="tab"
-              aria-selected={candidate.id === state}
-              onClick={() => setState(candidate.id)}
-              className={`border-b-[3px] px-3 py-1.5 font-tight text-[17px] ${candidate.id === state ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
-            >
-              {candidate.name}
-            </button>
-          ))}
-        </div>
+        {overlay ? (
+          <p className="py-2 text-soft">
+            {look === 'short'
+              ? 'Every contactor closed, loads off: what a short drives through each wire.'
+              : 'Full charge, loads off: what is still joined to cells.'}
+          </p>
+        ) : (
+          <div role="tablist" aria-label="Operating state" className="flex flex-wrap">
+            {STATES.map((candidate) => (
+              <button
+                key={candidate.id}
+                type="button"
+                role="tab"
+                aria-selected={candidate.id === state}
+                onClick={() => setState(candidate.id)}
+                className={`border-b-[3px] px-3 py-1.5 font-tight text-[17px] ${candidate.id === state ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+              >
+                {candidate.name}
+              </button>
+            ))}
+          </div>
+        )}
         <span className="ml-auto">
           <Action
             look="quiet"
@@ -91,21 +142,23 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
             Save the drawing
           </Action>
         </span>
-        <label className="pb-1.5 text-[14px] text-soft">
-          Pack{' '}
-          <select
-            aria-label="Corner"
-            value={corner}
-            onChange={(event) => setCorner(event.currentTarget.value as CornerId)}
-            className="bg-transparent font-semibold text-ink [&>option]:bg-panel"
-          >
-            {cornersOf(build).map((candidate) => (
-              <option key={candidate.id} value={candidate.id}>
-                {candidate.name}
-              </option>
-            ))}
-          </select>
-        </label>
+        {!overlay && (
+          <label className="pb-1.5 text-[14px] text-soft">
+            Pack{' '}
+            <select
+              aria-label="Corner"
+              value={corner}
+              onChange={(event) => setCorner(event.currentTarget.value as CornerId)}
+              className="bg-transparent font-semibold text-ink [&>option]:bg-panel"
+            >
+              {cornersOf(build).map((candidate) => (
+                <option key={candidate.id} value={candidate.id}>
+                  {candidate.name}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
       </div>
       <Panel className="overflow-x-auto p-2!">
         <div ref={sheet}>
@@ -116,7 +169,11 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
             selected={selected}
             failing={failing}
             system={build.units}
-            onSelect={(id) => setSelected(id === selected ? null : id)}
+            overlay={overlay}
+            onSelect={(id) => {
+              setSelected(id === selected ? null : id);
+              setChoice(null);
+            }}
           />
         </div>
         {solved && !solved.point.solvable && <p className="px-2 pb-1 text-fails">{solved.point.reason}</p>}
@@ -127,28 +184,71 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           </p>
         )}
       </Panel>
-      <div className="mt-3 grid gap-3 min-[1080px]:grid-cols-2">
-        {known ? (
-          <Selection
-            assessment={assessment}
-            selected={selected}
-            solved={solved}
-            openCheck={openCheck}
-            onClear={() => setSelected(null)}
-          />
-        ) : (
-          <Sequence assessment={assessment} />
-        )}
+      <div role="tablist" aria-label="Look at" className="mt-2 flex flex-wrap border-b border-rule">
+        {LOOKS.map(([id, words]) => (
+          <button
+            key={id}
+            type="button"
+            role="tab"
+            aria-selected={id === look}
+            onClick={() => setLook(id)}
+            className={`border-b-[3px] px-3 py-1.5 font-tight text-[17px] ${id === look ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+          >
+            {words}
+          </button>
+        ))}
+      </div>
+      <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
         <div className="space-y-3">
-          <Panel title="Precharge" about="as wired, warm, new, full pack">
-            {assessment.precharge ? (
-              <PrechargeChart run={assessment.precharge} system={build.units} />
-            ) : (
-              <p className="text-soft">
-                Needs a main contactor with a precharge resistor and relay across it, and a link capacitor behind.
-              </p>
-            )}
-          </Panel>
+          {look === 'short' && (
+            <ShortPanel
+              vehicle={vehicle}
+              conductorId={wire}
+              short={short}
+              choice={shortChoice}
+              onChoose={setChoice}
+              system={build.units}
+            />
+          )}
+          {look === 'live' && (
+            <LivePanel
+              vehicle={vehicle}
+              open={open}
+              onOpen={setOpen}
+              live={live}
+              selected={selected}
+              fullV={pack?.fullV ?? null}
+              safeV={safeV}
+              system={build.units}
+            />
+          )}
+          {look === 'fuses' && (
+            <FusePanel vehicle={vehicle} selected={selected} onSelect={setSelected} system={build.units} />
+          )}
+          {look === 'closing' && (
+            <Panel title="Precharge" about="as wired, warm, new, full pack">
+              {assessment.precharge ? (
+                <PrechargeChart run={assessment.precharge} system={build.units} />
+              ) : (
+                <p className="text-soft">
+                  Needs a main contactor with a precharge resistor and relay across it, and a link capacitor behind.
+                </p>
+              )}
+            </Panel>
+          )}
+        </div>
+        <div className="space-y-3">
+          {known ? (
+            <Selection
+              assessment={assessment}
+              selected={selected}
+              solved={solved}
+              openCheck={openCheck}
+              onClear={() => setSelected(null)}
+            />
+          ) : (
+            look === 'closing' && <Sequence assessment={assessment} />
+          )}
           {pack && (
             <Caution>
               {pack.boxes.length === 1 ? 'The box stays' : 'All boxes stay'} live with every contactor open:{' '}

@@ -3,10 +3,10 @@ import type { FusePart } from '../../parts';
 import { usableDcVoltage } from '../../physics/fuse';
 import { type ClearingFuse, clearing } from '../../physics/fuse-clearing';
 import { adiabaticI2t, CURVE_TIMES_S } from '../../physics/fuse-curve';
-import { withstandFactor } from '../../physics/withstand';
 import { contactorsIn, type Fault, firstToMelt } from '../../simulate';
-import { partOf, protectingFuses, type ResolvedConductor, type ResolvedDevice, type Vehicle } from '../../vehicle';
-import { amps, type Context, conductorRef, deviceRef, NEEDS_CELLS, needsPart, sustainedCases } from '../context';
+import { partOf, protectingFuses, type ResolvedDevice } from '../../vehicle';
+import { amps, type Context, conductorRef, deviceRef, NEEDS_CELLS, needsPart } from '../context';
+import { cableWithstand } from './withstand';
 import { type FuseZone, fuseZones } from './zones';
 
 const HIGHEST = 'Highest: warm, new, full pack, milliseconds, cold conductors, bolted right at the fuse.';
@@ -153,16 +153,6 @@ const meltingTime: Rule<Context> = {
     }),
 };
 
-/** Temperature that the insulation survives in a short circuit, °C (IEC 60364-5-54: PVC 160, cross-linked 250; silicone 350). Crimped ends. */
-const SHORT_LIMIT_C = { pvc: 160, xlpe: 250, xlpo: 250, silicone: 350 } as const;
-
-function hottest(vehicle: Vehicle, conductor: ResolvedConductor): number {
-  const settled = sustainedCases(vehicle).map(
-    ({ temperaturesC }) => temperaturesC.get(conductor.id) ?? conductor.cable?.temperatureClassC ?? 90,
-  );
-  return Math.max(conductor.zone?.ambientC ?? 40, ...settled);
-}
-
 const cableShort: Rule<Context> = {
   id: 'fuse.cable-short',
   station: 'hv-circuit',
@@ -194,15 +184,8 @@ const cableShort: Rule<Context> = {
       ].map(({ fault, throughA }) => ({ throughA, total: at(fuse, fault, throughA).totalI2tA2s }));
       const endless = clearings.find(({ total }) => total === null);
       const worst = clearings.reduce((p, r) => ((r.total ?? 0) > (p.total ?? 0) ? r : p));
-      const stands = cables.map((conductor) => {
-        const cable = conductor.cable!;
-        const startC = hottest(vehicle, conductor);
-        const finalC = SHORT_LIMIT_C[cable.insulation];
-        const k = startC < finalC ? withstandFactor(cable.metal, startC, finalC) : 0;
-        const areaMm2 = cable.areaMm2 * conductor.conductor.parallel;
-        return { conductor, k, startC, finalC, areaMm2, limit: (k * areaMm2) ** 2 };
-      });
-      const weakest = stands.reduce((p, r) => (r.limit < p.limit ? r : p));
+      const stands = cables.map((conductor) => ({ conductor, ...cableWithstand(vehicle, conductor)! }));
+      const weakest = stands.reduce((p, r) => (r.limitA2s < p.limitA2s ? r : p));
       if (endless)
         return [
           {
@@ -218,8 +201,8 @@ const cableShort: Rule<Context> = {
         {
           subject: ref,
           demand: i2t(total),
-          limit: i2t(weakest.limit),
-          margin: marginAtMost(total, weakest.limit),
+          limit: i2t(weakest.limitA2s),
+          margin: marginAtMost(total, weakest.limitA2s),
           figures: { cable: `${weakest.areaMm2} mm²` },
           assumed: [HIGHEST, LOWEST, 'Crimped ends; a soldered one stands 160 °C only.'],
           lines: () => [
@@ -231,7 +214,7 @@ const cableShort: Rule<Context> = {
             {
               formula: 'k² · S²',
               figures: `${weakest.k.toPrecision(4)}² · ${weakest.areaMm2}², from ${q(weakest.startC, 'temperature')} to ${q(weakest.finalC, 'temperature')}`,
-              result: i2t(weakest.limit),
+              result: i2t(weakest.limitA2s),
               note: `Weakest in its zone: ${weakest.conductor.conductor.name}`,
             },
           ],

@@ -18,5 +18,6 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...DEAD_RULES,
 ];
 export { type LinkDischarge, largestPart, linkDischarge } from './dead-rules';
+export { type CableWithstand, cableWithstand } from './withstand';
 export { type PrechargeFigure, prechargeWorkings } from './workings';
 export { type FuseZone, fuseZones } from './zones';

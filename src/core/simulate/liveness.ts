@@ -1,0 +1,144 @@
+import type { Id } from '../build';
+import { terminalNode, type Vehicle } from '../vehicle';
+import { faultNetwork } from './fault-network';
+
+/** Hazardous: more than class A between two points of the same joined part; low: cells, but no more than that; dead: no cells joined. */
+export type Live = 'hazardous' | 'low' | 'dead';
+
+/** Everything that is joined through closed paths. */
+export interface LivePart {
+  readonly live: Live;
+  /** Highest voltage between two of its points, full charge, V. */
+  readonly spanV: number;
+  readonly boxIds: readonly Id[];
+  /** Conductors and devices that belong to it. */
+  readonly memberIds: readonly Id[];
+}
+
+export interface Liveness {
+  readonly parts: readonly LivePart[];
+  readonly liveOf: ReadonlyMap<Id, Live>;
+  /** From a conductor to the cells: the devices between, nearest first; empty for what is dead or next to the cells. */
+  readonly pathOf: (conductorId: Id) => readonly Id[];
+}
+
+const RANK: Readonly<Record<Live, number>> = { dead: 0, low: 1, hazardous: 2 };
+const SWITCHES: ReadonlySet<string> = new Set(['contactor', 'fuse', 'disconnect']);
+
+/**
+ * What stays live with the devices in `open` opened or blown, at full charge, loads off. Contactors that are not in `open` count as
+ * closed, the precharge relay as it is in drive: open. Null without cells.
+ */
+export function liveness(vehicle: Vehicle, open: readonly Id[], safeV: number): Liveness | null {
+  const network = faultNetwork(vehicle, 'highest', open);
+  if (!network) return null;
+  const known = new Set(network.nodes());
+  const parts = new Map<string, { low: number; high: number; boxIds: Id[]; memberIds: Set<Id> }>();
+  const partAt = (node: string) => {
+    const island = known.has(node) ? network.islandOf(node) : node;
+    const part = parts.get(island) ?? { low: 0, high: 0, boxIds: [], memberIds: new Set<Id>() };
+    if (!parts.has(island)) {
+      part.low = known.has(node) ? network.openVoltage(node) : 0;
+      part.high = part.low;
+      parts.set(island, part);
+    }
+    return part;
+  };
+  for (const node of network.nodes()) {
+    const part = partAt(node);
+    const v = network.openVoltage(node);
+    part.low = Math.min(part.low, v);
+    part.high = Math.max(part.high, v);
+  }
+  for (const conductor of vehicle.conductors) {
+    partAt(conductor.nodeA).memberIds.add(conductor.id);
+    partAt(conductor.nodeB).memberIds.add(conductor.id);
+  }
+  for (const device of vehicle.devices)
+    for (const terminal of Object.keys(device.nodes)) {
+      const node = terminalNode(device, terminal);
+      if (!known.has(node)) continue;
+      const part = partAt(node);
+      part.memberIds.add(device.id);
+      if (device.device.kind === 'box' && device.part && !part.boxIds.includes(device.id)) part.boxIds.push(device.id);
+    }
+  const found = [...parts.values()].map(({ low, high, boxIds, memberIds }): LivePart => {
+    const spanV = high - low;
+    const live: Live = boxIds.length === 0 ? 'dead' : spanV > safeV ? 'hazardous' : 'low';
+    return { live, spanV: boxIds.length === 0 ? 0 : spanV, boxIds, memberIds: [...memberIds] };
+  });
+  const liveOf = new Map<Id, Live>();
+  for (const part of found)
+    for (const id of part.memberIds) {
+      const before = liveOf.get(id);
+      if (before === undefined || RANK[part.live] > RANK[before]) liveOf.set(id, part.live);
+    }
+  return {
+    parts: found.filter((part) => part.boxIds.length > 0).sort((p, q) => q.spanV - p.spanV),
+    liveOf,
+    pathOf: (conductorId) => pathToCells(vehicle, new Set(open), conductorId),
+  };
+}
+
+/** Breadth first through what is closed, from a conductor's ends to the first box. */
+function pathToCells(vehicle: Vehicle, open: ReadonlySet<Id>, conductorId: Id): Id[] {
+  const start = vehicle.conductorOf.get(conductorId);
+  if (!start) return [];
+  const links = new Map<string, { readonly to: string; readonly id: Id }[]>();
+  const link = (a: string, b: string, id: Id) => {
+    links.set(a, [...(links.get(a) ?? []), { to: b, id }]);
+    links.set(b, [...(links.get(b) ?? []), { to: a, id }]);
+  };
+  for (const { id, nodeA, nodeB } of vehicle.conductors) link(nodeA, nodeB, id);
+  for (const { id, device } of vehicle.devices)
+    if (!open.has(id) && device.role !== 'precharge' && (SWITCHES.has(device.kind) || device.kind === 'sensor'))
+      link(`${id}.a`, `${id}.b`, id);
+  const boxNodes = new Set(
+    vehicle.devices
+      .filter(({ device, part }) => device.kind === 'box' && part)
+      .flatMap(({ id }) => [`${id}.plus`, `${id}.minus`]),
+  );
+  const by = new Map<string, { from: string; id: Id } | null>([
+    [start.nodeA, null],
+    [start.nodeB, null],
+  ]);
+  const queue = [start.nodeA, start.nodeB];
+  for (let head = 0; head < queue.length; head++) {
+    const node = queue[head]!;
+    if (boxNodes.has(node)) {
+      const path: Id[] = [];
+      for (let step = by.get(node); step; step = by.get(step.from))
+        if (vehicle.deviceOf.has(step.id)) path.unshift(step.id);
+      return path;
+    }
+    for (const { to, id } of links.get(node) ?? []) {
+      if (by.has(to)) continue;
+      by.set(to, { from: node, id });
+      queue.push(to);
+    }
+  }
+  return [];
+}
+
+/** A device that is meant to stop things, and what it does not stop. */
+export interface Coverage {
+  readonly deviceId: Id;
+  /** Conductors that stay at a hazardous voltage with it open. */
+  readonly stillLive: readonly Id[];
+  /** Conductors that it takes off. */
+  readonly takenOff: readonly Id[];
+}
+
+/** For each contactor, disconnect and fuse by itself: which conductors it takes off the cells, and which stay hazardous. */
+export function coverage(vehicle: Vehicle, safeV: number): readonly Coverage[] {
+  const whole = liveness(vehicle, [], safeV);
+  if (!whole) return [];
+  const hazardous = vehicle.conductors.filter(({ id }) => whole.liveOf.get(id) === 'hazardous').map(({ id }) => id);
+  return vehicle.devices
+    .filter(({ device }) => SWITCHES.has(device.kind) && device.role !== 'precharge')
+    .map(({ id }) => {
+      const live = liveness(vehicle, [id], safeV)!;
+      const stillLive = hazardous.filter((conductor) => live.liveOf.get(conductor) === 'hazardous');
+      return { deviceId: id, stillLive, takenOff: hazardous.filter((conductor) => !stillLive.includes(conductor)) };
+    });
+}

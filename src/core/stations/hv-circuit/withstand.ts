@@ -1,0 +1,34 @@
+import { withstandFactor } from '../../physics/withstand';
+import type { ResolvedConductor, Vehicle } from '../../vehicle';
+import { sustainedCases } from '../context';
+
+/** Temperature that the insulation survives in a short circuit, °C (IEC 60364-5-54: PVC 160, cross-linked 250; silicone 350). Crimped ends. */
+const SHORT_LIMIT_C = { pvc: 160, xlpe: 250, xlpo: 250, silicone: 350 } as const;
+
+export interface CableWithstand {
+  readonly k: number;
+  /** Loaded temperature from which it starts: the hottest sustained case. */
+  readonly startC: number;
+  readonly finalC: number;
+  readonly areaMm2: number;
+  /** k²S² of all parallel conductors together, A²s. */
+  readonly limitA2s: number;
+}
+
+function hottest(vehicle: Vehicle, conductor: ResolvedConductor): number {
+  const settled = sustainedCases(vehicle).map(
+    ({ temperaturesC }) => temperaturesC.get(conductor.id) ?? conductor.cable?.temperatureClassC ?? 90,
+  );
+  return Math.max(conductor.zone?.ambientC ?? 40, ...settled);
+}
+
+/** What a cable stands in a short circuit from its loaded temperature; null while it is not chosen or is no cable. */
+export function cableWithstand(vehicle: Vehicle, conductor: ResolvedConductor): CableWithstand | null {
+  const { cable } = conductor;
+  if (!cable || conductor.conductor.kind !== 'cable') return null;
+  const startC = hottest(vehicle, conductor);
+  const finalC = SHORT_LIMIT_C[cable.insulation];
+  const k = startC < finalC ? withstandFactor(cable.metal, startC, finalC) : 0;
+  const areaMm2 = cable.areaMm2 * conductor.conductor.parallel;
+  return { k, startC, finalC, areaMm2, limitA2s: (k * areaMm2) ** 2 };
+}

@@ -1,0 +1,51 @@
+'use client';
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import type { FaultStory } from '@/core/simulate';
+
+/** Fault current over time until it is cleared; where nothing clears it the line runs out of the picture. */
+export default function FaultChart({ story, system }: { story: FaultStory; system: UnitSystem }) {
+  const data = story.curve.map(({ timeS, currentA }) => ({ t: timeS, i: currentA }));
+  const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 2).text;
+  const amps = (value: number) => formatQuantity({ value, dimension: 'current' }, system, 3).text;
+  return (
+    <figure>
+      <div className="h-[180px]" aria-hidden="true">
+        <ResponsiveContainer width="100%" height="100%">
+          <LineChart data={data} margin={{ top: 14, right: 20, bottom: 8, left: 6 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--rule)" vertical={false} />
+            <XAxis
+              dataKey="t"
+              type="number"
+              domain={[0, 'dataMax']}
+              tickCount={5}
+              tickFormatter={time}
+              stroke="var(--soft)"
+              tick={{ fontSize: 12 }}
+            />
+            <YAxis width={58} tickFormatter={amps} stroke="var(--soft)" tick={{ fontSize: 12 }} />
+            <Tooltip
+              isAnimationActive={false}
+              formatter={(value) => [amps(Number(value)), 'fault']}
+              labelFormatter={(t) => time(Number(t))}
+              contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
+            />
+            <ReferenceLine y={story.fault.prospectiveA} stroke="var(--ink)" strokeDasharray="5 4" />
+            <Line
+              type="linear"
+              dataKey="i"
+              stroke="var(--fails)"
+              strokeWidth={2.4}
+              dot={false}
+              isAnimationActive={false}
+            />
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+      <figcaption className="text-[13px] text-soft">
+        Dashed: prospective {amps(story.fault.prospectiveA)}.{' '}
+        {story.clearedAtS === null ? 'No fuse stands in its way.' : `Over after ${time(story.clearedAtS)}.`}
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,117 @@
+'use client';
+import {
+  CartesianGrid,
+  ReferenceLine,
+  ResponsiveContainer,
+  Scatter,
+  ScatterChart,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import type { TcPoint, TimeCurrent } from './derive-time-current';
+
+const decades = (from: number, to: number): number[] => {
+  const ticks: number[] = [];
+  for (let power = Math.floor(Math.log10(from)); 10 ** power <= to * 1.0001; power++) ticks.push(10 ** power);
+  return ticks;
+};
+const nothing = () => <g />;
+const byCurrent = (points: readonly TcPoint[]) =>
+  [...points].sort((p, q) => p.currentA - q.currentA).map(({ currentA, timeS }) => ({ x: currentA, y: timeS }));
+
+/** Time against current, both logarithmic; every line has its name beside it. */
+export default function TimeCurrentChart({ picture, system }: { picture: TimeCurrent; system: UnitSystem }) {
+  const amps = (value: number) => formatQuantity({ value, dimension: 'current' }, system, 2).text;
+  const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 2).text;
+  const low = Math.min(...picture.loads.map(({ currentA }) => currentA), picture.nominal.at(-1)!.currentA) / 2;
+  const high = 1.6 * Math.max(picture.highestA ?? 0, picture.nominal[1]!.currentA * 1.5);
+  const from = 10 ** Math.floor(Math.log10(low));
+  const lines = [
+    { name: 'fuse', points: picture.nominal, stroke: 'var(--ink)', dash: '' },
+    { name: 'slow edge', points: picture.slow, stroke: 'var(--ink)', dash: '3 3' },
+    ...(picture.cable ? [{ name: 'cable', points: picture.cable.points, stroke: 'var(--hv)', dash: '' }] : []),
+    ...(picture.contactor
+      ? [{ name: 'contactor', points: picture.contactor.points, stroke: 'var(--lv)', dash: '7 3' }]
+      : []),
+  ];
+  return (
+    <figure className="mt-2">
+      <div className="h-[330px]" aria-hidden="true">
+        <ResponsiveContainer width="100%" height="100%">
+          <ScatterChart margin={{ top: 24, right: 28, bottom: 18, left: 0 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--rule)" />
+            <XAxis
+              type="number"
+              dataKey="x"
+              scale="log"
+              domain={[from, high]}
+              ticks={decades(from, high)}
+              allowDataOverflow
+              tickFormatter={amps}
+              stroke="var(--soft)"
+              tick={{ fontSize: 12 }}
+            />
+            <YAxis
+              type="number"
+              dataKey="y"
+              scale="log"
+              domain={[1e-4, 1e4]}
+              ticks={decades(1e-4, 1e4)}
+              allowDataOverflow
+              width={58}
+              tickFormatter={time}
+              stroke="var(--soft)"
+              tick={{ fontSize: 12 }}
+            />
+            <Tooltip
+              isAnimationActive={false}
+              formatter={(value, axis) =>
+                axis === 'y' ? [time(Number(value)), 'time'] : [amps(Number(value)), 'current']
+              }
+              contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
+            />
+            {picture.lowestA !== null && (
+              <ReferenceLine
+                x={picture.lowestA}
+                stroke="var(--fails)"
+                strokeDasharray="6 3"
+                label={{ value: 'lowest', position: 'top', fill: 'var(--fails)', fontSize: 12 }}
+              />
+            )}
+            {picture.highestA !== null && (
+              <ReferenceLine
+                x={picture.highestA}
+                stroke="var(--fails)"
+                label={{ value: 'highest', position: 'top', fill: 'var(--fails)', fontSize: 12 }}
+              />
+            )}
+            {lines.map(({ name, points, stroke, dash }) => (
+              <Scatter
+                key={name}
+                name={name}
+                data={byCurrent(points)}
+                line={{ stroke, strokeWidth: 2, strokeDasharray: dash }}
+                shape={nothing}
+                isAnimationActive={false}
+              />
+            ))}
+            <Scatter
+              name="load"
+              data={picture.loads.map(({ currentA, timeS }) => ({ x: currentA, y: timeS }))}
+              fill="var(--ink)"
+              isAnimationActive={false}
+            />
+          </ScatterChart>
+        </ResponsiveContainer>
+      </div>
+      <figcaption className="text-[13px] text-soft">
+        Red: the faults of its zone. Black: the fuse melts, dotted its slow edge. Orange:{' '}
+        {picture.cable ? `${picture.cable.name} is damaged` : 'cable not known'}
+        {picture.contactor ? `. Dashed blue: what ${picture.contactor.name} stands` : ''}. Dots: the load and how long
+        it lasts. The fuse has to lie right of the dots and left of the cable.
+      </figcaption>
+    </figure>
+  );
+}
