@@ -1,2 +1,3 @@
 export { findRemedies, type Remedy, type Worsened } from './find';
+export { BRANCH_KINDS, branchEdit, branchKindOf, INSERTABLE, type Insertable, insertionEdit } from './insertion';
 export { type StarterChoice, starterLayout } from './starter';

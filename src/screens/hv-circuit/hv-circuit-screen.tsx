@@ -23,6 +23,7 @@ import { LivePanel } from './live-panel';
 import type { Overlay } from './overlay';
 import { Selection } from './selection';
 import { type ShortChoice, ShortPanel } from './short-panel';
+import { BusActions } from './topology-actions';
 
 const PrechargeChart = dynamic(() => import('./precharge-chart'), {
   ssr: false,
@@ -274,6 +275,7 @@ function Sequence({ assessment }: { assessment: Assessment }) {
   const workings = run ? prechargeWorkings(run) : null;
   return (
     <Panel title="Closing sequence" about="press a symbol or a wire above to change it">
+      <BusActions assessment={assessment} />
       <FigureSetting build={build} figure="closeAt" />
       <FigureSetting
         build={build}

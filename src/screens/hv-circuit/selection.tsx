@@ -15,6 +15,7 @@ import { ConductorFields } from '../shell/conductor-fields';
 import { FigureSetting } from '../shell/figure-setting';
 import { partsToChoose } from '../shell/part-choices';
 import { shapeOf } from '../shell/shape';
+import { DeviceActions, WireActions } from './topology-actions';
 
 const KIND_WORDS: Readonly<Record<string, string>> = {
   box: 'battery box',
@@ -69,6 +70,11 @@ export function Selection({
           row={assessment.cables.find((row) => row.id === selected)}
           build={assessment.build}
         />
+      )}
+      {device ? (
+        <DeviceActions assessment={assessment} deviceId={selected} onGone={onClear} />
+      ) : (
+        <WireActions assessment={assessment} conductorId={selected} />
       )}
       {checks.length > 0 && (
         <ul className="mt-3 space-y-0.5">

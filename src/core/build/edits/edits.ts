@@ -30,6 +30,7 @@ import { IMPORT_EDITS } from './import-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
+import { TOPOLOGY_EDITS } from './topology-edits';
 
 const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
 const conductorName = (build: Build, id: string): string => findConductor(build, id)?.name ?? 'a conductor';
@@ -265,6 +266,7 @@ export const EDITS = {
   layOut: define<LayOutInput>({ title: () => 'lay out a traction circuit', apply: layOutTraction }),
 
   ...IMPORT_EDITS,
+  ...TOPOLOGY_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({
     title: () => 'adopt a reading',

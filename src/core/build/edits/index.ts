@@ -3,3 +3,4 @@ export type { Edit, EditName } from './edits';
 export { usersOfPart } from './import-edits';
 export type { LayOutInput } from './lay-out';
 export { SETTABLE, type Settable, type SettableName } from './settable';
+export type { BranchInput } from './topology-edits';

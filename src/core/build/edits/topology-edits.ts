@@ -1,0 +1,185 @@
+import type { Draft } from 'immer';
+import type { CablePart, FusePart, Part } from '../../parts/types';
+import { type Build, type Conductor, circuitOfTerminal, type Device, type Id } from '../types';
+import { define } from './definition';
+import { addPart, deviceToEdit, pruneParts, refuseMissingPart, refuseUsedId, retireAdoptions } from './helpers';
+import { EditRefused } from './refused';
+
+const nameOf = (build: Build, id: Id): string => build.circuits.hv.devices[id]?.name ?? 'a device';
+/** Wire between a bus joint and what is beside it, m, until it is measured. */
+const SHORT_M = 0.3;
+
+type Ends = 'a' | 'b';
+const conductorsAt = (
+  draft: Draft<Build>,
+  deviceId: Id,
+  terminal: string,
+): { conductor: Draft<Conductor>; end: Ends }[] =>
+  Object.values(draft.circuits.hv.conductors).flatMap((conductor) =>
+    (['a', 'b'] as const).flatMap((end) =>
+      conductor[end].deviceId === deviceId && conductor[end].terminal === terminal ? [{ conductor, end }] : [],
+    ),
+  );
+
+export interface BranchInput {
+  /** Random start of all ids, made at the edge. */
+  readonly seed: string;
+  readonly device: Omit<Device, 'id' | 'place'>;
+  readonly part: Part;
+  readonly fuse: FusePart;
+  readonly cable: CablePart;
+  readonly lengthM: number;
+}
+
+/** A joint on one pole of the bus: the one that is there, or a new one put into the wire at the inverter. */
+function busJoint(draft: Draft<Build>, pole: 'plus' | 'minus', seed: string): Id {
+  const inverter = Object.values(draft.circuits.hv.devices).find((device) => device.kind === 'inverter');
+  if (!inverter)
+    throw new EditRefused(
+      'There is no inverter whose bus it could join.',
+      'Lay out the traction circuit in Pack first.',
+    );
+  const found = conductorsAt(draft, inverter.id, pole)[0];
+  if (!found) throw new EditRefused(`The inverter’s ${pole} is not connected.`, 'Connect it to the pack first.');
+  const { conductor, end } = found;
+  const far = conductor[end === 'a' ? 'b' : 'a'];
+  if (draft.circuits.hv.devices[far.deviceId]?.kind === 'junction') return far.deviceId;
+  const id = `${seed}-bus-${pole}`;
+  refuseUsedId(draft, id);
+  draft.circuits.hv.devices[id] = { id, kind: 'junction', name: `Bus ${pole}`, partId: null, place: null };
+  const tail: Draft<Conductor> = {
+    ...conductor,
+    id: `${seed}-tail-${pole}`,
+    name: `Bus to inverter ${pole}`,
+    a: { deviceId: id, terminal: 'n' },
+    b: { deviceId: inverter.id, terminal: pole },
+    lengthM: SHORT_M,
+    routeId: null,
+    laid: conductor.laid,
+  };
+  conductor[end] = { deviceId: id, terminal: 'n' };
+  draft.circuits.hv.conductors[tail.id] = tail;
+  return id;
+}
+
+export const TOPOLOGY_EDITS = {
+  /** Takes a device out of a wire and joins what it stood between; where several wires meet, a joint takes its place. */
+  takeOutDevice: define<{ deviceId: Id }>({
+    title: (build, { deviceId }) => `take out ${nameOf(build, deviceId)} and join its wires`,
+    apply: (draft, { deviceId }) => {
+      const device = deviceToEdit(draft, deviceId);
+      if (circuitOfTerminal(device.kind, 'a') !== 'hv' || circuitOfTerminal(device.kind, 'b') !== 'hv')
+        throw new EditRefused(`${device.name} does not stand in a wire.`, 'Remove it together with its wires.');
+      const before = conductorsAt(draft, deviceId, 'a');
+      const after = conductorsAt(draft, deviceId, 'b');
+      const first = before[0];
+      const second = after[0];
+      if (before.length === 1 && after.length === 1 && first && second) {
+        const far = second.conductor[second.end === 'a' ? 'b' : 'a'];
+        const near = first.conductor[first.end === 'a' ? 'b' : 'a'];
+        if (far.deviceId === near.deviceId && far.terminal === near.terminal)
+          throw new EditRefused(
+            'Its two wires end on the same terminal: nothing would be left of them.',
+            'Remove it together with its wires.',
+          );
+        first.conductor[first.end] = { ...far };
+        const lengths = [first.conductor.lengthM, second.conductor.lengthM];
+        // A route's length can't be added to: the wire keeps its route, and the rest has to be told.
+        if (lengths[0] != null && lengths[1] != null)
+          first.conductor.lengthM = Math.round((lengths[0] + lengths[1]) * 1000) / 1000;
+        retireAdoptions(draft, first.conductor.id);
+        retireAdoptions(draft, second.conductor.id);
+        delete draft.circuits.hv.conductors[second.conductor.id];
+        delete draft.circuits.hv.devices[deviceId];
+      } else {
+        for (const { conductor, end } of [...before, ...after]) conductor[end] = { deviceId, terminal: 'n' };
+        const { name, place } = device;
+        draft.circuits.hv.devices[deviceId] = {
+          id: deviceId,
+          kind: 'junction',
+          name: `Joint, was ${name}`.slice(0, 120),
+          partId: null,
+          place,
+        };
+        for (const [id, conductor] of Object.entries(draft.circuits.hv.conductors))
+          if (conductor.a.deviceId === conductor.b.deviceId && conductor.a.terminal === conductor.b.terminal)
+            delete draft.circuits.hv.conductors[id];
+      }
+      for (const [id, reading] of Object.entries(draft.readings))
+        if (reading.subjectId === deviceId) delete draft.readings[id];
+      retireAdoptions(draft, deviceId);
+      pruneParts(draft);
+    },
+  }),
+
+  /** A consumer or charger on the bus with its own fuse at the tap. */
+  addBranch: define<BranchInput>({
+    title: (_, { device }) => `add ${device.name} to the bus`,
+    apply: (draft, { seed, device, part, fuse, cable, lengthM }) => {
+      if (circuitOfTerminal(device.kind, 'plus') !== 'hv' || device.kind === 'box' || device.kind === 'inverter')
+        throw new EditRefused(
+          `A ${device.kind} is no branch of the bus.`,
+          'Choose a heater, charger, converter or compressor.',
+        );
+      if (!(lengthM > 0 && lengthM <= 100))
+        throw new EditRefused('The way to it is above 0 and at most 100 m.', 'Type the length of one pole.');
+      const plus = busJoint(draft, 'plus', seed);
+      const minus = busJoint(draft, 'minus', seed);
+      for (const one of [part, fuse, cable]) addPart(draft, one);
+      refuseMissingPart(draft, device.partId);
+      const deviceId = `${seed}-device`;
+      const fuseId = `${seed}-fuse`;
+      for (const id of [deviceId, fuseId]) refuseUsedId(draft, id);
+      const zoneId = Object.hasOwn(draft.zones, 'zone-bay') ? 'zone-bay' : Object.keys(draft.zones)[0]!;
+      draft.circuits.hv.devices[deviceId] = { ...device, id: deviceId, place: null } as Draft<Device>;
+      draft.circuits.hv.devices[fuseId] = {
+        id: fuseId,
+        kind: 'fuse',
+        name: `${device.name} fuse`.slice(0, 120),
+        partId: fuse.id,
+        place: null,
+      };
+      const wire = (key: string, name: string, a: Conductor['a'], b: Conductor['b'], length: number, pair: boolean) => {
+        const id = `${seed}-${key}`;
+        refuseUsedId(draft, id);
+        draft.circuits.hv.conductors[id] = {
+          id,
+          name: name.slice(0, 120),
+          kind: 'cable',
+          a,
+          b,
+          partId: cable.id,
+          parallel: 1,
+          routeId: null,
+          lengthM: length,
+          laid: { zoneId, arrangement: pair ? 'touching-pair' : 'single', loadedCircuits: 1, conduit: false },
+          jointResistanceOhm: null,
+        };
+      };
+      wire(
+        'tap',
+        `Bus to ${device.name} fuse`,
+        { deviceId: plus, terminal: 'n' },
+        { deviceId: fuseId, terminal: 'a' },
+        0.15,
+        false,
+      );
+      wire(
+        'plus',
+        `${device.name} plus`,
+        { deviceId: fuseId, terminal: 'b' },
+        { deviceId, terminal: 'plus' },
+        lengthM,
+        true,
+      );
+      wire(
+        'minus',
+        `${device.name} minus`,
+        { deviceId, terminal: 'minus' },
+        { deviceId: minus, terminal: 'n' },
+        lengthM,
+        true,
+      );
+    },
+  }),
+};
