@@ -85,7 +85,19 @@ export type DeviceKind = keyof typeof TERMINALS;
 /** What a contactor is for; the states open and close contactors by it. */
 export type ContactorRole = 'main-plus' | 'main-minus' | 'precharge' | 'charge' | 'branch';
 
-export type StateId = 'parked' | 'precharge' | 'cruise' | 'hard-acceleration';
+export const STATE_IDS = [
+  'parked',
+  'service',
+  'precharge',
+  'ready',
+  'cruise',
+  'hard-acceleration',
+  'hill',
+  'regeneration',
+  'charging',
+  'heating',
+] as const;
+export type StateId = (typeof STATE_IDS)[number];
 
 export interface Device {
   readonly id: Id;
@@ -98,7 +110,7 @@ export interface Device {
   readonly cellsInParallel?: number;
   /** contactor */
   readonly role?: ContactorRole;
-  /** Bus devices: power drawn in a state, W. Absent: nothing. */
+  /** Bus devices: power drawn in a state, W; of a charger in `charging` the power that it gives. Absent: nothing. */
   readonly powersW?: Readonly<Partial<Record<StateId, number>>>;
   /** Resistance and capacitance to the body, where they are known. */
   readonly insulationOhm?: number;
@@ -173,6 +185,10 @@ export interface Duty {
   readonly cruisePowerW: number;
   readonly hardAccelerationPowerW: number;
   readonly hardAccelerationS: number;
+  /** For minutes on a long climb; absent: halfway between cruise and hard acceleration. */
+  readonly hillPowerW?: number;
+  /** Fed back in braking, as a positive figure; absent: two fifths of hard acceleration. */
+  readonly regenerationPowerW?: number;
 }
 
 /** The corners between which the pack lives. */

@@ -115,6 +115,14 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     '{fuse} lets through {demand}, it stands {limit}',
     '{subject} in a short circuit',
   ),
+  'fuse.unprotected-length': S(
+    'Too much cable at {subject} before any fuse',
+    'Cable at {subject} before any fuse',
+    '{demand} of {limit}: {cables}',
+    'Cable at {subject} before any fuse',
+  ),
+  'fuse.cyclic': S('{subject} tires of the pulses', '{subject} pulses', '{demand} of {limit}'),
+  'fuse.branch': S('{subject} has no fuse of its own', '{subject} has a fuse of its own', '{detail}'),
   'fuse.present': S('No fuse protects {subject}', '{subject} has a fuse', '{detail}'),
   'contactor.voltage': S(
     '{subject} is not made for this voltage',

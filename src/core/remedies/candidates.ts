@@ -297,6 +297,7 @@ export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'fuse.breaking-capacity': [otherFuse],
   'fuse.minimum-breaking': [smallerFuse, otherFuse],
   'fuse.melting-time': [smallerFuse, otherFuse],
+  'fuse.cyclic': [biggerFuse],
   'fuse.cable-short': [smallerFuse, otherFuse],
   'fuse.selectivity': [smallerFuse, otherFuse],
   'fuse.contactor-withstand': [otherContactor],

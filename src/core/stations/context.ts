@@ -38,7 +38,7 @@ export const assumedAmbient = (device: ResolvedDevice): readonly string[] =>
   device.device.place === null ? [`${device.ambientC} °C around it: its place is not known.`] : [];
 
 /** Said wherever full charge is the demand. */
-export const FULL_ONLY = 'Overshoot in regeneration and the charger’s own highest voltage are not counted yet.';
+export const FULL_ONLY = 'With regeneration into the full pack; the charger’s own highest voltage is not counted yet.';
 
 /** From this ambient on the heat balance reads about a tenth above the constants of IEC 60287. */
 const HOT_PLACE_C = 80;

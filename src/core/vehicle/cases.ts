@@ -2,7 +2,8 @@ import type { Build, ContactorRole, StateId } from '../build';
 
 /** Operating states, the corners between which the pack lives, and how long a state lasts. */
 export type CornerId = 'cold-old-empty' | 'nominal' | 'warm-new-full';
-export type DurationId = 'sustained' | 'seconds';
+/** Steady checks read sustained cases only; what lasts minutes or seconds never settles. */
+export type DurationId = 'sustained' | 'minutes' | 'seconds';
 export type CaseId = `${StateId}/${CornerId}/${DurationId}`;
 
 export interface State {
@@ -11,18 +12,25 @@ export interface State {
   readonly duration: DurationId;
   /** Roles of the contactors that are closed. */
   readonly closed: readonly ContactorRole[];
+  /** Hand-operated disconnects are out. */
+  readonly disconnected?: true;
+  /** Cells stand at their rest voltage even in the full corner: nothing charges them, or the current itself does. */
+  readonly atRest?: true;
 }
+
+const DRIVE: readonly ContactorRole[] = ['main-plus', 'main-minus', 'branch'];
 
 export const STATES: readonly State[] = [
   { id: 'parked', name: 'Parked', duration: 'sustained', closed: [] },
+  { id: 'service', name: 'Service', duration: 'sustained', closed: [], disconnected: true },
   { id: 'precharge', name: 'Precharge', duration: 'seconds', closed: ['main-minus', 'precharge'] },
-  { id: 'cruise', name: 'Cruise', duration: 'sustained', closed: ['main-plus', 'main-minus', 'branch'] },
-  {
-    id: 'hard-acceleration',
-    name: 'Hard acceleration',
-    duration: 'seconds',
-    closed: ['main-plus', 'main-minus', 'branch'],
-  },
+  { id: 'ready', name: 'Ready', duration: 'sustained', closed: DRIVE },
+  { id: 'cruise', name: 'Cruise', duration: 'sustained', closed: DRIVE },
+  { id: 'hard-acceleration', name: 'Hard acceleration', duration: 'seconds', closed: DRIVE },
+  { id: 'hill', name: 'Hill', duration: 'minutes', closed: DRIVE },
+  { id: 'regeneration', name: 'Regeneration', duration: 'seconds', closed: DRIVE, atRest: true },
+  { id: 'charging', name: 'Charging', duration: 'sustained', closed: [...DRIVE, 'charge'], atRest: true },
+  { id: 'heating', name: 'Heating', duration: 'sustained', closed: DRIVE },
 ];
 
 export const stateOf = (id: StateId): State => STATES.find((state) => state.id === id)!;
@@ -68,6 +76,17 @@ export const caseId = (state: State, corner: Corner): CaseId => `${state.id}/${c
 export function inverterPowerW(build: Build, state: StateId): number {
   const override = build.states[state]?.inverterPowerW;
   if (override !== undefined) return override;
-  if (state === 'cruise') return build.duty.cruisePowerW;
-  return state === 'hard-acceleration' ? build.duty.hardAccelerationPowerW : 0;
+  const { cruisePowerW, hardAccelerationPowerW, hillPowerW, regenerationPowerW } = build.duty;
+  switch (state) {
+    case 'cruise':
+      return cruisePowerW;
+    case 'hard-acceleration':
+      return hardAccelerationPowerW;
+    case 'hill':
+      return hillPowerW ?? (cruisePowerW + hardAccelerationPowerW) / 2;
+    case 'regeneration':
+      return -(regenerationPowerW ?? 0.4 * hardAccelerationPowerW);
+    default:
+      return 0;
+  }
 }

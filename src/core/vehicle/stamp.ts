@@ -46,8 +46,12 @@ export function conductorOhm(resolved: ResolvedConductor, temperatureC: number):
 /** Power of a bus device in a state, W. */
 export function devicePowerW(resolved: Resolved, device: ResolvedDevice, state: StateId): number {
   if (device.device.kind === 'inverter') return inverterPowerW(resolved.build, state);
-  return device.device.powersW?.[state] ?? 0;
+  const powerW = device.device.powersW?.[state] ?? 0;
+  return state === 'charging' && CHARGERS.has(device.device.kind) ? -powerW : powerW;
 }
+
+/** What feeds the bus while charging. */
+const CHARGERS: ReadonlySet<string> = new Set(['charger', 'charger-converter']);
 
 export interface StampOptions {
   readonly state: State;
@@ -67,7 +71,11 @@ function stampDevice(resolved: Resolved, device: ResolvedDevice, options: StampO
   const series = (resistanceOhm: number) => out.push({ id, kind: 'resistor', a: at('a'), b: at('b'), resistanceOhm });
   switch (device.device.kind) {
     case 'box': {
-      const source = boxSource(device, options.corner, options.ohmicShare);
+      const source = boxSource(
+        device,
+        options.state.atRest ? { ...options.corner, atChargeVoltage: false } : options.corner,
+        options.ohmicShare,
+      );
       if (source) out.push({ id, kind: 'source', a: at('plus'), b: at('minus'), ...source });
       return;
     }
@@ -89,7 +97,7 @@ function stampDevice(resolved: Resolved, device: ResolvedDevice, options: StampO
         kind: 'switch',
         a: at('a'),
         b: at('b'),
-        closed: true,
+        closed: options.state.disconnected !== true,
         resistanceOhm: partOf(device, 'disconnect')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM,
       });
       return;
@@ -129,7 +137,9 @@ function stampLoad(resolved: Resolved, device: ResolvedDevice, options: StampOpt
   if (options.capacitors && capacitanceF > 0)
     out.push({ id: capacitorId(device.id), kind: 'capacitor', a, b, capacitanceF });
   const wakes = options.wakingLoads === true && busDevice !== null && busDevice.turnOnV !== null;
-  const powerW = wakes ? busDevice.ratedPowerW : devicePowerW(resolved, device, options.state.id);
+  const stated = wakes ? busDevice.ratedPowerW : devicePowerW(resolved, device, options.state.id);
+  // Into a full pack a charger has tapered off: it holds the charge voltage and gives next to nothing.
+  const powerW = options.state.id === 'charging' && options.corner.atChargeVoltage && stated < 0 ? 0 : stated;
   if (powerW === 0) return;
   out.push({
     id: device.id,

@@ -51,7 +51,7 @@ function solverFor(ground: string, topology: string): StateSolver {
   let solver: OperatingPointSolver | undefined;
   return (elements, withLoadFactor) => {
     if (!solver) {
-      const ofTopology = solvers.get(topology, () => new Memo<OperatingPointSolver>(12));
+      const ofTopology = solvers.get(topology, () => new Memo<OperatingPointSolver>(32));
       solver = ofTopology.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
     }
     return solver.solve(elements, withLoadFactor, LOAD_FACTOR_TOLERANCE);
@@ -159,7 +159,9 @@ function solveVehicle(build: Build): Vehicle {
             state,
             corner,
             solve,
-            state.id === 'hard-acceleration' ? (cruise.get(corner.id) ?? null) : null,
+            state.closed.includes('main-plus') && state.duration !== 'sustained'
+              ? (cruise.get(corner.id) ?? null)
+              : null,
           );
           if (state.id === 'cruise') cruise.set(corner.id, solved.temperaturesC);
           cases.push(solved);

@@ -120,7 +120,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
                 role="tab"
                 aria-selected={candidate.id === state}
                 onClick={() => setState(candidate.id)}
-                className={`border-b-[3px] px-3 py-1.5 font-tight text-[17px] ${candidate.id === state ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+                className={`border-b-[3px] px-2 py-1.5 font-tight text-[16px] ${candidate.id === state ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
               >
                 {candidate.name}
               </button>

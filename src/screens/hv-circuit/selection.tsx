@@ -1,6 +1,6 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { PART_OF_DEVICE } from '@/core/build';
+import { PART_OF_DEVICE, type StateId } from '@/core/build';
 import { checkKey, marginText, say } from '@/core/checks';
 import type { Part } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
@@ -31,6 +31,16 @@ const KIND_WORDS: Readonly<Record<string, string>> = {
   'charger-converter': 'charger and converter',
   compressor: 'compressor',
 };
+
+/** Powers of a device on the bus, state by state. */
+const DRAWS: readonly (readonly [StateId, string])[] = [
+  ['cruise', 'Draws in cruise'],
+  ['hard-acceleration', 'Draws in hard acceleration'],
+  ['hill', 'Draws on a hill'],
+  ['heating', 'Draws while heating'],
+  ['charging', 'Gives while charging'],
+];
+const CHARGERS: ReadonlySet<string> = new Set(['charger', 'charger-converter']);
 
 /** What is picked in the drawing: its part and figures to change, and what the checks say of it. */
 export function Selection({
@@ -142,30 +152,21 @@ function DeviceFields({
         <>
           <FigureSetting build={assessment.build} figure="cruisePower" note="assumed until Drive computes it" />
           <FigureSetting build={assessment.build} figure="hardPower" note="assumed until Drive computes it" />
+          <FigureSetting build={assessment.build} figure="hillPower" />
+          <FigureSetting build={assessment.build} figure="regenerationPower" />
         </>
       )}
-      {bus && (
-        <>
+      {bus &&
+        DRAWS.filter(([state]) => state !== 'charging' || CHARGERS.has(device.device.kind)).map(([state, words]) => (
           <QuantityField
-            label="Draws in cruise"
-            value={device.device.powersW?.cruise ?? 0}
+            key={state}
+            label={words}
+            value={device.device.powersW?.[state] ?? 0}
             dimension="power"
             system={system}
-            onCommit={(powerW) =>
-              dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state: 'cruise', powerW } })
-            }
+            onCommit={(powerW) => dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state, powerW } })}
           />
-          <QuantityField
-            label="Draws in hard acceleration"
-            value={device.device.powersW?.['hard-acceleration'] ?? 0}
-            dimension="power"
-            system={system}
-            onCommit={(powerW) =>
-              dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state: 'hard-acceleration', powerW } })
-            }
-          />
-        </>
-      )}
+        ))}
       {device.part && (
         <p className="mt-1 text-[13px] text-soft">
           Figures:{' '}

@@ -26,6 +26,14 @@ export const SETTABLE = {
     min: 0.1,
     max: 600,
   },
+  hillPower: { label: 'Hill power', path: ['duty', 'hillPowerW'], dimension: 'power', min: 0, max: 1e6 },
+  regenerationPower: {
+    label: 'Regeneration',
+    path: ['duty', 'regenerationPowerW'],
+    dimension: 'power',
+    min: 0,
+    max: 1e6,
+  },
   socEmpty: { label: 'Stop driving at', path: ['packLimits', 'socEmpty'], dimension: 'ratio', min: 0, max: 1 },
   coldestCell: {
     label: 'Coldest cells',

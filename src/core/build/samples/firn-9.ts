@@ -24,9 +24,11 @@ export function firn9(id = 'firn-9'): Build {
   w.device('j-minus', 'junction', 'Bus minus', null, bay);
   w.device('f-heater', 'fuse', 'Heater fuse', 'fuse-traction-500-63', bay);
   w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-250-32', bay);
-  w.device('heater', 'heater', 'Coolant heater', 'heater-400-5000', bay, { powersW: { cruise: 4500 } });
+  w.device('heater', 'heater', 'Coolant heater', 'heater-400-5000', bay, {
+    powersW: { cruise: 4500, heating: 5000 },
+  });
   w.device('charger', 'charger-converter', 'Charger and converter', 'charger-converter-400', bay, {
-    powersW: { cruise: 1100, 'hard-acceleration': 1100 },
+    powersW: { ready: 400, cruise: 1100, 'hard-acceleration': 1100, hill: 1100, heating: 700, charging: 4800 },
   });
   w.device('inverter', 'inverter', 'Inverter', 'inverter-400-300', bay);
 
@@ -77,7 +79,7 @@ export function firn9(id = 'firn-9'): Build {
     laid: laid('zone-boot'),
   });
   w.cable('c-mid-fuse', 'Mid fuse to service disconnect', 'f-mid.b', 's-mid.a', inBox, {
-    lengthM: 0.2,
+    lengthM: 0.15,
     laid: laid('zone-boot'),
   });
   w.cable('c-mid', 'Pack rear to front', 's-mid.b', 'box-front.plus', main, { routeId: 'way-mid' });

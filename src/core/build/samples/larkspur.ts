@@ -22,14 +22,16 @@ export function larkspur(id = 'larkspur'): Build {
   w.device('j-plus', 'junction', 'Bus plus', null, bay);
   w.device('j-minus', 'junction', 'Bus minus', null, bay);
   w.device('inverter', 'inverter', 'Inverter', 'inverter-144-400', bay);
-  w.device('f-heater', 'fuse', 'Heater fuse', 'fuse-traction-250-25', bay);
-  w.device('heater', 'heater', 'Air heater', 'heater-144-2000', cabin, { powersW: { cruise: 1500 } });
+  w.device('f-heater', 'fuse', 'Heater fuse', 'fuse-traction-250-32', bay);
+  w.device('heater', 'heater', 'Air heater', 'heater-144-2000', cabin, {
+    powersW: { cruise: 1500, heating: 2000 },
+  });
   w.device('f-conv', 'fuse', 'Converter fuse', 'fuse-traction-250-16', bay);
   w.device('converter', 'converter', 'Converter', 'converter-144-1000', bay, {
-    powersW: { cruise: 450, 'hard-acceleration': 450 },
+    powersW: { ready: 150, cruise: 450, 'hard-acceleration': 450, hill: 450, heating: 300 },
   });
   w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-250-20', bay);
-  w.device('charger', 'charger', 'On-board charger', 'charger-144-1500', bay);
+  w.device('charger', 'charger', 'On-board charger', 'charger-144-1500', bay, { powersW: { charging: 1400 } });
 
   const floor = laid('zone-underbody', { conduit: true, arrangement: 'touching-pair' });
   const points = (yM: number) =>
@@ -66,7 +68,7 @@ export function larkspur(id = 'larkspur'): Build {
     laid: laid('zone-bay'),
   });
   w.cable('c-box-minus', 'Boot box minus to hand switch', 'box.minus', 's-hand.a', inBox, {
-    lengthM: 0.3,
+    lengthM: 0.15,
     laid: laid('zone-boot'),
   });
   w.cable('c-mid', 'Hand switch to bay box', 's-hand.b', 'box-bay.plus', main, { routeId: 'way-minus' });

@@ -20,10 +20,10 @@ export function teasel(id = 'teasel'): Build {
   w.device('controller', 'inverter', 'Motor controller', 'chopper-96-450', front);
   w.device('f-conv', 'fuse', 'Converter fuse', 'fuse-traction-150-10', front);
   w.device('converter', 'converter', 'Converter', 'converter-96-500', front, {
-    powersW: { cruise: 180, 'hard-acceleration': 180 },
+    powersW: { ready: 60, cruise: 180, 'hard-acceleration': 180, hill: 180 },
   });
-  w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-150-32', front);
-  w.device('charger', 'charger', 'Charger', 'charger-96-2000', front);
+  w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-150-40', front);
+  w.device('charger', 'charger', 'Charger', 'charger-96-2000', front, { powersW: { charging: 1900 } });
   w.device('j-plus', 'junction', 'Bus plus', null, front);
   w.device('j-minus', 'junction', 'Bus minus', null, front);
 
@@ -48,7 +48,7 @@ export function teasel(id = 'teasel'): Build {
   w.cable('c-ctl-plus', 'Bus to controller plus', 'j-plus.n', 'controller.plus', big, { lengthM: 0.4, laid: bay });
   w.cable('c-mid', 'Front tray to pull switch', 'tray-front.minus', 's-hand.a', big, { lengthM: 1.7, laid: rail });
   w.cable('c-mid-rear', 'Pull switch to rear tray', 's-hand.b', 'tray-rear.plus', big, {
-    lengthM: 0.2,
+    lengthM: 0.15,
     laid: laid('zone-boot'),
   });
   w.cable('c-minus', 'Rear tray to bus minus', 'tray-rear.minus', 'j-minus.n', big, { lengthM: 1.8, laid: rail });
@@ -75,7 +75,7 @@ export function teasel(id = 'teasel'): Build {
       massEmptyKg: 980,
       grossMassKg: 1700,
     },
-    duty: { cruisePowerW: 6500, hardAccelerationPowerW: 12000, hardAccelerationS: 20 },
+    duty: { regenerationPowerW: 0, cruisePowerW: 6500, hardAccelerationPowerW: 12000, hardAccelerationS: 20 },
     packLimits: { socEmpty: 0.35, coldestCellC: 5, warmestCellC: 35, agedHealth: 0.8 },
   });
 }

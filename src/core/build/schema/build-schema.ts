@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { FORMAT, TERMINALS, VERSION } from '../types';
+import { FORMAT, STATE_IDS, TERMINALS, VERSION } from '../types';
 import {
   celsius,
   id,
@@ -16,7 +16,6 @@ import {
 } from './fields';
 import { partSchema } from './part-schema';
 
-const STATES = ['parked', 'precharge', 'cruise', 'hard-acceleration'] as const;
 const point = { xM: metres(), yM: metres(), zM: metres() };
 const laid = object({
   zoneId: id(),
@@ -36,7 +35,7 @@ const device = object({
   cellsInParallel: optional(Joi.number().integer().min(1).max(500)),
   role: optional(Joi.string().valid('main-plus', 'main-minus', 'precharge', 'charge', 'branch')),
   powersW: optional(
-    Joi.object(Object.fromEntries(STATES.map((state) => [state, Joi.number().min(-1e6).max(1e6).optional()]))),
+    Joi.object(Object.fromEntries(STATE_IDS.map((state) => [state, Joi.number().min(-1e6).max(1e6).optional()]))),
   ),
   insulationOhm: optional(positive(1e12)),
   yCapacitanceF: optional(nonNegative(1)),
@@ -82,6 +81,8 @@ export const buildSchema = object({
     cruisePowerW: nonNegative(1e6),
     hardAccelerationPowerW: nonNegative(1e6),
     hardAccelerationS: positive(600),
+    hillPowerW: optional(nonNegative(1e6)),
+    regenerationPowerW: optional(nonNegative(1e6)),
   }),
   packLimits: object({
     socEmpty: share(),
@@ -92,7 +93,7 @@ export const buildSchema = object({
   precharge: object({ closeAtFraction: Joi.number().min(0.5).max(0.999), timeoutS: nullable(positive(60)) }),
   states: Joi.object(
     Object.fromEntries(
-      STATES.map((state) => [
+      STATE_IDS.map((state) => [
         state,
         Joi.object({ inverterPowerW: Joi.number().min(-1e6).max(1e6).optional() }).optional(),
       ]),

@@ -194,10 +194,11 @@ const serviceVoltage: Rule<Context> = {
       .filter(({ device }) => device.kind === 'disconnect')
       .flatMap((device): Finding[] => {
         const left = largestPart(vehicle, device.id);
+        const whole = largestPart(vehicle, null);
         // At the end of the string it takes nothing apart: the other rules look after it.
-        if (left === null || left > 0.999 * fullV) return [];
+        if (left === null || whole === null || left >= whole) return [];
         // Better than not being there at all: it has to halve what hands can meet, or make it harmless.
-        const limit = Math.max(rules.classBDcV.value, MOST_LEFT * fullV);
+        const limit = Math.max(rules.classBDcV.value, MOST_LEFT * whole);
         return [
           {
             subject: deviceRef(device),
@@ -207,7 +208,7 @@ const serviceVoltage: Rule<Context> = {
             lines: () => [
               {
                 formula: 'largest series part that is still whole, full charge',
-                figures: `${q(left, 'voltage')} of ${q(fullV, 'voltage')}`,
+                figures: `${q(left, 'voltage')} of ${q(whole, 'voltage')}`,
                 result: volts(left),
                 note: 'Place it so that each part stays under 60 V where possible, else in equal halves (limit 75 %, engineering judgement). Both parts stay live: covers on every terminal.',
               },
@@ -219,7 +220,7 @@ const serviceVoltage: Rule<Context> = {
 };
 
 /** Highest full-charge voltage of boxes that stay in series when `without` is out, V; null without cells. */
-export function largestPart(vehicle: Vehicle, without: string): number | null {
+export function largestPart(vehicle: Vehicle, without: string | null): number | null {
   const parent = new Map<string, string>();
   const find = (node: string): string => {
     const up = parent.get(node);

@@ -6,12 +6,14 @@ import { CONTACTOR_RULES } from './contactor-rules';
 import { DEAD_RULES } from './dead-rules';
 import { FAULT_RULES } from './fault-rules';
 import { FUSE_RULES } from './fuse-rules';
+import { PLACEMENT_RULES } from './placement-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
 
 export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...CIRCUIT_RULES,
   ...FUSE_RULES,
   ...FAULT_RULES,
+  ...PLACEMENT_RULES,
   ...CONTACTOR_RULES,
   contactorBreak,
   ...PRECHARGE_RULES,
