@@ -10,6 +10,7 @@ import { checkKey } from '../src/core/checks';
 import { operatingPoint, transient } from '../src/core/circuit';
 import { buildText } from '../src/core/formats';
 import { findRemedies } from '../src/core/remedies';
+import { faultStory, packPoles } from '../src/core/simulate';
 import { cornersOf, groundOf, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
 import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice } from './cases';
 
@@ -55,6 +56,12 @@ time(
     assess(read.build);
   },
 );
+const firnVehicle = vehicleOf(firn);
+const poles = packPoles(firnVehicle)!;
+time('every conductor of Firn 9 shorted to both poles, to the end', Math.ceil(rounds / 10), () => {
+  for (const conductor of firnVehicle.conductors)
+    for (const pole of [poles.minus, poles.plus]) faultStory(firnVehicle, conductor.nodeB, pole, 'highest');
+});
 const vehicle = vehicleOf(large);
 const elements = stamp(vehicle, { state: stateOf('cruise'), corner: cornersOf(large)[0]!, temperatureOf: () => 40 });
 time('operating point of that network, from nothing', Math.ceil(rounds / 10), () => {

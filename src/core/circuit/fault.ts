@@ -30,6 +30,7 @@ export class FaultNetwork {
   private readonly index = new Map<NodeName, number>();
   private readonly island: number[] = [];
   private readonly branches: Branch[] = [];
+  private readonly branchOf = new Map<string, Branch>();
   private readonly lu: SparseLu;
   private readonly openV: Float64Array;
   private readonly columns = new Map<number, Float64Array>();
@@ -53,13 +54,15 @@ export class FaultNetwork {
     );
     for (const element of conducting) {
       const ohm = ohmOf(element);
-      this.branches.push({
+      const branch: Branch = {
         id: element.id,
         a: this.index.get(element.a) ?? -1,
         b: this.index.get(element.b) ?? -1,
         siemens: 1 / ohm,
         openV: element.kind === 'source' ? element.voltageV : 0,
-      });
+      };
+      this.branches.push(branch);
+      this.branchOf.set(branch.id, branch);
     }
     const rows: number[] = [];
     const cols: number[] = [];
@@ -114,6 +117,10 @@ export class FaultNetwork {
     return [...this.index.keys()];
   }
 
+  has(node: NodeName): boolean {
+    return this.index.has(node);
+  }
+
   /** Voltage of a node over its island's reference with nothing drawn, V. */
   openVoltage(node: NodeName): number {
     const i = this.at(node);
@@ -138,18 +145,45 @@ export class FaultNetwork {
     return { openVoltageV, theveninOhm: Math.max(0, z(i, i) + z(j, j) - 2 * z(i, j)) };
   }
 
-  /** Current of each element while `currentA` is drawn from a to b outside; A. */
-  currents(a: NodeName, b: NodeName, currentA: number): ReadonlyMap<string, number> {
+  /** Current of an element, by its place, while `currentA` is drawn from a to b outside. */
+  private flow(a: NodeName, b: NodeName, currentA: number): (branch: Branch) => number {
     const i = this.at(a);
     const j = this.at(b);
     const fromA = i < 0 ? null : this.column(i);
     const fromB = j < 0 ? null : this.column(j);
     const voltage = (node: number): number =>
       node < 0 ? 0 : this.openV[node]! - currentA * ((fromA?.[node] ?? 0) - (fromB?.[node] ?? 0));
+    return (branch) => (voltage(branch.a) - voltage(branch.b) - branch.openV) * branch.siemens;
+  }
+
+  /** Current of each element while `currentA` is drawn from a to b outside; A. */
+  currents(a: NodeName, b: NodeName, currentA: number): ReadonlyMap<string, number> {
+    const flow = this.flow(a, b, currentA);
     const currents = new Map<string, number>();
-    for (const branch of this.branches)
-      currents.set(branch.id, (voltage(branch.a) - voltage(branch.b) - branch.openV) * branch.siemens);
+    for (const branch of this.branches) currents.set(branch.id, flow(branch));
     return currents;
+  }
+
+  /** Σ w·i² over all elements while `currentA` is drawn; `weightOf` is asked once for each element and network. */
+  weightedSquares(a: NodeName, b: NodeName, currentA: number, weightOf: (id: string) => number): number {
+    this.weights ??= Float64Array.from(this.branches, ({ id }) => weightOf(id));
+    const flow = this.flow(a, b, currentA);
+    let sum = 0;
+    for (let k = 0; k < this.branches.length; k++) {
+      const weight = this.weights[k]!;
+      if (weight === 0) continue;
+      const amps = flow(this.branches[k]!);
+      sum += weight * amps * amps;
+    }
+    return sum;
+  }
+
+  private weights: Float64Array | null = null;
+
+  /** The same for one element alone; 0 for one that is not there. */
+  currentOf(id: string, a: NodeName, b: NodeName, currentA: number): number {
+    const branch = this.branchOf.get(id);
+    return branch ? this.flow(a, b, currentA)(branch) : 0;
   }
 }
 

@@ -44,11 +44,12 @@ function integral(f: (x: number) => number, from: number, to: number): number {
 }
 
 /** After so many time constants the current is the prospective one. */
-const SETTLED = 40;
+const SETTLED = 24;
 
 /**
  * Time to melting with a rising current, s: ∫ dt / t_pre(i/I) = 1, `unitA` being the current that counts as multiple 1. Null: never.
- * Pieces end where the current passes a corner of the curve, so that the integrand is smooth in each.
+ * Pieces end where the current passes a corner of the curve, so that the integrand is smooth in each; above the last corner I²t is
+ * constant and the integral has a closed form.
  */
 export function meltingTime(
   curve: FuseCurve,
@@ -71,23 +72,37 @@ export function meltingTime(
     .sort((p, q) => p - q);
   let from = corners[0] ?? 0;
   let sum = 0;
-  const ends = [...corners.slice(1), ...Array.from({ length: SETTLED * 4 }, (_, k) => ((k + 1) * tau) / 4)];
-  for (const to of ends.filter((end) => end > from).sort((p, q) => p - q)) {
-    // A piece may span many decades of the rate where little melts: halves until they agree.
-    const piece = refined(rate, from, to);
-    if (sum + piece >= 1) return within(rate, from, to, 1 - sum);
+  const pass = (to: number): boolean => {
+    const middle = (from + to) / 2;
+    const piece = integral(rate, from, middle) + integral(rate, middle, to);
+    if (sum + piece >= 1) return true;
     sum += piece;
     from = to;
+    return false;
+  };
+  for (const to of corners.slice(1)) if (to > from && pass(to)) return within(rate, from, to, 1 - sum);
+  if (prospectiveA > curve.multiples[0]! * unitA) {
+    const wanted = faultI2t(prospectiveA, tau, from) + (1 - sum) * adiabaticI2t(curve, unitA);
+    return timeOfI2t(prospectiveA, tau, wanted, from);
+  }
+  for (let step = tau / 4; from < SETTLED * tau; step = Math.min(step * 1.5, 4 * tau)) {
+    const to = from + step;
+    if (pass(to)) return within(rate, from, to, 1 - sum);
   }
   return from + (1 - sum) * atEnd;
 }
 
-function refined(f: (x: number) => number, from: number, to: number, depth = 0): number {
-  const whole = integral(f, from, to);
-  const middle = (from + to) / 2;
-  const halves = integral(f, from, middle) + integral(f, middle, to);
-  if (depth >= 12 || Math.abs(whole - halves) <= 1e-9 * Math.max(Math.abs(halves), 1e-9)) return halves;
-  return refined(f, from, middle, depth + 1) + refined(f, middle, to, depth + 1);
+/** When a rising current has let through so much, s; from a time at which it has not yet. */
+function timeOfI2t(prospectiveA: number, tau: number, wanted: number, from: number): number {
+  let low = from;
+  let high = Math.max(2 * from, tau / 16);
+  while (faultI2t(prospectiveA, tau, high) < wanted) high *= 2;
+  for (let round = 0; round < 60 && high - low > 1e-13 * high; round++) {
+    const middle = (low + high) / 2;
+    if (faultI2t(prospectiveA, tau, middle) < wanted) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }
 
 /** The time in [from, to] at which the integral from `from` reaches `wanted`. */
@@ -95,9 +110,9 @@ function within(f: (x: number) => number, from: number, to: number, wanted: numb
   let low = from;
   let high = to;
   let sum = 0;
-  for (let round = 0; round < 60 && high - low > 1e-13 * high; round++) {
+  for (let round = 0; round < 40 && high - low > 1e-10 * high; round++) {
     const middle = (low + high) / 2;
-    const piece = refined(f, low, middle);
+    const piece = integral(f, low, middle);
     if (sum + piece >= wanted) high = middle;
     else {
       sum += piece;
@@ -112,6 +127,24 @@ function within(f: (x: number) => number, from: number, to: number, wanted: numb
  * i_melt²·max(3τ, 1 ms) (generic). Says nothing of whether it breaks at all: see the breaking rules.
  */
 export function clearing(fuse: ClearingFuse, fault: Fault): Clearing {
+  // Several rules ask the same of the same fuse: the last few answers are kept with it.
+  const known = answers.get(fuse) ?? [];
+  const same = known.find(
+    ([asked]) =>
+      asked.prospectiveA === fault.prospectiveA &&
+      asked.timeConstantS === fault.timeConstantS &&
+      asked.voltageV === fault.voltageV,
+  );
+  if (same) return same[1];
+  const answer = clear(fuse, fault);
+  answers.set(fuse, [[fault, answer] as const, ...known].slice(0, KEPT));
+  return answer;
+}
+
+const KEPT = 24;
+const answers = new WeakMap<ClearingFuse, readonly (readonly [Fault, Clearing])[]>();
+
+function clear(fuse: ClearingFuse, fault: Fault): Clearing {
   const slowA = fuse.ratedCurrentA * SLOW_EDGE;
   const meltTimeS = meltingTime(fuse, slowA, fault.prospectiveA, fault.timeConstantS);
   if (meltTimeS === null)

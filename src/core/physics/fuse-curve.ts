@@ -8,25 +8,51 @@ export interface FuseCurve {
 export const CURVE_TIMES_S = [1e-3, 1e-2, 0.1, 1, 10, 100, 1000] as const;
 const CONVENTIONAL_TIME_S = 3600;
 
+type Points = readonly (readonly [number, number])[];
+
+/** A curve made ready for many questions: its points, and for each piece t = factor · m^exponent. */
+interface Ready {
+  readonly points: Points;
+  readonly pieces: readonly { readonly from: number; readonly factor: number; readonly exponent: number }[];
+}
+
+const ready = new WeakMap<FuseCurve, Ready>();
+
+function makeReady(curve: FuseCurve): Ready {
+  const points: Points = [
+    ...CURVE_TIMES_S.map((timeS, i) => [timeS, curve.multiples[i]!] as const),
+    [CONVENTIONAL_TIME_S, curve.fusingMultiple] as const,
+  ];
+  const pieces = points.slice(1).flatMap(([tb, mb], i) => {
+    const [ta, ma] = points[i]!;
+    // A step of two equal multiples takes no piece: the shorter time holds.
+    if (ma === mb) return [];
+    const exponent = Math.log(tb / ta) / Math.log(mb / ma);
+    return [{ from: mb, factor: ta / ma ** exponent, exponent }];
+  });
+  return { points, pieces };
+}
+
+function readyOf(curve: FuseCurve): Ready {
+  const known = ready.get(curve);
+  if (known) return known;
+  const made = makeReady(curve);
+  ready.set(curve, made);
+  return made;
+}
+
 /** Points of the curve from the shortest time on, the conventional hour last: [time in s, multiple]. */
-export const curvePoints = (curve: FuseCurve): readonly (readonly [number, number])[] => [
-  ...CURVE_TIMES_S.map((timeS, i) => [timeS, curve.multiples[i]!] as const),
-  [CONVENTIONAL_TIME_S, curve.fusingMultiple] as const,
-];
+export const curvePoints = (curve: FuseCurve): Points => readyOf(curve).points;
 
 /**
  * Pre-arcing time at a steady multiple of rated current, s; null: never. Log-log straight between the points, constant I²t
  * (slope −½) below 1 ms, to the fusing multiple at 3600 s. A step of two equal multiples gives the shorter time.
  */
 export function preArcingTime(curve: FuseCurve, multiple: number): number | null {
-  const points = curvePoints(curve);
+  const { points, pieces } = readyOf(curve);
   const [t1, m1] = points[0]!;
   if (multiple >= m1) return t1 * (m1 / multiple) ** 2;
-  for (let i = 1; i < points.length; i++) {
-    const [ta, ma] = points[i - 1]!;
-    const [tb, mb] = points[i]!;
-    if (multiple >= mb) return ta * (tb / ta) ** (Math.log(multiple / ma) / Math.log(mb / ma));
-  }
+  for (const { from, factor, exponent } of pieces) if (multiple >= from) return factor * multiple ** exponent;
   return null;
 }
 

@@ -24,6 +24,20 @@ function cornerOf(vehicle: Vehicle, which: FaultCorner): Corner {
  * Lowest: cold, aged, empty, conductors at their class temperature, slow resistance. `open` are devices that have opened. Null without cells.
  */
 export function faultNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[] = []): FaultNetwork | null {
+  // The same vehicle is asked hundreds of times; a vehicle that only drives differently shares the network by its key.
+  const own = ofVehicle.get(vehicle) ?? new Map<string, FaultNetwork | null>();
+  ofVehicle.set(vehicle, own);
+  const name = open.length === 0 ? which : `${which} ${[...open].sort().join(' ')}`;
+  const known = own.get(name);
+  if (known !== undefined) return known;
+  const made = makeNetwork(vehicle, which, open);
+  own.set(name, made);
+  return made;
+}
+
+const ofVehicle = new WeakMap<Vehicle, Map<string, FaultNetwork | null>>();
+
+function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]): FaultNetwork | null {
   const ground = groundOf(vehicle);
   if (ground === null) return null;
   const elements = stamp(vehicle, {
@@ -35,7 +49,9 @@ export function faultNetwork(vehicle: Vehicle, which: FaultCorner, open: readonl
     },
     ohmicShare: which === 'highest' ? OHMIC_SHARE : 1,
   }).filter((element) => element.kind !== 'power' && !open.includes(element.id));
-  const found = networks.get(keyOf(elements, ground), () => {
+  // Lengths count too: the inductances of a network go with it.
+  const lengths = vehicle.conductors.map(({ lengthM }) => lengthM ?? '').join();
+  const found = networks.get(`${keyOf(elements, ground)}|${lengths}`, () => {
     try {
       return new FaultNetwork(elements, ground);
     } catch (error) {
@@ -59,10 +75,15 @@ function keyOf(elements: readonly Element[], ground: string): string {
 
 /** Inductance of an element of the fault loop, H (generic): conductors by length, the pack shared out over its cells. */
 export function inductances(vehicle: Vehicle): ReadonlyMap<Id, number> {
+  const known = ofInductances.get(vehicle);
+  if (known) return known;
   const cells = vehicle.devices.reduce((sum, { device }) => sum + (device.cellsInSeries ?? 0), 0);
   const found = new Map<Id, number>();
   for (const { id, device } of vehicle.devices)
     if (device.kind === 'box' && cells > 0) found.set(id, (PACK_H * (device.cellsInSeries ?? 0)) / cells);
   for (const conductor of vehicle.conductors) found.set(conductor.id, CONDUCTOR_H_PER_M * (conductor.lengthM ?? 1));
+  ofInductances.set(vehicle, found);
   return found;
 }
+
+const ofInductances = new WeakMap<Vehicle, ReadonlyMap<Id, number>>();

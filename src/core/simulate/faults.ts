@@ -1,20 +1,47 @@
 import type { Id } from '../build';
+import type { FaultNetwork } from '../circuit';
 import { type Clearing, clearing } from '../physics/fuse-clearing';
 import { partOf, terminalNode, type Vehicle } from '../vehicle';
 import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-network';
 
-/** A short between two nodes: what flows before anything opens. */
-export interface Fault {
-  readonly a: string;
-  readonly b: string;
-  readonly corner: FaultCorner;
-  /** What drives it, V: the open voltage, less the arc in the lowest case. */
-  readonly voltageV: number;
-  readonly prospectiveA: number;
-  /** L/R of the loops that feed it, weighted by the energy in them, s. */
-  readonly timeConstantS: number;
+/** A short between two nodes: what flows before anything opens. Currents and time constant are worked out when they are asked for. */
+export class Fault {
+  private known: ReadonlyMap<Id, number> | null = null;
+  private tau: number | null = null;
+
+  constructor(
+    private readonly vehicle: Vehicle,
+    private readonly network: FaultNetwork,
+    readonly a: string,
+    readonly b: string,
+    readonly corner: FaultCorner,
+    /** What drives it, V: the open voltage, less the arc in the lowest case. */
+    readonly voltageV: number,
+    readonly prospectiveA: number,
+    private readonly sign: number,
+  ) {}
+
   /** Through each element while it lasts, A. */
-  readonly currents: ReadonlyMap<Id, number>;
+  get currents(): ReadonlyMap<Id, number> {
+    this.known ??= this.network.currents(this.a, this.b, this.sign * this.prospectiveA);
+    return this.known;
+  }
+
+  /** |Current| through one element, A. */
+  through(id: Id): number {
+    return Math.abs(this.known?.get(id) ?? this.network.currentOf(id, this.a, this.b, this.sign * this.prospectiveA));
+  }
+
+  /** L/R of the loops that feed it, weighted by the energy in them, s. */
+  get timeConstantS(): number {
+    if (this.tau === null) {
+      const henry = inductances(this.vehicle);
+      const amps = this.sign * this.prospectiveA;
+      const energyH = this.network.weightedSquares(this.a, this.b, amps, (id) => henry.get(id) ?? 0) / amps ** 2;
+      this.tau = (energyH * this.prospectiveA) / this.voltageV;
+    }
+    return this.tau;
+  }
 }
 
 /** A short between two nodes with the devices in `open` already open; null when nothing drives it. */
@@ -26,34 +53,39 @@ export function faultBetween(
   open: readonly Id[] = [],
 ): Fault | null {
   const network = faultNetwork(vehicle, corner, open);
-  if (!network || a === b) return null;
-  const known = new Set(network.nodes());
-  if (!known.has(a) || !known.has(b)) return null;
+  if (!network || a === b || !network.has(a) || !network.has(b)) return null;
   const { openVoltageV, theveninOhm } = network.look(a, b);
   if (theveninOhm === null || !(theveninOhm > 0)) return null;
   const voltageV = Math.abs(openVoltageV) - (corner === 'lowest' ? ARC_V : 0);
   if (!(voltageV > 1)) return null;
-  const prospectiveA = voltageV / theveninOhm;
-  const currents = network.currents(a, b, Math.sign(openVoltageV) * prospectiveA);
-  let energyH = 0;
-  for (const [id, henry] of inductances(vehicle)) {
-    const share = (currents.get(id) ?? 0) / prospectiveA;
-    energyH += henry * share * share;
-  }
-  return { a, b, corner, voltageV, prospectiveA, timeConstantS: energyH / theveninOhm, currents };
+  return new Fault(vehicle, network, a, b, corner, voltageV, voltageV / theveninOhm, Math.sign(openVoltageV));
 }
 
 /** Current that counts as flowing: less is a trickle through something that nobody would call a fault. */
 const TRICKLE = 0.01;
 
 /** The nodes between which the pack stands at its fullest: its most negative and its most positive terminal. */
-export function packPoles(vehicle: Vehicle): { readonly minus: string; readonly plus: string } | null {
+export function packPoles(vehicle: Vehicle): PackPoles | null {
+  const known = poles.get(vehicle);
+  if (known !== undefined) return known;
+  const found = findPoles(vehicle);
+  poles.set(vehicle, found);
+  return found;
+}
+
+export interface PackPoles {
+  readonly minus: string;
+  readonly plus: string;
+}
+const poles = new WeakMap<Vehicle, PackPoles | null>();
+
+function findPoles(vehicle: Vehicle): PackPoles | null {
   const network = faultNetwork(vehicle, 'highest');
   if (!network) return null;
   const terminals = vehicle.devices
     .filter(({ device, part }) => device.kind === 'box' && part !== null)
     .flatMap((box) => [terminalNode(box, 'plus'), terminalNode(box, 'minus')])
-    .filter((node) => network.nodes().includes(node));
+    .filter((node) => network.has(node));
   const byVoltage = terminals.sort((p, q) => network.openVoltage(p) - network.openVoltage(q));
   const minus = byVoltage[0];
   const plus = byVoltage.at(-1);
@@ -87,7 +119,7 @@ export function firstToMelt(vehicle: Vehicle, fault: Fault): Opening | null {
   let first: Opening | null = null;
   for (const { id, device, part } of vehicle.devices) {
     if (device.kind !== 'fuse' || part?.kind !== 'fuse') continue;
-    const throughA = Math.abs(fault.currents.get(id) ?? 0);
+    const throughA = fault.through(id);
     if (throughA < TRICKLE * fault.prospectiveA) continue;
     const found = clearing(part, {
       prospectiveA: throughA,
@@ -159,16 +191,16 @@ const LOAD_TERMINALS = ['plus', 'minus'] as const;
  */
 export function fuseFaults(vehicle: Vehicle, fuseId: Id, zone: readonly Id[]): FuseFaults | null {
   const fuse = vehicle.deviceOf.get(fuseId);
-  const poles = packPoles(vehicle);
-  if (!fuse || !poles) return null;
-  const through = (fault: Fault | null): number => Math.abs(fault?.currents.get(fuseId) ?? 0);
+  const ends = packPoles(vehicle);
+  if (!fuse || !ends) return null;
+  const through = (fault: Fault | null): number => fault?.through(fuseId) ?? 0;
   const strongest = (pairs: readonly (readonly [string, string])[], corner: FaultCorner): Fault | null =>
     pairs
       .map(([a, b]) => faultBetween(vehicle, a, b, corner))
       .reduce((best, one) => (through(one) > through(best) ? one : best), null);
   const toPoles = (node: string): (readonly [string, string])[] => [
-    [node, poles.minus],
-    [node, poles.plus],
+    [node, ends.minus],
+    [node, ends.plus],
   ];
   const highest = strongest([...toPoles(terminalNode(fuse, 'a')), ...toPoles(terminalNode(fuse, 'b'))], 'highest');
   const fed = new Set<string>();
@@ -206,5 +238,5 @@ const terminalsOf = (vehicle: Vehicle, id: Id): Readonly<Record<string, string>>
 export const contactorsIn = (vehicle: Vehicle, fault: Fault): readonly { id: Id; currentA: number }[] =>
   vehicle.devices
     .filter((device) => partOf(device, 'contactor') !== null)
-    .map(({ id }) => ({ id, currentA: Math.abs(fault.currents.get(id) ?? 0) }))
+    .map(({ id }) => ({ id, currentA: fault.through(id) }))
     .filter(({ currentA }) => currentA > 0.1 * fault.prospectiveA);

@@ -1,7 +1,7 @@
 export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
 export {
   contactorsIn,
-  type Fault,
+  Fault,
   type FaultStory,
   type FuseFaults,
   faultBetween,
