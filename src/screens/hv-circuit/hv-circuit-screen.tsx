@@ -24,18 +24,20 @@ import type { Overlay } from './overlay';
 import { Selection } from './selection';
 import { type ShortChoice, ShortPanel } from './short-panel';
 import { BusActions } from './topology-actions';
+import { TouchPanel } from './touch-panel';
 
 const PrechargeChart = dynamic(() => import('./precharge-chart'), {
   ssr: false,
   loading: () => <div className="h-[190px]" />,
 });
 
-type Look = 'closing' | 'fuses' | 'short' | 'live';
+type Look = 'closing' | 'fuses' | 'short' | 'live' | 'touch';
 const LOOKS: readonly (readonly [Look, string])[] = [
   ['closing', 'Closing'],
   ['fuses', 'Fuses'],
   ['short', 'Short it here'],
   ['live', 'Still live?'],
+  ['touch', 'Touch'],
 ];
 
 export function HvCircuitScreen() {
@@ -219,6 +221,15 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
               live={live}
               selected={selected}
               fullV={pack?.fullV ?? null}
+              safeV={safeV}
+              system={build.units}
+            />
+          )}
+          {look === 'touch' && (
+            <TouchPanel
+              vehicle={vehicle}
+              fullV={pack?.fullV ?? null}
+              nominalV={pack?.nominalV ?? null}
               safeV={safeV}
               system={build.units}
             />

@@ -40,6 +40,16 @@ const DRAWS: readonly (readonly [StateId, string])[] = [
   ['heating', 'Draws while heating'],
   ['charging', 'Gives while charging'],
 ];
+/** What has a body of its own to leak to. */
+const LEAKS: ReadonlySet<string> = new Set([
+  'box',
+  'inverter',
+  'charger',
+  'converter',
+  'charger-converter',
+  'heater',
+  'compressor',
+]);
 const CHARGERS: ReadonlySet<string> = new Set(['charger', 'charger-converter']);
 
 /** What is picked in the drawing: its part and figures to change, and what the checks say of it. */
@@ -167,6 +177,34 @@ function DeviceFields({
             onCommit={(powerW) => dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state, powerW } })}
           />
         ))}
+      {LEAKS.has(device.device.kind) && (
+        <>
+          <QuantityField
+            label="Leaks to the body"
+            value={device.device.insulationOhm ?? null}
+            dimension="resistance"
+            unit="MΩ"
+            system={system}
+            empty="not measured"
+            onCommit={(insulationOhm) =>
+              dispatch({ edit: 'setLeakage', input: { deviceId: device.id, insulationOhm } })
+            }
+            onClear={() => dispatch({ edit: 'setLeakage', input: { deviceId: device.id, insulationOhm: null } })}
+          />
+          <QuantityField
+            label="Filter to the body"
+            value={device.device.yCapacitanceF ?? null}
+            dimension="capacitance"
+            unit="µF"
+            system={system}
+            empty="not stated"
+            onCommit={(yCapacitanceF) =>
+              dispatch({ edit: 'setLeakage', input: { deviceId: device.id, yCapacitanceF } })
+            }
+            onClear={() => dispatch({ edit: 'setLeakage', input: { deviceId: device.id, yCapacitanceF: null } })}
+          />
+        </>
+      )}
       {device.part && (
         <p className="mt-1 text-[13px] text-soft">
           Figures:{' '}

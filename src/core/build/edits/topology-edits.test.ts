@@ -113,3 +113,22 @@ describe('a branch of the bus', () => {
       );
   });
 });
+
+test('a leakage is set and taken back to not known; what is none is refused', () => {
+  const set = applyEdit(firn, {
+    edit: 'setLeakage',
+    input: { deviceId: 'heater', insulationOhm: 2e6, yCapacitanceF: 1e-7 },
+  }).build;
+  expect(set.circuits.hv.devices.heater).toMatchObject({ insulationOhm: 2e6, yCapacitanceF: 1e-7 });
+  const back = applyEdit(set, {
+    edit: 'setLeakage',
+    input: { deviceId: 'heater', insulationOhm: null, yCapacitanceF: null },
+  }).build;
+  expect(back).toEqual(firn);
+  expect(() => applyEdit(firn, { edit: 'setLeakage', input: { deviceId: 'heater', insulationOhm: 0 } })).toThrow(
+    EditRefused,
+  );
+  expect(() => applyEdit(firn, { edit: 'setLeakage', input: { deviceId: 'heater', yCapacitanceF: -1 } })).toThrow(
+    EditRefused,
+  );
+});

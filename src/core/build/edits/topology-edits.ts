@@ -112,6 +112,25 @@ export const TOPOLOGY_EDITS = {
     },
   }),
 
+  /** What a device leaks to the body, as measured or stated; null: not known. */
+  setLeakage: define<{ deviceId: Id; insulationOhm?: number | null; yCapacitanceF?: number | null }>({
+    title: (build, { deviceId }) => `leakage of ${nameOf(build, deviceId)}`,
+    apply: (draft, { deviceId, insulationOhm, yCapacitanceF }) => {
+      const device = deviceToEdit(draft, deviceId);
+      if (insulationOhm != null && !(insulationOhm > 0 && insulationOhm <= 1e12))
+        throw new EditRefused('An insulation resistance is above 0 Ω.', 'Type what was measured to the body.');
+      if (yCapacitanceF != null && !(yCapacitanceF >= 0 && yCapacitanceF <= 1))
+        throw new EditRefused(
+          'A capacitance to the body is at least 0 F.',
+          'Type what the data sheet says of its filter.',
+        );
+      if (insulationOhm === null) delete device.insulationOhm;
+      else if (insulationOhm !== undefined) device.insulationOhm = insulationOhm;
+      if (yCapacitanceF === null) delete device.yCapacitanceF;
+      else if (yCapacitanceF !== undefined) device.yCapacitanceF = yCapacitanceF;
+    },
+  }),
+
   /** A consumer or charger on the bus with its own fuse at the tap. */
   addBranch: define<BranchInput>({
     title: (_, { device }) => `add ${device.name} to the bus`,

@@ -107,6 +107,12 @@ const HV_DEVICE: ReadonlySet<string> = new Set([
   'compressor',
 ]);
 
+/** Everything that leaks to the body, side by side, Ω; null without high-voltage devices. */
+export function leakageOhm(vehicle: Vehicle): number | null {
+  const devices = vehicle.devices.filter(({ device }) => HV_DEVICE.has(device.kind));
+  return parallelOhm(...devices.map(({ device }) => device.insulationOhm ?? ASSUMED_LEAK_OHM));
+}
+
 const resistance: Rule<Context> = {
   id: 'insulation.resistance',
   station: 'hv-circuit',
@@ -118,7 +124,7 @@ const resistance: Rule<Context> = {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const devices = vehicle.devices.filter(({ device }) => HV_DEVICE.has(device.kind));
     const assumed = devices.filter(({ device }) => device.insulationOhm === undefined);
-    const total = parallelOhm(...devices.map(({ device }) => device.insulationOhm ?? ASSUMED_LEAK_OHM));
+    const total = leakageOhm(vehicle);
     if (total === null) return [];
     const limit = OHM_PER_VOLT_AC * fullV;
     return [

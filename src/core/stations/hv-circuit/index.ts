@@ -19,7 +19,7 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...PRECHARGE_RULES,
   ...DEAD_RULES,
 ];
-export { type LinkDischarge, largestPart, linkDischarge } from './dead-rules';
+export { type LinkDischarge, largestPart, leakageOhm, linkDischarge } from './dead-rules';
 export { type CableWithstand, cableWithstand } from './withstand';
 export { type PrechargeFigure, prechargeWorkings } from './workings';
 export { type FuseZone, fuseZones } from './zones';
