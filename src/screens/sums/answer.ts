@@ -2,7 +2,7 @@ import { LawRefused } from '@/core/calc';
 import type { WorkingLine } from '@/core/checks';
 import { NetworkError } from '@/core/circuit';
 import { formatQuantity } from '@/core/quantities';
-import { figureAt, type Sum, type SumFigure, type SumValues } from './sums';
+import { figureAt, type Sum, type SumFigure, type SumValues } from './sum-types';
 
 export type SumAnswer =
   | { readonly ok: true; readonly result: unknown; readonly working: readonly WorkingLine[] }

@@ -1,7 +1,7 @@
 import { type CableInput, resolveCable } from '@/core/calc';
 import type { CablePart } from '@/core/parts';
 import { METALS } from '@/core/physics/conductor';
-import type { SumValues } from './sums';
+import type { SumValues } from './sum-types';
 
 /** Insulation of that wall, V (generic): shielded HV cable 1000, thick wall 600, thin wall 60. */
 const WALL_VOLTS = { shielded: 1000, thick: 600, thin: 60 } as const;

@@ -9,7 +9,7 @@ import type { StoredBuild } from '@/store/database';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { cableOfSum } from './own-cable';
-import type { Sum, SumValues } from './sums';
+import type { Sum, SumValues } from './sum-types';
 
 interface Target {
   readonly value: string;

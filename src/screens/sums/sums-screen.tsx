@@ -14,7 +14,8 @@ import { restoreTheme } from '../shell/theme';
 import { answerOf, answerText, figureText } from './answer';
 import { NetworkSum } from './network-sum';
 import { SendSum } from './send-sum';
-import { figureAt, SUMS, type Sum, type SumField, type SumValue, type SumValues } from './sums';
+import { figureAt, type Sum, type SumField, type SumValue, type SumValues } from './sum-types';
+import { SUMS } from './sums';
 
 const NETWORK = { name: 'network', title: 'Network', about: 'Any small circuit: voltages and currents at rest.' };
 

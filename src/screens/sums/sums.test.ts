@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { LAWS } from '@/core/calc/schema';
 import { answerOf, answerText, figureText } from './answer';
-import { figureAt, SUMS } from './sums';
+import { figureAt } from './sum-types';
+import { SUMS } from './sums';
 
 const sum = (name: string) => SUMS.find((candidate) => candidate.name === name)!;
 
