@@ -190,6 +190,11 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     '{demand} to {fraction}, {limit} at most',
   ),
   'precharge.energy': S('{subject} overheats in one start', '{subject} pulse', '{demand} of {limit}'),
+  'precharge.repeats': S(
+    '{subject} overheats when the key is turned again and again',
+    '{subject} in six starts in a row',
+    '{demand} of {limit}',
+  ),
   'precharge.voltage': S('{subject} is not made for this voltage', '{subject} voltage', '{demand} of {limit}'),
   'precharge.fault': S(
     '{subject} burns on a shorted bus before the time-out',

@@ -180,10 +180,13 @@ export class FaultNetwork {
 
   private weights: Float64Array | null = null;
 
-  /** The same for one element alone; 0 for one that is not there. */
-  currentOf(id: string, a: NodeName, b: NodeName, currentA: number): number {
-    const branch = this.branchOf.get(id);
-    return branch ? this.flow(a, b, currentA)(branch) : 0;
+  /** The same for one element at a time; 0 for one that is not there. */
+  currentsOneByOne(a: NodeName, b: NodeName, currentA: number): (id: string) => number {
+    const flow = this.flow(a, b, currentA);
+    return (id) => {
+      const branch = this.branchOf.get(id);
+      return branch ? flow(branch) : 0;
+    };
   }
 }
 

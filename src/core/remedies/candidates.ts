@@ -311,6 +311,7 @@ export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'precharge.reaches': [heldOff, resistor],
   'precharge.time': [resistor],
   'precharge.energy': [resistor],
+  'precharge.repeats': [resistor],
   'precharge.voltage': [resistor],
   'precharge.fault': [shorterTimeout, resistor],
   'cable.temperature': [thickerCable],

@@ -1,5 +1,6 @@
 import type { Id } from '../build';
 import type { FaultNetwork } from '../circuit';
+import type { FusePart } from '../parts';
 import { type Clearing, clearing } from '../physics/fuse-clearing';
 import { partOf, terminalNode, type Vehicle } from '../vehicle';
 import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-network';
@@ -7,6 +8,7 @@ import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-netw
 /** A short between two nodes: what flows before anything opens. Currents and time constant are worked out when they are asked for. */
 export class Fault {
   private known: ReadonlyMap<Id, number> | null = null;
+  private oneByOne: ((id: Id) => number) | null = null;
   private tau: number | null = null;
 
   constructor(
@@ -29,7 +31,8 @@ export class Fault {
 
   /** |Current| through one element, A. */
   through(id: Id): number {
-    return Math.abs(this.known?.get(id) ?? this.network.currentOf(id, this.a, this.b, this.sign * this.prospectiveA));
+    this.oneByOne ??= this.network.currentsOneByOne(this.a, this.b, this.sign * this.prospectiveA);
+    return Math.abs(this.oneByOne(id));
   }
 
   /** L/R of the loops that feed it, weighted by the energy in them, s. */
@@ -114,11 +117,22 @@ export interface FaultStory {
 
 const MOST_OPENINGS = 4;
 
+const fuses = new WeakMap<Vehicle, readonly { readonly id: Id; readonly part: FusePart }[]>();
+function fusesOf(vehicle: Vehicle): readonly { readonly id: Id; readonly part: FusePart }[] {
+  const known = fuses.get(vehicle);
+  if (known) return known;
+  const found = vehicle.devices.flatMap((device) => {
+    const part = device.device.kind === 'fuse' ? partOf(device, 'fuse') : null;
+    return part ? [{ id: device.id, part }] : [];
+  });
+  fuses.set(vehicle, found);
+  return found;
+}
+
 /** The fuse that melts first in a fault, with its clearing; null when none melts. */
 export function firstToMelt(vehicle: Vehicle, fault: Fault): Opening | null {
   let first: Opening | null = null;
-  for (const { id, device, part } of vehicle.devices) {
-    if (device.kind !== 'fuse' || part?.kind !== 'fuse') continue;
+  for (const { id, part } of fusesOf(vehicle)) {
     const throughA = fault.through(id);
     if (throughA < TRICKLE * fault.prospectiveA) continue;
     const found = clearing(part, {

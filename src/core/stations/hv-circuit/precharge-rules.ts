@@ -1,4 +1,5 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { coolingTimeConstant, heatAfterPulses, waitForNextPulse } from '../../physics/pulse-heat';
 import type { PrechargeRun } from '../../simulate';
 import { partOf, type ResolvedDevice } from '../../vehicle';
 import { type Context, deviceRef, NEEDS_CELLS, volts } from '../context';
@@ -92,6 +93,44 @@ const time: Rule<Context> = {
     }),
 };
 
+/** Somebody who turns the key again and again (engineering judgement). */
+const STARTS = 6;
+const EVERY_S = 5;
+
+const repeats: Rule<Context> = {
+  id: 'precharge.repeats',
+  station: 'hv-circuit',
+  sources: [
+    TRANSIENT,
+    'Heat adds up: six starts in half a minute; the resistor cools with pulse energy over rated power (generic)',
+  ],
+  judge: (context) =>
+    withRun(context, (run, resistor) => {
+      const part = partOf(resistor, 'resistor')!;
+      const heatJ = heatAfterPulses(part, run.resistorEnergyJ, STARTS, EVERY_S);
+      const waitS = waitForNextPulse(part, run.resistorEnergyJ, heatJ);
+      return {
+        subject: deviceRef(resistor),
+        demand: { value: heatJ, dimension: 'energy' },
+        limit: { value: part.pulseEnergyJ, dimension: 'energy' },
+        margin: marginAtMost(heatJ, part.pulseEnergyJ),
+        lines: () => [
+          {
+            formula: 'E_6 = E · Σ e^(−k·Δt/τ), τ = E_pulse / P_rated',
+            figures: `${q(run.resistorEnergyJ, 'energy')} every ${EVERY_S} s, τ = ${q(part.pulseEnergyJ, 'energy')} / ${q(part.ratedPowerW, 'power')} = ${q(coolingTimeConstant(part), 'time')}`,
+            result: { value: heatJ, dimension: 'energy' },
+            note:
+              waitS === null
+                ? 'One start alone is too much for it.'
+                : waitS === 0
+                  ? 'Another start fits at once.'
+                  : `Another start fits ${q(waitS, 'time')} later.`,
+          },
+        ],
+      };
+    }),
+};
+
 const energy: Rule<Context> = {
   id: 'precharge.energy',
   station: 'hv-circuit',
@@ -170,4 +209,4 @@ const fault: Rule<Context> = {
     }),
 };
 
-export const PRECHARGE_RULES: readonly Rule<Context>[] = [reaches, time, energy, voltage, fault];
+export const PRECHARGE_RULES: readonly Rule<Context>[] = [reaches, time, energy, repeats, voltage, fault];
