@@ -216,6 +216,7 @@ const MISSING_WORDS: Readonly<Record<string, string>> = {
   length: 'the length',
   place: 'the place',
   cells: 'the cells',
+  leakage: 'the measured leakage',
   check: 'another check to hold',
 };
 

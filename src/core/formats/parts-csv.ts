@@ -4,7 +4,7 @@ import type { Change } from './cables-csv';
 import { type CsvTable, type DecimalMark, readCsv, readNumber, writeCsv } from './csv';
 
 /**
- * Parts as a table: a column for each field, nested ones with a dot ("window.workingMinV"), lists with spaces ("14 8 5.2"), pairs
+ * Parts as a table: a column for each field, nested ones with a dot, lists with spaces ("14 8 5.2"), pairs
  * of a carry table as "35:180 70:250". An empty cell of a field that may be null means null.
  */
 const FIRST = ['kind', 'id', 'name', 'provenance'];

@@ -1,7 +1,7 @@
 import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { OHMIC_SHARE } from '../physics/cell';
-import { type Corner, cornersOf, groundOf, Memo, stamp, stateOf, type Vehicle } from '../vehicle';
+import { type Corner, cornersOf, groundOf, Memo, type State, stamp, type Vehicle } from '../vehicle';
 
 /** Where a fault current is at its highest, and where at its lowest. */
 export type FaultCorner = 'highest' | 'lowest';
@@ -11,6 +11,14 @@ export const ARC_V = 25;
 /** Separate conductors of a loop per metre, and the pack as a whole (generic). */
 const CONDUCTOR_H_PER_M = 0.5e-6;
 const PACK_H = 5e-6;
+
+/** Every contactor but the precharge relay closed, the charge contactors too: what is not opened by hand counts as joined. */
+const ALL_CLOSED: State = {
+  id: 'cruise',
+  name: 'Everything closed',
+  duration: 'sustained',
+  closed: ['main-plus', 'main-minus', 'branch', 'charge'],
+};
 
 const networks = new Memo<FaultNetwork | 'none'>(64);
 
@@ -41,7 +49,7 @@ function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]):
   const ground = groundOf(vehicle);
   if (ground === null) return null;
   const elements = stamp(vehicle, {
-    state: stateOf('cruise'),
+    state: ALL_CLOSED,
     corner: cornerOf(vehicle, which),
     temperatureOf: (id) => {
       const conductor = vehicle.conductorOf.get(id);

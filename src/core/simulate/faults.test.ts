@@ -115,6 +115,23 @@ describe('what stays live', () => {
     expect(live.parts.map(({ boxIds }) => boxIds)).toEqual([['box-rear'], ['box-front']]);
   });
 
+  test('a charge contactor that nobody opened counts as closed: what is behind it is live', () => {
+    const { devices } = firn.build.circuits.hv;
+    const build = {
+      ...firn.build,
+      circuits: {
+        ...firn.build.circuits,
+        hv: {
+          ...firn.build.circuits.hv,
+          devices: { ...devices, 'k-minus': { ...devices['k-minus']!, role: 'charge' as const } },
+        },
+      },
+    };
+    const { vehicle } = assess(build);
+    expect(liveness(vehicle, ['k-plus'], 60)!.liveOf.get('c-inv-minus')).toBe('hazardous');
+    expect(liveness(vehicle, ['k-plus', 'k-minus'], 60)!.liveOf.get('c-inv-minus')).toBe('dead');
+  });
+
   test('a part of no more than 60 V is low, not hazardous: Teasel with its switch pulled, 58.8 and 44.1 V', () => {
     const live = liveness(assess(teasel()).vehicle, ['s-hand', 'k-main'], 60)!;
     expect(live.parts.map(({ live: how, spanV }) => [how, Math.round(spanV * 10) / 10])).toEqual([

@@ -79,6 +79,16 @@ describe('faults, opening, discharge', () => {
     expect(check.verdict).toBe('fails');
   });
 
+  test('one device whose leakage nobody measured leaves the insulation open; a known leak that is too large fails anyway', () => {
+    const open = applyEdit(firn, { edit: 'setLeakage', input: { deviceId: 'heater', insulationOhm: null } }).build;
+    expect(of(open, 'insulation.resistance:pack')).toMatchObject({
+      verdict: 'needs-data',
+      missing: [{ ref: { id: 'heater' } }],
+    });
+    const wet = applyEdit(open, { edit: 'setLeakage', input: { deviceId: 'inverter', insulationOhm: 100e3 } }).build;
+    expect(of(wet, 'insulation.resistance:pack').verdict).toBe('fails');
+  });
+
   test('Y-capacitors of 3 µF at 378 V hold 0.214 J: too much', () => {
     const { devices } = firn.circuits.hv;
     const full = {

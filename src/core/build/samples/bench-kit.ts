@@ -11,6 +11,16 @@ export const laid = (zoneId: string, more: Partial<Laid> = {}): Laid => ({
   ...more,
 });
 
+const LEAKING: ReadonlySet<DeviceKind> = new Set<DeviceKind>([
+  'box',
+  'inverter',
+  'charger',
+  'converter',
+  'charger-converter',
+  'heater',
+  'compressor',
+]);
+
 /** Writes a sample build down in few lines: parts by catalogue id, ends as "device.terminal". */
 export class SampleWriter {
   private readonly devices: Record<Id, Device> = {};
@@ -79,6 +89,12 @@ export class SampleWriter {
       laid: 'laid' in way ? way.laid : null,
       jointResistanceOhm: null,
     };
+  }
+
+  /** Every device with a body leaks so much to it, as if it had been measured. */
+  measuredLeakage(insulationOhm: number): void {
+    for (const [id, device] of Object.entries(this.devices))
+      if (LEAKING.has(device.kind)) this.devices[id] = { ...device, insulationOhm };
   }
 
   build(id: Id, name: string, more: Partial<Build>): Build {

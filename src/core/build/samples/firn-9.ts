@@ -124,6 +124,7 @@ export function firn9(id = 'firn-9'): Build {
     laid: laid('zone-bay', { arrangement: 'touching-pair' }),
   });
 
+  w.measuredLeakage(10e6);
   return w.build(id, 'Firn 9', {
     notes: 'Sample build, made up. The heater fuse and the charger fuse are wrong on purpose.',
     schools: { contactors: 'both-poles', fusePosition: 'mid-string', emergencyStop: 'electrical' },

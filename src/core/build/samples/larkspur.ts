@@ -105,6 +105,7 @@ export function larkspur(id = 'larkspur'): Build {
   branch('conv', 'converter', 'converter', 'cable-plain-2-5', 0.6, 'zone-bay');
   branch('charger', 'charger', 'charger', 'cable-plain-4', 0.7, 'zone-bay');
 
+  w.measuredLeakage(10e6);
   return w.build(id, 'Larkspur', {
     notes: 'Sample build, made up. One contactor, and a hand switch between the boxes.',
     schools: { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },

@@ -65,6 +65,7 @@ export function teasel(id = 'teasel'): Build {
     w.cable(`c-${key}-minus`, `${name} minus`, `${device}.minus`, 'j-minus.n', part, { lengthM: 0.6, laid: bay });
   }
 
+  w.measuredLeakage(10e6);
   return w.build(id, 'Teasel', {
     notes: 'Sample build, made up. The main fuse is a 70 V strip on a string that charges to 103 V: wrong on purpose.',
     schools: { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },
