@@ -97,7 +97,7 @@ export function spiceExport(vehicle: Vehicle, solved: SolvedCase): SpiceText {
       .filter((node) => solved.point.referenceOf.get(node) !== ground)
       .map((node) => `R${named(`reference ${node}`)} ${name(node)} 0 ${num(REFERENCE_OHM)}`),
     // Only what is not linear needs a start: the upper of its two solutions.
-    ...(solved.point.loadsOn.size === 0 ? [] : nodes).map(
+    ...(elements.some((element) => element.kind === 'power' && !isOff(element, solved)) ? nodes : []).map(
       (node) => `.nodeset V(${name(node)})=${num(solved.point.nodeVoltagesV.get(node) ?? 0)}`,
     ),
     '.options reltol=1e-6',

@@ -3,7 +3,9 @@ import { assess } from '../assess';
 import { applyEdit, type Build, type Edit } from '../build';
 import { firn9, teasel } from '../build/samples';
 import { type Check, checkKey } from '../checks';
+import { operatingPoint } from '../circuit';
 import { cataloguePart } from '../parts';
+import { groundOf, stamp } from '../vehicle';
 
 /** Firn 9 without regeneration: full charge is then 90 · 4.2 V, by hand. */
 const firn = applyEdit(firn9(), { edit: 'setFigure', input: { figure: 'regenerationPower', value: 0 } }).build;
@@ -46,6 +48,30 @@ describe('states', () => {
     const { point: charging } = vehicle.caseOf('charging/nominal/sustained')!;
     expect(charging.elementPowersW.get('charger')).toBeCloseTo(-4800, 3);
     expect(Math.sign(charging.elementCurrentsA.get('box-rear')!)).toBe(1);
+  });
+
+  test('into a full pack the charger gives nothing: every point of the circuit is where the resting cells put it', () => {
+    const { point: full } = vehicle.caseOf('charging/warm-new-full/sustained')!;
+    expect([...full.loadsOn]).toEqual([]);
+    expect(full.nodeVoltagesV.get('inverter.plus')! - full.nodeVoltagesV.get('inverter.minus')!).toBeCloseTo(
+      full.nodeVoltagesV.get('box-rear.plus')! - full.nodeVoltagesV.get('box-front.minus')!,
+      9,
+    );
+    for (const amps of full.elementCurrentsA.values()) expect(Math.abs(amps)).toBeLessThan(1e-6);
+  });
+
+  test('every case has exactly the currents of a solver of its own', () => {
+    for (const { id, state, corner, point: solved, temperaturesC } of vehicle.cases) {
+      const elements = stamp(vehicle, {
+        state,
+        corner,
+        temperatureOf: (conductor) => temperaturesC.get(conductor) ?? 125,
+      });
+      const alone = operatingPoint({ elements, ground: groundOf(vehicle)! });
+      expect([id, alone.elementCurrentsA.size]).toEqual([id, solved.elementCurrentsA.size]);
+      for (const [element, amps] of alone.elementCurrentsA)
+        expect(Math.abs(amps - solved.elementCurrentsA.get(element)!)).toBeLessThan(0.02);
+    }
   });
 
   test('a hill takes what lies halfway between cruise and hard acceleration until it is told', () => {

@@ -44,15 +44,18 @@ function structureKey(elements: readonly Element[], ground: string): string {
 /** Precision of the greatest power, as a share. */
 const LOAD_FACTOR_TOLERANCE = 1e-4;
 
-/** A solver for one state; corners and temperatures change values only. */
+/** A solver for one state: corners and temperatures change values only, except for loads that are off in one of them. */
 type StateSolver = (elements: readonly Element[], withLoadFactor: boolean) => OperatingPoint;
 
 function solverFor(ground: string, topology: string): StateSolver {
-  let solver: OperatingPointSolver | undefined;
+  // Within one state the elements differ by nothing but loads that are left out: their number tells them apart.
+  const byNumber = new Map<number, OperatingPointSolver>();
   return (elements, withLoadFactor) => {
+    let solver = byNumber.get(elements.length);
     if (!solver) {
       const ofTopology = solvers.get(topology, () => new Memo<OperatingPointSolver>(32));
       solver = ofTopology.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
+      byNumber.set(elements.length, solver);
     }
     return solver.solve(elements, withLoadFactor, LOAD_FACTOR_TOLERANCE);
   };
