@@ -30,7 +30,7 @@ test('still live: the emergency handle leaves the cells, the disconnect halves t
   const parts = page.getByRole('list', { name: 'Live parts' }).getByRole('listitem');
   await expect(parts).toHaveCount(1);
   await expect(parts.first()).toContainText('378');
-  await expect(page.getByRole('button', { name: 'Bus to inverter plus, 70 mm², dead' })).toBeAttached();
+  await expect(page.getByRole('button', { name: 'Bus to inverter plus, 70 mm², off cells' })).toBeAttached();
   await page.getByRole('button', { name: 'Disconnect out too' }).click();
   // 54 and 36 cells of 4.2 V.
   await expect(parts).toHaveCount(2);

@@ -129,24 +129,8 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
             ))}
           </div>
         )}
-        <span className="ml-auto">
-          <Action
-            look="quiet"
-            onPress={() => {
-              const drawing = sheet.current?.querySelector('svg');
-              if (drawing)
-                download(
-                  svgText(drawing, `${build.name}: ${solved?.id ?? 'circuit'}. Computed, not proved.`),
-                  buildFileName(`${build.name} circuit`, '.svg'),
-                  'image/svg+xml',
-                );
-            }}
-          >
-            Save the drawing
-          </Action>
-        </span>
         {!overlay && (
-          <label className="pb-1.5 text-[14px] text-soft">
+          <label className="ml-auto pb-1.5 text-[14px] text-soft">
             Pack{' '}
             <select
               aria-label="Corner"
@@ -187,19 +171,37 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           </p>
         )}
       </Panel>
-      <div role="tablist" aria-label="Look at" className="mt-2 flex flex-wrap border-b border-rule">
-        {LOOKS.map(([id, words]) => (
-          <button
-            key={id}
-            type="button"
-            role="tab"
-            aria-selected={id === look}
-            onClick={() => setLook(id)}
-            className={`border-b-[3px] px-3 py-1.5 font-tight text-[17px] ${id === look ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+      <div className="mt-2 flex flex-wrap items-center border-b border-rule">
+        <div role="tablist" aria-label="Look at" className="flex flex-wrap">
+          {LOOKS.map(([id, words]) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={id === look}
+              onClick={() => setLook(id)}
+              className={`border-b-[3px] px-3 py-1.5 font-tight text-[17px] ${id === look ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+            >
+              {words}
+            </button>
+          ))}
+        </div>
+        <span className="ml-auto">
+          <Action
+            look="quiet"
+            onPress={() => {
+              const drawing = sheet.current?.querySelector('svg');
+              if (drawing)
+                download(
+                  svgText(drawing, `${build.name}: ${solved?.id ?? 'circuit'}. Computed, not proved.`),
+                  buildFileName(`${build.name} circuit`, '.svg'),
+                  'image/svg+xml',
+                );
+            }}
           >
-            {words}
-          </button>
-        ))}
+            Save the drawing
+          </Action>
+        </span>
       </div>
       <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
         <div className="space-y-3">

@@ -10,4 +10,4 @@ export interface Overlay {
   readonly open: ReadonlySet<string>;
 }
 
-export const LIVE_WORDS: Readonly<Record<Live, string>> = { hazardous: 'live', low: 'under 60 V', dead: 'dead' };
+export const LIVE_WORDS: Readonly<Record<Live, string>> = { hazardous: 'live', low: 'under 60 V', dead: 'off cells' };
