@@ -3,6 +3,7 @@ import { assess } from '../assess';
 import { applyEdit } from '../build';
 import { firn9, larkspur, teasel } from '../build/samples';
 import { operatingPoint } from '../circuit';
+import { cataloguePart } from '../parts';
 import { clearing } from '../physics/fuse-clearing';
 import { cornersOf, groundOf, partOf, stamp, stateOf } from '../vehicle';
 import { coverage, faultBetween, faultStory, fuseFaults, liveness, packPoles } from './index';
@@ -70,6 +71,26 @@ describe('a fault to its end', () => {
     expect(story.openings).toEqual([]);
     expect(story.clearedAtS).toBeNull();
     expect(story.i2tA2s.get('box-front')).toBeNull();
+  });
+
+  test('a fuse that melts without being proved to break clears nothing: 2 kA of capacity, 70 V on 103 V', () => {
+    const story = faultStory(assess(teasel()).vehicle, 'controller.plus', 'controller.minus', 'highest')!;
+    expect(story.openings.map(({ deviceId, notProved }) => [deviceId, notProved])).toEqual([['f-main', 'voltage']]);
+    expect(story.clearedAtS).toBeNull();
+    expect(story.i2tA2s.get('c-ctl-plus')).toBeNull();
+    const { circuits } = teasel();
+    const devices = {
+      ...circuits.hv.devices,
+      'f-main': { ...circuits.hv.devices['f-main']!, partId: 'fuse-traction-150-300' },
+    };
+    const better = {
+      ...teasel(),
+      parts: { ...teasel().parts, 'fuse-traction-150-300': cataloguePart('fuse-traction-150-300', 'fuse') },
+      circuits: { ...circuits, hv: { ...circuits.hv, devices } },
+    };
+    expect(
+      faultStory(assess(better).vehicle, 'controller.plus', 'controller.minus', 'highest')!.clearedAtS,
+    ).not.toBeNull();
   });
 
   test('a short to the plus terminal before the main fuse is not the main fuse’s to clear', () => {

@@ -1,6 +1,7 @@
 import type { Id } from '../build';
 import type { FaultNetwork } from '../circuit';
 import type { FusePart } from '../parts';
+import { usableDcVoltage } from '../physics/fuse';
 import { type Clearing, clearing } from '../physics/fuse-clearing';
 import { partOf, terminalNode, type Vehicle } from '../vehicle';
 import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-network';
@@ -101,13 +102,25 @@ export interface Opening {
   /** After the fault began, s. */
   readonly atS: number;
   readonly clearing: Clearing;
+  /** Null: it is proved to break this current at this voltage. Else why not: it melts, and the arc goes on. */
+  readonly notProved: 'dc-rating' | 'voltage' | 'too-much' | 'too-little' | null;
+}
+
+/** Why a fuse that melts is not proved to break a fault; null when it is. */
+export function notProvedToBreak(fuse: FusePart, throughA: number, fault: Fault): Opening['notProved'] {
+  const { ratedVoltageDcV } = fuse;
+  if (ratedVoltageDcV === null) return 'dc-rating';
+  const openV = fault.voltageV + (fault.corner === 'lowest' ? ARC_V : 0);
+  if (openV > usableDcVoltage({ ...fuse, ratedVoltageDcV }, fault.timeConstantS)) return 'voltage';
+  if (throughA > fuse.breakingCapacityA) return 'too-much';
+  return throughA < fuse.minimumBreakingMultiple * fuse.ratedCurrentA ? 'too-little' : null;
 }
 
 /** A fault to its end. */
 export interface FaultStory {
   readonly fault: Fault;
   readonly openings: readonly Opening[];
-  /** Null: it goes on for ever. */
+  /** Null: it goes on for ever, or the last fuse to melt is not proved to break it. */
   readonly clearedAtS: number | null;
   /** Let through each conductor and contactor until the end, A²s; null where it has no end. */
   readonly i2tA2s: ReadonlyMap<Id, number | null>;
@@ -141,7 +154,12 @@ export function firstToMelt(vehicle: Vehicle, fault: Fault): Opening | null {
       voltageV: fault.voltageV,
     });
     if (found.meltTimeS !== null && (first === null || found.meltTimeS < first.atS))
-      first = { deviceId: id, atS: found.meltTimeS, clearing: found };
+      first = {
+        deviceId: id,
+        atS: found.meltTimeS,
+        clearing: found,
+        notProved: notProvedToBreak(part, throughA, fault),
+      };
   }
   return first;
 }
@@ -159,7 +177,8 @@ export function faultStory(vehicle: Vehicle, a: string, b: string, corner: Fault
   while (fault) {
     const opening = openings.length < MOST_OPENINGS ? firstToMelt(vehicle, fault) : null;
     const throughFuse = opening ? Math.abs(fault.currents.get(opening.deviceId) ?? 0) : 0;
-    const total = opening?.clearing.totalI2tA2s ?? opening?.clearing.preArcingI2tA2s ?? null;
+    // What is not proved to break lets through without end.
+    const total = opening && opening.notProved === null ? opening.clearing.totalI2tA2s : null;
     for (const [id, amps] of fault.currents) {
       if (Math.abs(amps) < TRICKLE * fault.prospectiveA) continue;
       const before = i2t.get(id);
@@ -175,6 +194,7 @@ export function faultStory(vehicle: Vehicle, a: string, b: string, corner: Fault
     if (!opening) break;
     atS += opening.atS;
     openings.push({ ...opening, atS });
+    if (opening.notProved !== null) break;
     fault = faultBetween(
       vehicle,
       a,
@@ -247,10 +267,3 @@ export function fuseFaults(vehicle: Vehicle, fuseId: Id, zone: readonly Id[]): F
 
 const terminalsOf = (vehicle: Vehicle, id: Id): Readonly<Record<string, string>> =>
   vehicle.deviceOf.get(id)?.nodes ?? {};
-
-/** The part of a contactor that carries a share of a fault. */
-export const contactorsIn = (vehicle: Vehicle, fault: Fault): readonly { id: Id; currentA: number }[] =>
-  vehicle.devices
-    .filter((device) => partOf(device, 'contactor') !== null)
-    .map(({ id }) => ({ id, currentA: fault.through(id) }))
-    .filter(({ currentA }) => currentA > 0.1 * fault.prospectiveA);

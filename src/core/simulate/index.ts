@@ -1,6 +1,5 @@
 export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
 export {
-  contactorsIn,
   Fault,
   type FaultStory,
   type FuseFaults,

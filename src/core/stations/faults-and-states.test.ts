@@ -157,6 +157,16 @@ describe('faults, opening, discharge', () => {
     );
   });
 
+  test('a contactor is held against the fault right behind it and the fuse of its own loop, not a branch’s', () => {
+    const check = of(firn, 'fuse.contactor-withstand:k-plus');
+    expect(check.says.figures.fuse).toBe('Mid fuse');
+    expect(check.limit!.value).toBe(50 * 250);
+    // Peak of a 300 A fuse on its slow edge lies between its 1 ms point and the prospective 14 kA.
+    expect(check.demand!.value).toBeGreaterThan(14 * 330);
+    expect(check.demand!.value).toBeLessThan(14500);
+    expect(of(teasel(), 'fuse.contactor-withstand:k-main').verdict).toBe('waits');
+  });
+
   test('a branch fuse as slow as the main one takes it along', () => {
     const build = edited({
       edit: 'fitPart',

@@ -44,7 +44,9 @@ export default function FaultChart({ story, system }: { story: FaultStory; syste
       </div>
       <figcaption className="text-[13px] text-soft">
         Dashed: prospective {amps(story.fault.prospectiveA)}.{' '}
-        {story.clearedAtS === null ? 'No fuse stands in its way.' : `Over after ${time(story.clearedAtS)}.`}
+        {story.clearedAtS === null
+          ? 'No fuse that is proved to break it stands in its way.'
+          : `Over after ${time(story.clearedAtS)}.`}
       </figcaption>
     </figure>
   );

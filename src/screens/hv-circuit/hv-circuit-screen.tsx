@@ -80,7 +80,9 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
         ? {
             flow: short?.story.fault.currents ?? new Map(),
             live: null,
-            open: new Set(short?.story.openings.map(({ deviceId }) => deviceId)),
+            open: new Set(
+              short?.story.openings.filter(({ notProved }) => notProved === null).map(({ deviceId }) => deviceId),
+            ),
           }
         : null;
   const layout = useMemo(() => layOutCircuit(vehicle), [vehicle]);

@@ -64,9 +64,7 @@ export function ShortPanel({
           <div className="mt-3" data-short={short.story.clearedAtS === null ? 'goes on' : 'cleared'}>
             <p className="flex items-center gap-2 text-[17px] font-semibold">
               <VerdictMark shape={short.story.clearedAtS === null || short.burns.length > 0 ? 'fails' : 'holds'} />
-              {short.story.clearedAtS === null
-                ? 'Nothing clears it: it burns on'
-                : `${deviceName(short.story.openings.at(-1)!.deviceId)} clears it after ${text(short.story.clearedAtS, 'time')}`}
+              {verdictText(short, deviceName, text)}
             </p>
             <FigureRow
               label="Prospective current"
@@ -124,6 +122,26 @@ export function ShortPanel({
       </Caution>
     </>
   );
+}
+
+const NOT_PROVED = {
+  'dc-rating': 'it has no DC rating',
+  voltage: 'the voltage is above what it breaks',
+  'too-much': 'the current is above its breaking capacity',
+  'too-little': 'the current is below the smallest that it breaks',
+} as const;
+
+function verdictText(
+  { story }: Short,
+  deviceName: (id: string) => string,
+  text: (value: number, dimension: 'time') => string,
+): string {
+  const last = story.openings.at(-1);
+  if (last?.notProved)
+    return `${deviceName(last.deviceId)} melts after ${text(last.atS, 'time')} but is not proved to break it: ${NOT_PROVED[last.notProved]}`;
+  return last && story.clearedAtS !== null
+    ? `${deviceName(last.deviceId)} clears it after ${text(story.clearedAtS, 'time')}`
+    : 'Nothing clears it: it burns on';
 }
 
 const ratio = ({ i2tA2s, limitA2s }: Short['felt'][number]): number =>

@@ -3,8 +3,8 @@ import type { FusePart } from '../../parts';
 import { usableDcVoltage } from '../../physics/fuse';
 import { type ClearingFuse, clearing } from '../../physics/fuse-clearing';
 import { adiabaticI2t, CURVE_TIMES_S } from '../../physics/fuse-curve';
-import { contactorsIn, type Fault, firstToMelt } from '../../simulate';
-import { partOf, protectingFuses, type ResolvedDevice } from '../../vehicle';
+import { type Fault, faultBetween, firstToMelt, packPoles } from '../../simulate';
+import { partOf, protectingFuses, type ResolvedDevice, terminalNode } from '../../vehicle';
 import { amps, type Context, conductorRef, deviceRef, NEEDS_CELLS, needsPart } from '../context';
 import { cableWithstand } from './withstand';
 import { type FuseZone, fuseZones } from './zones';
@@ -282,60 +282,61 @@ const contactorWithstand: Rule<Context> = {
   ],
   judge: (context) => {
     const { vehicle } = context;
-    const worst = new Map<string, { i2t: number; peak: number; fuse: string } | 'waits'>();
-    for (const zone of fuseZones(vehicle)) {
-      const fault = zone.faults?.highest;
-      if (!fault) continue;
-      const opening = firstToMelt(vehicle, fault);
-      if (!opening) continue;
-      const throughFuse = Math.abs(fault.currents.get(opening.deviceId)!);
-      for (const { id, currentA } of contactorsIn(vehicle, fault)) {
-        const share = currentA / throughFuse;
-        const known = worst.get(id);
-        if (opening.clearing.totalI2tA2s === null) worst.set(id, 'waits');
-        else if (known !== 'waits') {
-          const total = opening.clearing.totalI2tA2s * share * share;
-          const peak = opening.clearing.letThroughA * share;
-          if (!known || peak > known.peak || total > known.i2t)
-            worst.set(id, {
-              i2t: Math.max(total, known?.i2t ?? 0),
-              peak: Math.max(peak, known?.peak ?? 0),
-              fuse: vehicle.deviceOf.get(opening.deviceId)!.device.name,
-            });
-        }
-      }
-    }
-    return [...worst].map(([id, found]): Finding => {
-      const device = vehicle.deviceOf.get(id)!;
-      const part = partOf(device, 'contactor')!;
+    const poles = packPoles(vehicle);
+    if (!poles) return [];
+    return vehicle.devices.flatMap((device): Finding[] => {
+      const part = partOf(device, 'contactor');
+      if (!part || device.device.role === 'precharge') return [];
       const subject = deviceRef(device);
+      // Bolted right behind it: the short at its own terminals that drives the most through it.
+      const fault = ['a', 'b']
+        .flatMap((terminal) =>
+          [poles.minus, poles.plus].map((pole) =>
+            faultBetween(vehicle, terminalNode(device, terminal), pole, 'highest'),
+          ),
+        )
+        .reduce<Fault | null>(
+          (most, one) => ((one?.through(device.id) ?? 0) > (most?.through(device.id) ?? 0) ? one : most),
+          null,
+        );
+      if (!fault) return [];
       if (part.shortTimeI2tA2s === undefined || part.shortTimePeakA === undefined)
-        return { subject, missing: [{ ref: subject, what: 'its short-time rating' }] };
-      if (found === 'waits')
-        return { subject, waitsFor: [{ ref: subject, what: 'has a fuse with a DC rating before it' }] };
+        return [{ subject, missing: [{ ref: subject, what: 'its short-time rating' }] }];
+      const opening = firstToMelt(vehicle, fault);
+      const total = opening?.clearing.totalI2tA2s ?? null;
+      if (!opening || opening.notProved !== null || total === null)
+        return [{ subject, waitsFor: [{ ref: subject, what: 'has a fuse in its loop that is proved to break' }] }];
+      const share = fault.through(device.id) / fault.through(opening.deviceId);
+      const found = {
+        i2t: total * share * share,
+        peak: opening.clearing.letThroughA * share,
+        fuse: vehicle.deviceOf.get(opening.deviceId)!.device.name,
+      };
       const byI2t = marginAtMost(found.i2t, part.shortTimeI2tA2s);
       const byPeak = marginAtMost(found.peak, part.shortTimePeakA);
       const peaks = byPeak <= byI2t;
-      return {
-        subject,
-        demand: peaks ? amps(found.peak) : i2t(found.i2t),
-        limit: peaks ? amps(part.shortTimePeakA) : i2t(part.shortTimeI2tA2s),
-        margin: Math.min(byI2t, byPeak),
-        figures: { fuse: found.fuse },
-        assumed: [HIGHEST],
-        lines: () => [
-          {
-            formula: 'peak let through ≤ what it stands closed',
-            figures: `${q(found.peak, 'current')} ≤ ${q(part.shortTimePeakA!, 'current')}`,
-            result: { value: byPeak, dimension: 'ratio' },
-          },
-          {
-            formula: 'I²t let through ≤ what it stands closed',
-            figures: `${q(found.i2t, 'i2t')} ≤ ${q(part.shortTimeI2tA2s!, 'i2t')}`,
-            result: { value: byI2t, dimension: 'ratio' },
-          },
-        ],
-      };
+      return [
+        {
+          subject,
+          demand: peaks ? amps(found.peak) : i2t(found.i2t),
+          limit: peaks ? amps(part.shortTimePeakA) : i2t(part.shortTimeI2tA2s),
+          margin: Math.min(byI2t, byPeak),
+          figures: { fuse: found.fuse },
+          assumed: [HIGHEST],
+          lines: () => [
+            {
+              formula: 'peak let through ≤ what it stands closed',
+              figures: `${q(found.peak, 'current')} ≤ ${q(part.shortTimePeakA!, 'current')}`,
+              result: { value: byPeak, dimension: 'ratio' },
+            },
+            {
+              formula: 'I²t let through ≤ what it stands closed',
+              figures: `${q(found.i2t, 'i2t')} ≤ ${q(part.shortTimeI2tA2s!, 'i2t')}`,
+              result: { value: byI2t, dimension: 'ratio' },
+            },
+          ],
+        },
+      ];
     });
   },
 };
