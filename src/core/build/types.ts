@@ -1,4 +1,4 @@
-import type { Part } from '../parts/types';
+import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
 
 /**
@@ -115,6 +115,8 @@ export interface Device {
   /** Resistance and capacitance to the body, where they are known. */
   readonly insulationOhm?: number;
   readonly yCapacitanceF?: number;
+  /** contactor: fitted at its coil in place of what the part brings along. */
+  readonly coilSuppression?: CoilSuppression;
 }
 
 export interface End {
@@ -189,6 +191,8 @@ export interface Duty {
   readonly hillPowerW?: number;
   /** Fed back in braking, as a positive figure; absent: two fifths of hard acceleration. */
   readonly regenerationPowerW?: number;
+  /** How often the key is turned on in a day; absent: six. */
+  readonly startsPerDay?: number;
 }
 
 /** The corners between which the pack lives. */
@@ -205,6 +209,8 @@ export interface PrechargeSequence {
   readonly closeAtFraction: number;
   /** Null: twice the expected time. */
   readonly timeoutS: number | null;
+  /** Whether each key-on first proves the link dead with every contactor open; absent: not known. */
+  readonly provesDead?: boolean;
 }
 
 /** An owner's changes to a derived state; never a copy of it. */

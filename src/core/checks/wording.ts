@@ -161,6 +161,11 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     'The link discharges by itself',
     'nothing bleeds it',
   ),
+  'discharge.active': S(
+    '{subject} empties the link too slowly',
+    '{subject} empties the link when told',
+    'under 60 V after {demand}, {limit} at most',
+  ),
   'insulation.resistance': S(
     'Too much leaks to the body',
     'Insulation to the body',
@@ -175,6 +180,69 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} leaves most of the pack in one piece',
     '{subject} takes the pack apart',
     '{demand} stays live in one part, {limit} at most',
+  ),
+  'contactor.coil': S(
+    '{subject} may not pull in on a weak battery',
+    '{subject} coil',
+    '{demand} at its coil, pulls in from {limit}',
+    '{subject} coil',
+  ),
+  'contactor.coil.unwired': S('{subject} has no wires at its coil', '{subject} coil', 'nothing can close it'),
+  'contactor.coil.unused': S('{subject} coil', '{subject} coil', 'no state closes it'),
+  'contactor.release': S(
+    '{subject} lets go too slowly',
+    '{subject} lets go',
+    '{demand} with {suppression}, {limit} at most',
+    '{subject} letting go',
+  ),
+  'contactor.release.bare': S(
+    'Nothing takes the coil’s kick at {subject}',
+    '{subject} lets go',
+    'its driver and its contacts burn',
+  ),
+  'contactor.peak': S(
+    '{subject} carries too much for a while',
+    '{subject} peaks',
+    '{demand} of {limit} for {time}',
+    '{subject} peaks',
+  ),
+  'contactor.polarity': S(
+    '{subject} can’t break the current when it reverses',
+    '{subject} when the current reverses',
+    '{demand} of {limit} in {state}',
+    '{subject} when the current reverses',
+  ),
+  'contactor.polarity.both-ways': S('{subject} direction', '{subject} direction', 'breaks either way'),
+  'contactor.polarity.one-way': S('{subject} direction', '{subject} direction', 'the current never reverses'),
+  'contactor.life': S(
+    '{subject} wears out too soon',
+    '{subject} life',
+    '{demand} openings of {limit}, at {current}',
+    '{subject} life',
+  ),
+  'contactor.welded-test': S(
+    'Nothing finds a welded contactor',
+    'A welded contactor is found',
+    'the link is proved dead at each key-on',
+    'Finding a welded contactor',
+  ),
+  'emergency.stop': S(
+    'The emergency stop does not stop it',
+    'The emergency stop stops it',
+    '{detail}',
+    'Emergency stop',
+  ),
+  'emergency.loop': S('A crash or an open lid leaves it live', 'A crash or an open lid switches off', '{detail}'),
+  'emergency.single-failure': S(
+    'One failure defeats the emergency stop',
+    'The emergency stop survives one failure',
+    '{detail}',
+  ),
+  'disconnect.interlock': S(
+    '{subject} can be pulled under load',
+    '{subject} opens without load',
+    '{detail}',
+    '{subject} interlock',
   ),
   'contactor.both-poles': S('The pack’s minus stays connected with everything open', 'Both poles switched', '{detail}'),
   'disconnect.rating': S('{subject} is not made for this', '{subject} rating', '{demand} of {limit}'),
@@ -218,6 +286,7 @@ const MISSING_WORDS: Readonly<Record<string, string>> = {
   cells: 'the cells',
   leakage: 'the measured leakage',
   check: 'another check to hold',
+  'coil circuit': 'the wiring of the coils',
 };
 
 export interface Said {

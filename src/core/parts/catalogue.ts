@@ -138,6 +138,7 @@ const INVERTERS: readonly InverterPart[] = [
     linkCapacitanceF: 0.0011,
     maxBatteryCurrentA: 300,
     bleedResistanceOhm: 22000,
+    activeDischargeOhm: 800,
   },
   {
     id: 'inverter-144-400',
@@ -148,6 +149,7 @@ const INVERTERS: readonly InverterPart[] = [
     linkCapacitanceF: 0.004,
     maxBatteryCurrentA: 400,
     bleedResistanceOhm: 4700,
+    activeDischargeOhm: 220,
   },
   {
     id: 'inverter-96-450',

@@ -4,6 +4,13 @@ import type { ContactorPart } from './types';
 /** What a sealed contactor stands while a fuse acts (generic): fifty times its largest carry current, and the I²t of half of that for 10 ms. */
 const PEAK_MULTIPLE = 50;
 
+/** What the studs and the cable's heat let it carry for a while (generic). */
+const OVERLOADS: NonNullable<ContactorPart['overloads']> = [
+  { durationS: 10, multiple: 2 },
+  { durationS: 60, multiple: 1.5 },
+  { durationS: 600, multiple: 1.15 },
+];
+
 const contactor = (
   id: string,
   name: string,
@@ -18,6 +25,15 @@ const contactor = (
     coilVoltageV: 12,
     shortTimePeakA: PEAK_MULTIPLE * carries,
     shortTimeI2tA2s: (0.5 * PEAK_MULTIPLE * carries) ** 2 * 0.01,
+    overloads: OVERLOADS,
+    // Against its mark the magnets blow the arc the wrong way (generic: two fifths of the break current).
+    ...(more.polarised ? { reverseBreakCurrentA: 0.4 * more.breakCurrentA } : {}),
+    coilPickUpV: 9,
+    coilHoldV: 6,
+    coilSuppression: 'zener',
+    releaseTimeS: 0.012,
+    electricalLife: 1000,
+    mechanicalLife: 200_000,
     ...more,
   };
 };

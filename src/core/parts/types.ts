@@ -86,7 +86,23 @@ export interface ContactorPart extends PartBase {
   /** What it stands closed, before a fuse acts: I²t and peak. Absent: not stated. */
   readonly shortTimeI2tA2s?: number;
   readonly shortTimePeakA?: number;
+  /** How much of its carry current it takes for a while; longest last. Absent: not stated. */
+  readonly overloads?: readonly { readonly durationS: number; readonly multiple: number }[];
+  /** A polarised one breaks so much against its marked direction; absent: not stated. */
+  readonly reverseBreakCurrentA?: number;
+  /** Coil voltage at which it surely closes, hot, and above which it surely stays closed. */
+  readonly coilPickUpV?: number;
+  readonly coilHoldV?: number;
+  readonly coilSuppression?: CoilSuppression;
+  /** From the coil's feed opening to the contacts open, with a suppression that lets the coil's voltage rise, s. */
+  readonly releaseTimeS?: number;
+  /** Openings at the break current until it is worn, and without current. */
+  readonly electricalLife?: number;
+  readonly mechanicalLife?: number;
 }
+
+/** What takes the coil's energy when its feed opens: a plain diode is slow, a zener or TVS is quick, none burns what switches it. */
+export type CoilSuppression = 'plain-diode' | 'zener' | 'none';
 
 export interface ResistorPart extends PartBase {
   readonly kind: 'resistor';
@@ -112,6 +128,8 @@ export interface InverterPart extends PartBase {
   readonly maxBatteryCurrentA: number;
   /** Across its link, inside; absent: not stated. */
   readonly bleedResistanceOhm?: number;
+  /** Switched across its link when it is told to discharge; absent: it has none, or none is stated. */
+  readonly activeDischargeOhm?: number;
 }
 
 /** Charger, converter, heater, compressor …: what hangs on the bus beside the inverter. */

@@ -32,3 +32,27 @@ export function carryCurrent(table: readonly CarryPoint[], areaMm2: number, ambi
   const room = (STUD_LIMIT_C - Math.max(ambientC, RATED_AMBIENT_C)) / (STUD_LIMIT_C - RATED_AMBIENT_C);
   return room <= 0 ? 0 : carry * Math.sqrt(room);
 }
+
+/**
+ * How many times its carry current a contactor takes for `durationS`: the stated points joined straight over the logarithm of time;
+ * the first one for anything shorter, down to 1 at an hour for anything longer than the last.
+ */
+export function overloadMultiple(
+  points: readonly { readonly durationS: number; readonly multiple: number }[],
+  durationS: number,
+): number {
+  const known = [...points, { durationS: SETTLED_S, multiple: 1 }].sort((p, q) => p.durationS - q.durationS);
+  const first = known[0]!;
+  if (durationS <= first.durationS) return first.multiple;
+  for (let i = 1; i < known.length; i++) {
+    const p = known[i - 1]!;
+    const q = known[i]!;
+    if (durationS > q.durationS) continue;
+    const share = Math.log(durationS / p.durationS) / Math.log(q.durationS / p.durationS);
+    return p.multiple + (q.multiple - p.multiple) * share;
+  }
+  return 1;
+}
+
+/** By then the studs have settled, s. */
+const SETTLED_S = 3600;

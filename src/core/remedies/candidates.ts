@@ -3,6 +3,7 @@ import type { Edit } from '../build';
 import type { Check } from '../checks';
 import { type CablePart, catalogueOf, type FusePart } from '../parts';
 import { partOf, protectingFuses, type ResolvedConductor } from '../vehicle';
+import { COIL_PROPOSERS } from './coil-candidates';
 
 /** Edits worth trying for a failing or thin check, smallest change first. They prove nothing: the model does. */
 type Proposer = (assessment: Assessment, check: Check) => Edit[];
@@ -292,6 +293,9 @@ const otherDisconnect: Proposer = (_, check) =>
   catalogueOf('disconnect').map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
 
 export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
+  ...COIL_PROPOSERS,
+  'contactor.peak': [otherContactor],
+  'contactor.polarity': [otherContactor],
   'fuse.dc-rating': [higherVoltage],
   'fuse.dc-voltage': [higherVoltage],
   'fuse.breaking-capacity': [otherFuse],

@@ -1,3 +1,16 @@
+export {
+  coilFeed,
+  coilReturn,
+  HANDLES,
+  heldWith,
+  LOOP_KINDS,
+  type SingleFailure,
+  type StopTest,
+  singleFailures,
+  stopTests,
+  type TestPoint,
+  testPoints,
+} from './emergency';
 export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
 export {
   Fault,

@@ -10,6 +10,19 @@ export {
   type State,
   stateOf,
 } from './cases';
+export {
+  type CoilCircuit,
+  type CoilPoint,
+  coilCircuit,
+  coilLimits,
+  coilOhm,
+  commandedIn,
+  HIGHEST_SUPPLY_V,
+  LOWEST_SUPPLY_V,
+  meteredOhm,
+  solveCoils,
+  stillIn,
+} from './coils';
 export { Memo } from './memo';
 export { protectingFuses } from './protection';
 export {

@@ -1,4 +1,14 @@
-import { type Build, type Conductor, type Device, type Id, type Laid, own, TERMINALS, type Zone } from '../build';
+import {
+  type Build,
+  type CircuitName,
+  type Conductor,
+  type Device,
+  type Id,
+  type Laid,
+  own,
+  TERMINALS,
+  type Zone,
+} from '../build';
 import type { CablePart, Part, PartKind, PartOf } from '../parts';
 import { airPressurePa } from '../physics/air';
 import type { CableBuild, CablePlace } from '../physics/cable';
@@ -148,10 +158,11 @@ export interface Resolved {
   readonly conductorOf: ReadonlyMap<Id, ResolvedConductor>;
 }
 
-/** The high-voltage circuit with every length, part and place looked up. */
-export function resolve(build: Build): Resolved {
-  const devices = Object.values(build.circuits.hv.devices).map((device) => resolveDevice(build, device));
-  const conductors = Object.values(build.circuits.hv.conductors).map((conductor) => resolveConductor(build, conductor));
+/** One circuit with every length, part and place looked up; the high-voltage one when none is named. */
+export function resolve(build: Build, circuit: CircuitName = 'hv'): Resolved {
+  const { [circuit]: wired } = build.circuits;
+  const devices = Object.values(wired.devices).map((device) => resolveDevice(build, device));
+  const conductors = Object.values(wired.conductors).map((conductor) => resolveConductor(build, conductor));
   return {
     build,
     devices,

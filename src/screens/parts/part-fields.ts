@@ -6,6 +6,8 @@ export interface PartField {
   readonly label: string;
   readonly text: string;
   readonly kind: 'text' | 'number' | 'flag' | 'list';
+  /** list: the two fields that each "12:34" gives. */
+  readonly pair?: readonly [string, string];
 }
 
 const UNITS: readonly (readonly [RegExp, string])[] = [
@@ -47,8 +49,9 @@ function fieldOf(path: string, value: unknown): PartField {
     return {
       path,
       label,
-      text: value.map((one) => (typeof one === 'object' ? `${one.areaMm2}:${one.currentA}` : String(one))).join(' '),
+      text: value.map((one) => (typeof one === 'object' ? Object.values(one).join(':') : String(one))).join(' '),
       kind: 'list',
+      ...(typeof value[0] === 'object' ? { pair: Object.keys(value[0]) as [string, string] } : {}),
     };
   if (typeof value === 'number' || value === null)
     return { path, label, text: value === null ? '' : String(value), kind: 'number' };
@@ -66,16 +69,16 @@ export function fieldsOfPart(part: Part): PartField[] {
     );
 }
 
-function typed({ kind }: PartField, text: string): unknown {
+function typed({ kind, pair }: PartField, text: string): unknown {
   const bare = text.trim();
   const number = (one: string) => (/^[+-]?[\d.,]+(e[+-]?\d+)?$/i.test(one) ? Number(one.replace(',', '.')) : one);
   if (kind === 'flag') return bare === 'yes';
   if (kind === 'number') return bare === '' ? null : number(bare);
   if (kind === 'list')
     return bare.split(/\s+/).map((one) => {
-      if (!one.includes(':')) return number(one);
-      const [areaMm2, currentA] = one.split(':').map(number);
-      return { areaMm2, currentA };
+      if (!pair || !one.includes(':')) return number(one);
+      const [first, second] = one.split(':').map(number);
+      return { [pair[0]]: first, [pair[1]]: second };
     });
   return bare;
 }

@@ -13,12 +13,15 @@ import {
   type Schools,
   type StateId,
 } from '../types';
+import { COIL_EDITS } from './coil-edits';
 import { define, type EditDefinition } from './definition';
 import {
   addPart,
+  circuitNameOfConductor,
   circuitOfConductor,
   conductorToEdit,
   deviceToEdit,
+  dropOrphanReadings,
   pruneParts,
   refuseMissingPart,
   refuseUsedId,
@@ -30,7 +33,7 @@ import { IMPORT_EDITS } from './import-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
-import { TOPOLOGY_EDITS } from './topology-edits';
+import { leaveCoilCircuit, TOPOLOGY_EDITS } from './topology-edits';
 
 const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
 const conductorName = (build: Build, id: string): string => findConductor(build, id)?.name ?? 'a conductor';
@@ -215,6 +218,7 @@ export const EDITS = {
     title: (build, { deviceId }) => `remove ${deviceName(build, deviceId)} and its conductors`,
     apply: (draft, { deviceId }) => {
       deviceToEdit(draft, deviceId);
+      if (own(draft.circuits.hv.devices, deviceId)) leaveCoilCircuit(draft, deviceId);
       for (const circuit of [draft.circuits.hv, draft.circuits.lv]) {
         delete circuit.devices[deviceId];
         for (const [id, conductor] of Object.entries(circuit.conductors)) {
@@ -223,9 +227,7 @@ export const EDITS = {
           retireAdoptions(draft, id);
         }
       }
-      for (const [id, reading] of Object.entries(draft.readings))
-        if (!findDevice(draft as Build, reading.subjectId) && !findConductor(draft as Build, reading.subjectId))
-          delete draft.readings[id];
+      dropOrphanReadings(draft);
       retireAdoptions(draft, deviceId);
       pruneParts(draft);
     },
@@ -235,14 +237,17 @@ export const EDITS = {
   insertDevice: define<{ conductorId: string; device: Device; part?: Part; newConductorId: string }>({
     title: (build, { conductorId, device }) => `put ${device.name} into ${conductorName(build, conductorId)}`,
     apply: (draft, { conductorId, device, part, newConductorId }) => {
-      if (circuitOfTerminal(device.kind, 'a') !== 'hv')
+      const conductor = conductorToEdit(draft, conductorId);
+      const name = circuitNameOfConductor(draft, conductorId);
+      if (circuitOfTerminal(device.kind, 'a') !== name || circuitOfTerminal(device.kind, 'b') !== name)
         throw new EditRefused(
-          `A ${device.kind} can't stand in a conductor.`,
-          'Put in a fuse, contactor, disconnect, resistor or sensor.',
+          `A ${device.kind} can't stand in a ${name === 'hv' ? 'high-voltage' : '12-volt'} conductor.`,
+          name === 'hv'
+            ? 'Put in a fuse, contactor, disconnect, resistor or sensor.'
+            : 'Put in a fuse, a switch, a handle or an interlock contact.',
         );
       refuseUsedId(draft, device.id);
       refuseUsedId(draft, newConductorId);
-      const conductor = conductorToEdit(draft, conductorId);
       if (part) addPart(draft, part);
       refuseMissingPart(draft, device.partId);
       const circuit = circuitOfConductor(draft, conductorId);
@@ -267,6 +272,7 @@ export const EDITS = {
 
   ...IMPORT_EDITS,
   ...TOPOLOGY_EDITS,
+  ...COIL_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({
     title: () => 'adopt a reading',

@@ -1,7 +1,16 @@
 import type { Draft } from 'immer';
 import type { Part } from '../../parts/types';
 import { PART_OF_DEVICE } from '../references';
-import { type Build, type Circuit, type Conductor, type Device, findConductor, findDevice, own } from '../types';
+import {
+  type Build,
+  type Circuit,
+  type CircuitName,
+  type Conductor,
+  type Device,
+  findConductor,
+  findDevice,
+  own,
+} from '../types';
 import { EditRefused } from './refused';
 
 /** The device that an edit means, to be changed. */
@@ -25,6 +34,8 @@ export function conductorToEdit(draft: Draft<Build>, id: string): Draft<Conducto
   return found as Draft<Conductor>;
 }
 
+export const circuitNameOfConductor = (draft: Draft<Build>, id: string): CircuitName =>
+  own(draft.circuits.hv.conductors, id) ? 'hv' : 'lv';
 export const circuitOfConductor = (draft: Draft<Build>, id: string): Draft<Circuit> =>
   own(draft.circuits.hv.conductors, id) ? draft.circuits.hv : draft.circuits.lv;
 
@@ -84,4 +95,11 @@ export function refuseMissingPart(draft: Draft<Build>, partId: string | null): v
       'The part that it names is not in the build.',
       'Send the part along, or choose one of the build.',
     );
+}
+
+/** Readings of what is no longer there, and of `also`: a joint in a device's place has nothing that was measured on the device. */
+export function dropOrphanReadings(draft: Draft<Build>, also?: string): void {
+  for (const [id, { subjectId }] of Object.entries(draft.readings))
+    if (subjectId === also || (!findDevice(draft as Build, subjectId) && !findConductor(draft as Build, subjectId)))
+      delete draft.readings[id];
 }

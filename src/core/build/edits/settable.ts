@@ -34,6 +34,13 @@ export const SETTABLE = {
     min: 0,
     max: 1e6,
   },
+  startsPerDay: {
+    label: 'Key turned on, a day',
+    path: ['duty', 'startsPerDay'],
+    dimension: 'count',
+    min: 0,
+    max: 1000,
+  },
   socEmpty: { label: 'Stop driving at', path: ['packLimits', 'socEmpty'], dimension: 'ratio', min: 0, max: 1 },
   coldestCell: {
     label: 'Coldest cells',

@@ -1,25 +1,72 @@
 import type { Draft } from 'immer';
 import type { CablePart, FusePart, Part } from '../../parts/types';
-import { type Build, type Conductor, circuitOfTerminal, type Device, type Id } from '../types';
+import {
+  type Build,
+  type Circuit,
+  type Conductor,
+  circuitOfTerminal,
+  type Device,
+  findDevice,
+  type Id,
+  own,
+} from '../types';
 import { define } from './definition';
-import { addPart, deviceToEdit, pruneParts, refuseMissingPart, refuseUsedId, retireAdoptions } from './helpers';
+import {
+  addPart,
+  deviceToEdit,
+  dropOrphanReadings,
+  pruneParts,
+  refuseMissingPart,
+  refuseUsedId,
+  retireAdoptions,
+} from './helpers';
 import { EditRefused } from './refused';
 
-const nameOf = (build: Build, id: Id): string => build.circuits.hv.devices[id]?.name ?? 'a device';
+const nameOf = (build: Build, id: Id): string => findDevice(build, id)?.name ?? 'a device';
 /** Wire between a bus joint and what is beside it, m, until it is measured. */
 const SHORT_M = 0.3;
 
 type Ends = 'a' | 'b';
 const conductorsAt = (
-  draft: Draft<Build>,
+  circuit: Draft<Circuit>,
   deviceId: Id,
   terminal: string,
 ): { conductor: Draft<Conductor>; end: Ends }[] =>
-  Object.values(draft.circuits.hv.conductors).flatMap((conductor) =>
+  Object.values(circuit.conductors).flatMap((conductor) =>
     (['a', 'b'] as const).flatMap((end) =>
       conductor[end].deviceId === deviceId && conductor[end].terminal === terminal ? [{ conductor, end }] : [],
     ),
   );
+
+/**
+ * Takes a device's 12-volt side out of the coil circuit: the two wires of its auxiliary contact are joined, the wires of its coil go,
+ * and a driver that would feed nothing goes with them.
+ */
+export function leaveCoilCircuit(draft: Draft<Build>, deviceId: Id): void {
+  const { lv } = draft.circuits;
+  const before = conductorsAt(lv, deviceId, 'auxA')[0];
+  const after = conductorsAt(lv, deviceId, 'auxB')[0];
+  if (before && after) {
+    const far = after.conductor[after.end === 'a' ? 'b' : 'a'];
+    const near = before.conductor[before.end === 'a' ? 'b' : 'a'];
+    if (far.deviceId !== near.deviceId || far.terminal !== near.terminal) {
+      before.conductor[before.end] = { ...far };
+      const lengths = [before.conductor.lengthM, after.conductor.lengthM];
+      if (lengths[0] != null && lengths[1] != null)
+        before.conductor.lengthM = Math.round((lengths[0] + lengths[1]) * 1000) / 1000;
+    }
+  }
+  for (const [id, { a, b }] of Object.entries(lv.conductors)) {
+    if (a.deviceId !== deviceId && b.deviceId !== deviceId) continue;
+    retireAdoptions(draft, id);
+    delete lv.conductors[id];
+    const other = lv.devices[a.deviceId === deviceId ? b.deviceId : a.deviceId];
+    if (other?.kind !== 'lv-switch') continue;
+    for (const [feed, wire] of Object.entries(lv.conductors))
+      if (wire.a.deviceId === other.id || wire.b.deviceId === other.id) delete lv.conductors[feed];
+    delete lv.devices[other.id];
+  }
+}
 
 export interface BranchInput {
   /** Random start of all ids, made at the edge. */
@@ -39,7 +86,7 @@ function busJoint(draft: Draft<Build>, pole: 'plus' | 'minus', seed: string): Id
       'There is no inverter whose bus it could join.',
       'Lay out the traction circuit in Pack first.',
     );
-  const found = conductorsAt(draft, inverter.id, pole)[0];
+  const found = conductorsAt(draft.circuits.hv, inverter.id, pole)[0];
   if (!found) throw new EditRefused(`The inverter’s ${pole} is not connected.`, 'Connect it to the pack first.');
   const { conductor, end } = found;
   const far = conductor[end === 'a' ? 'b' : 'a'];
@@ -68,10 +115,13 @@ export const TOPOLOGY_EDITS = {
     title: (build, { deviceId }) => `take out ${nameOf(build, deviceId)} and join its wires`,
     apply: (draft, { deviceId }) => {
       const device = deviceToEdit(draft, deviceId);
-      if (circuitOfTerminal(device.kind, 'a') !== 'hv' || circuitOfTerminal(device.kind, 'b') !== 'hv')
+      const name = own(draft.circuits.hv.devices, deviceId) ? 'hv' : 'lv';
+      const circuit = draft.circuits[name];
+      if (circuitOfTerminal(device.kind, 'a') !== name || circuitOfTerminal(device.kind, 'b') !== name)
         throw new EditRefused(`${device.name} does not stand in a wire.`, 'Remove it together with its wires.');
-      const before = conductorsAt(draft, deviceId, 'a');
-      const after = conductorsAt(draft, deviceId, 'b');
+      if (name === 'hv') leaveCoilCircuit(draft, deviceId);
+      const before = conductorsAt(circuit, deviceId, 'a');
+      const after = conductorsAt(circuit, deviceId, 'b');
       const first = before[0];
       const second = after[0];
       if (before.length === 1 && after.length === 1 && first && second) {
@@ -89,24 +139,27 @@ export const TOPOLOGY_EDITS = {
           first.conductor.lengthM = Math.round((lengths[0] + lengths[1]) * 1000) / 1000;
         retireAdoptions(draft, first.conductor.id);
         retireAdoptions(draft, second.conductor.id);
-        delete draft.circuits.hv.conductors[second.conductor.id];
-        delete draft.circuits.hv.devices[deviceId];
+        delete circuit.conductors[second.conductor.id];
+        delete circuit.devices[deviceId];
       } else {
         for (const { conductor, end } of [...before, ...after]) conductor[end] = { deviceId, terminal: 'n' };
-        const { name, place } = device;
-        draft.circuits.hv.devices[deviceId] = {
+        const { place } = device;
+        circuit.devices[deviceId] = {
           id: deviceId,
-          kind: 'junction',
-          name: `Joint, was ${name}`.slice(0, 120),
+          kind: name === 'hv' ? 'junction' : 'lv-junction',
+          name: `Joint, was ${device.name}`.slice(0, 120),
           partId: null,
           place,
         };
-        for (const [id, conductor] of Object.entries(draft.circuits.hv.conductors))
+        for (const [id, conductor] of Object.entries(circuit.conductors))
           if (conductor.a.deviceId === conductor.b.deviceId && conductor.a.terminal === conductor.b.terminal)
-            delete draft.circuits.hv.conductors[id];
+            delete circuit.conductors[id];
       }
-      for (const [id, reading] of Object.entries(draft.readings))
-        if (reading.subjectId === deviceId) delete draft.readings[id];
+      if (device.kind === 'relay')
+        for (const terminal of ['coilPlus', 'coilMinus'])
+          for (const { conductor } of conductorsAt(circuit, deviceId, terminal))
+            delete circuit.conductors[conductor.id];
+      dropOrphanReadings(draft, deviceId);
       retireAdoptions(draft, deviceId);
       pruneParts(draft);
     },

@@ -1,5 +1,6 @@
 import { type CablePart, cataloguePart, findCataloguePart, type Part } from '../../parts';
 import { emptyBuild } from '../defaults';
+import { applyEdit } from '../edits';
 import type { Build, Conductor, Device, DeviceKind, Id, Laid, Place, Route } from '../types';
 
 /** How a conductor lies when nothing else is said: alone in free air. */
@@ -106,4 +107,15 @@ export class SampleWriter {
       circuits: { hv: { devices: this.devices, conductors: this.conductors }, lv: { devices: {}, conductors: {} } },
     };
   }
+}
+
+/** The coil circuit as the edit lays it out, and a sequence that proves the link dead. */
+export function withCoils(build: Build, loopLengthM: number, coilLengthM: number): Build {
+  const wire = cataloguePart('cable-thin-1', 'cable');
+  const fuse = cataloguePart('fuse-blade-32-10', 'fuse');
+  const { build: wired } = applyEdit(build, {
+    edit: 'layOutCoils',
+    input: { seed: 'coil', wire, fuse, loopLengthM, coilLengthM },
+  });
+  return applyEdit(wired, { edit: 'setProvesDead', input: { provesDead: true } }).build;
 }

@@ -1,5 +1,5 @@
 import type { Build } from '../types';
-import { laid, SampleWriter } from './bench-kit';
+import { laid, SampleWriter, withCoils } from './bench-kit';
 
 /**
  * A nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame, made up. 90s salvaged NMC modules in two unequal boxes.
@@ -125,7 +125,7 @@ export function firn9(id = 'firn-9'): Build {
   });
 
   w.measuredLeakage(10e6);
-  return w.build(id, 'Firn 9', {
+  const build = w.build(id, 'Firn 9', {
     notes: 'Sample build, made up. The heater fuse and the charger fuse are wrong on purpose.',
     schools: { contactors: 'both-poles', fusePosition: 'mid-string', emergencyStop: 'electrical' },
     vehicle: {
@@ -138,4 +138,5 @@ export function firn9(id = 'firn-9'): Build {
     duty: { cruisePowerW: 32000, hardAccelerationPowerW: 58000, hardAccelerationS: 10 },
     packLimits: { socEmpty: 0.1, coldestCellC: 5, warmestCellC: 40, agedHealth: 0.8 },
   });
+  return withCoils(build, 1.2, 2.5);
 }

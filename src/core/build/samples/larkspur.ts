@@ -1,5 +1,5 @@
 import type { Build } from '../types';
-import { laid, SampleWriter } from './bench-kit';
+import { laid, SampleWriter, withCoils } from './bench-kit';
 
 /**
  * A small four-seat estate of the 1960s, made up. 40s prismatic LFP, about 130 V, one main contactor and a hand-operated disconnect,
@@ -106,7 +106,7 @@ export function larkspur(id = 'larkspur'): Build {
   branch('charger', 'charger', 'charger', 'cable-plain-4', 0.7, 'zone-bay');
 
   w.measuredLeakage(10e6);
-  return w.build(id, 'Larkspur', {
+  const build = w.build(id, 'Larkspur', {
     notes: 'Sample build, made up. One contactor, and a hand switch between the boxes.',
     schools: { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },
     vehicle: {
@@ -119,4 +119,5 @@ export function larkspur(id = 'larkspur'): Build {
     duty: { cruisePowerW: 11000, hardAccelerationPowerW: 20000, hardAccelerationS: 15 },
     packLimits: { socEmpty: 0.2, coldestCellC: 3, warmestCellC: 38, agedHealth: 0.8 },
   });
+  return withCoils(build, 0.8, 1.5);
 }

@@ -1,5 +1,5 @@
 import type { Build } from '../types';
-import { laid, SampleWriter } from './bench-kit';
+import { laid, SampleWriter, withCoils } from './bench-kit';
 
 /**
  * A narrow vineyard tractor, made up. 84 V of flooded lead cells in two trays, a series DC motor behind a controller, one contactor and a
@@ -66,7 +66,7 @@ export function teasel(id = 'teasel'): Build {
   }
 
   w.measuredLeakage(10e6);
-  return w.build(id, 'Teasel', {
+  const build = w.build(id, 'Teasel', {
     notes: 'Sample build, made up. The main fuse is a 70 V strip on a string that charges to 103 V: wrong on purpose.',
     schools: { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },
     vehicle: {
@@ -79,4 +79,5 @@ export function teasel(id = 'teasel'): Build {
     duty: { regenerationPowerW: 0, cruisePowerW: 6500, hardAccelerationPowerW: 12000, hardAccelerationS: 20 },
     packLimits: { socEmpty: 0.35, coldestCellC: 5, warmestCellC: 35, agedHealth: 0.8 },
   });
+  return withCoils(build, 0.6, 1.2);
 }

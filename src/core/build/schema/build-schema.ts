@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { FORMAT, STATE_IDS, TERMINALS, VERSION } from '../types';
 import {
   celsius,
+  coilSuppression,
   id,
   metres,
   name,
@@ -39,6 +40,7 @@ const device = object({
   ),
   insulationOhm: optional(positive(1e12)),
   yCapacitanceF: optional(nonNegative(1)),
+  coilSuppression: optional(coilSuppression()),
 });
 
 const conductor = object({
@@ -83,6 +85,7 @@ export const buildSchema = object({
     hardAccelerationS: positive(600),
     hillPowerW: optional(nonNegative(1e6)),
     regenerationPowerW: optional(nonNegative(1e6)),
+    startsPerDay: optional(nonNegative(1000)),
   }),
   packLimits: object({
     socEmpty: share(),
@@ -90,7 +93,11 @@ export const buildSchema = object({
     warmestCellC: celsius(),
     agedHealth: Joi.number().min(0.3).max(1),
   }),
-  precharge: object({ closeAtFraction: Joi.number().min(0.5).max(0.999), timeoutS: nullable(positive(60)) }),
+  precharge: object({
+    closeAtFraction: Joi.number().min(0.5).max(0.999),
+    timeoutS: nullable(positive(60)),
+    provesDead: optional(Joi.boolean()),
+  }),
   states: Joi.object(
     Object.fromEntries(
       STATE_IDS.map((state) => [

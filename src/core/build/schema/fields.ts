@@ -15,6 +15,7 @@ export const metres = () => Joi.number().min(-50).max(50);
 export const celsius = () => Joi.number().min(-60).max(300);
 export const nullable = <S extends Joi.AnySchema>(schema: S) => schema.allow(null);
 export const record = (schema: Joi.AnySchema, most = 5000) => Joi.object().pattern(id(), schema).max(most);
+export const coilSuppression = () => Joi.string().valid('plain-diode', 'zener', 'none');
 /** An object with no other keys; every key is required unless it is marked with `optional`. */
 export const object = (keys: Readonly<Record<string, Joi.Schema>>) =>
   Joi.object(

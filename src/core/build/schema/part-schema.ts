@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { celsius, id, name, nonNegative, nullable, object, optional, positive, text } from './fields';
+import { celsius, coilSuppression, id, name, nonNegative, nullable, object, optional, positive, text } from './fields';
 
 const common = (kind: string) => ({
   id: id(),
@@ -71,6 +71,19 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     polarised: Joi.boolean(),
     shortTimeI2tA2s: optional(positive(1e12)),
     shortTimePeakA: optional(amps()),
+    overloads: optional(
+      Joi.array()
+        .items(object({ durationS: positive(3600), multiple: positive(100).min(1) }))
+        .min(1)
+        .max(20),
+    ),
+    reverseBreakCurrentA: optional(nonNegative(100000)),
+    coilPickUpV: optional(positive(100)),
+    coilHoldV: optional(positive(100)),
+    coilSuppression: optional(coilSuppression()),
+    releaseTimeS: optional(positive(10)),
+    electricalLife: optional(positive(1e9)),
+    mechanicalLife: optional(positive(1e9)),
   }),
   resistor: object({
     ...common('resistor'),
@@ -92,6 +105,7 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     linkCapacitanceF: nonNegative(10),
     maxBatteryCurrentA: amps(),
     bleedResistanceOhm: optional(positive(1e8)),
+    activeDischargeOhm: optional(positive(1e8)),
   }),
   'bus-device': object({
     ...common('bus-device'),

@@ -52,7 +52,7 @@ const voltage: Rule<Context> = {
 };
 
 /** Smallest copper on the studs of a device, mm²; null when a stud has no cable of known size. */
-function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number; name: string } | null {
+export function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number; name: string } | null {
   const byTerminal = new Map<string, { areaMm2: number; name: string } | null>();
   for (const { conductor, cable } of vehicle.conductors) {
     // A busbar or a bolted pair on the stud is no heat sink of known size, and none that the table knows.

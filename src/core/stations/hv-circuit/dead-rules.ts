@@ -94,6 +94,55 @@ const passive: Rule<Context> = {
   },
 };
 
+/** Active discharge, s (ISO 6469-4 and UN R100, crash). */
+const ACTIVE_S = 5;
+
+const active: Rule<Context> = {
+  id: 'discharge.active',
+  station: 'hv-circuit',
+  sources: [
+    't = R · C · ln(V/60), R the active one and the bleeds side by side',
+    'Within 5 s of opening: ISO 6469-4, UN R100 (crash)',
+  ],
+  judge: ({ vehicle, rules, fullV }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const link = linkDischarge(vehicle, fullV, rules.classBDcV.value);
+    if (!link) return [];
+    return vehicle.devices.flatMap((device): Finding[] => {
+      const activeOhm = partOf(device, 'inverter')?.activeDischargeOhm;
+      if (activeOhm === undefined) return [];
+      const resistanceOhm = parallelOhm(activeOhm, ...(link.resistanceOhm === null ? [] : [link.resistanceOhm]))!;
+      const timeS = timeToVoltage(
+        { startVoltageV: fullV, capacitanceF: link.capacitanceF, resistanceOhm },
+        rules.classBDcV.value,
+      );
+      if (timeS === null) return [];
+      return [
+        {
+          subject: deviceRef(device),
+          demand: { value: timeS, dimension: 'time' },
+          limit: { value: ACTIVE_S, dimension: 'time' },
+          margin: marginAtMost(timeS, ACTIVE_S),
+          lines: () => [
+            {
+              formula: 't = R · C · ln(V_full / V_safe)',
+              figures: `${q(resistanceOhm, 'resistance')} · ${q(link.capacitanceF, 'capacitance')} · ln(${q(fullV, 'voltage')} / ${q(rules.classBDcV.value, 'voltage')})`,
+              result: { value: timeS, dimension: 'time' },
+            },
+            {
+              formula: 'P = V² / R when it starts, and for as long as a contactor stays closed by a fault',
+              figures: `(${q(fullV, 'voltage')})² / ${q(activeOhm, 'resistance')}`,
+              result: { value: fullV ** 2 / activeOhm, dimension: 'power' },
+              note: 'It must survive that, or give up in time: its maker says.',
+            },
+          ],
+          assumed: ['A permanent-magnet motor that turns keeps the link alive: stand still first.'],
+        },
+      ];
+    });
+  },
+};
+
 /** Leakage taken for a device whose own is not known, Ω (generic: a sound device has tens of megohms). */
 const ASSUMED_LEAK_OHM = 10e6;
 
@@ -255,4 +304,4 @@ export function largestPart(vehicle: Vehicle, without: string | null): number | 
   return byPart.size === 0 ? null : Math.max(...byPart.values());
 }
 
-export const DEAD_RULES: readonly Rule<Context>[] = [passive, resistance, yCapacitance, serviceVoltage];
+export const DEAD_RULES: readonly Rule<Context>[] = [passive, active, resistance, yCapacitance, serviceVoltage];

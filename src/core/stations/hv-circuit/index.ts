@@ -1,9 +1,12 @@
 import type { Rule } from '../../checks';
 import type { Context } from '../context';
 import { CIRCUIT_RULES } from './circuit-rules';
+import { COIL_RULES } from './coil-rules';
 import { contactorBreak } from './contactor-break';
 import { CONTACTOR_RULES } from './contactor-rules';
+import { CONTACTOR_WEAR_RULES } from './contactor-wear';
 import { DEAD_RULES } from './dead-rules';
+import { EMERGENCY_RULES } from './emergency-rules';
 import { FAULT_RULES } from './fault-rules';
 import { FUSE_RULES } from './fuse-rules';
 import { PLACEMENT_RULES } from './placement-rules';
@@ -16,6 +19,9 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...PLACEMENT_RULES,
   ...CONTACTOR_RULES,
   contactorBreak,
+  ...CONTACTOR_WEAR_RULES,
+  ...COIL_RULES,
+  ...EMERGENCY_RULES,
   ...PRECHARGE_RULES,
   ...DEAD_RULES,
 ];

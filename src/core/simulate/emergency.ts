@@ -1,0 +1,171 @@
+import type { Id } from '../build';
+import {
+  type CoilCircuit,
+  coilCircuit,
+  commandedIn,
+  meteredOhm,
+  type Resolved,
+  solveCoils,
+  stateOf,
+  stillIn,
+} from '../vehicle';
+
+/** What a person or a crash opens. */
+export const HANDLES: ReadonlySet<string> = new Set(['emergency-stop']);
+export const LOOP_KINDS = ['emergency-stop', 'inertia-switch', 'interlock-contact', 'disconnect'] as const;
+
+/** One thing opened by itself while driving: which contactors let go and which stay in. */
+export interface StopTest {
+  readonly id: Id;
+  readonly letsGo: readonly Id[];
+  readonly staysIn: readonly Id[];
+}
+
+/** One failure with every handle pressed: what it is, and which contactors it holds in. */
+export interface SingleFailure {
+  readonly kind: 'bridged' | 'touches-plus';
+  /** Device that is bridged, or conductor whose end touches the supply. */
+  readonly id: Id;
+  readonly staysIn: readonly Id[];
+}
+
+/** A place to put the probe: the terminal, what to read with everything closed, and the way from the battery's plus to it. */
+export interface TestPoint {
+  readonly node: string;
+  readonly deviceId: Id;
+  readonly expectedV: number;
+  /** With the supply off, from the battery's plus terminal, Ω. */
+  readonly fromPlusOhm: number;
+}
+
+/** Contactors that driving asks to be closed and whose coils are wired. */
+function driving(vehicle: Resolved, circuit: CoilCircuit): ReadonlySet<Id> {
+  const asked = commandedIn(vehicle, stateOf('cruise').closed);
+  return new Set(circuit.wired.filter(({ id }) => asked.has(id)).map(({ id }) => id));
+}
+
+/** Opens each stop and each wire of the coil circuit by itself. Empty without a coil circuit. */
+export function stopTests(vehicle: Resolved): readonly StopTest[] {
+  const circuit = coilCircuit(vehicle);
+  if (!circuit) return [];
+  const commanded = driving(vehicle, circuit);
+  const all = new Set(stillIn(circuit, { commanded }));
+  const ids = [...circuit.stops.map(({ id }) => id), ...circuit.lv.conductors.map(({ id }) => id)];
+  return ids.map((id) => {
+    const staysIn = stillIn(circuit, { commanded, open: new Set([id]) });
+    return { id, staysIn, letsGo: [...all].filter((coil) => !staysIn.includes(coil)) };
+  });
+}
+
+/** Contactors that stay in when these are opened together while driving. */
+export function heldWith(vehicle: Resolved, open: readonly Id[]): readonly Id[] {
+  const circuit = coilCircuit(vehicle);
+  if (!circuit) return [];
+  return stillIn(circuit, { commanded: driving(vehicle, circuit), open: new Set(open) });
+}
+
+/**
+ * With every handle pressed, one failure more: a contact of the circuit bridged, or either end of a wire touching the supply's plus.
+ * Lists those that hold a contactor in. A failed driver alone holds nothing in: the handle is before it.
+ */
+export function singleFailures(vehicle: Resolved): readonly SingleFailure[] {
+  const circuit = coilCircuit(vehicle);
+  if (!circuit) return [];
+  const known = failuresOf.get(circuit);
+  if (known) return known;
+  const found = findFailures(vehicle, circuit);
+  failuresOf.set(circuit, found);
+  return found;
+}
+
+const failuresOf = new WeakMap<CoilCircuit, readonly SingleFailure[]>();
+
+function findFailures(vehicle: Resolved, circuit: CoilCircuit): readonly SingleFailure[] {
+  const commanded = driving(vehicle, circuit);
+  const open = new Set(circuit.stops.filter(({ device }) => HANDLES.has(device.kind)).map(({ id }) => id));
+  if (open.size === 0) return [];
+  const failures: SingleFailure[] = [];
+  for (const { id } of circuit.stops) {
+    const staysIn = stillIn(circuit, { commanded, open, bridged: new Set([id]) });
+    if (staysIn.length > 0) failures.push({ kind: 'bridged', id, staysIn });
+  }
+  for (const { id, nodeA, nodeB } of circuit.lv.conductors) {
+    const held = new Set([nodeA, nodeB].flatMap((node) => stillIn(circuit, { commanded, open, touchesPlus: node })));
+    if (held.size > 0) failures.push({ kind: 'touches-plus', id, staysIn: [...held] });
+  }
+  return failures;
+}
+
+/** Devices and conductors from the battery's plus to a coil's plus, in order, everything closed; null when nothing feeds it. */
+export function coilFeed(circuit: CoilCircuit, contactorId: Id): readonly Id[] | null {
+  return walk(circuit, circuit.batteryPlus, `${contactorId}.coilPlus`);
+}
+/** The way back from a coil's minus to the battery's minus. */
+export function coilReturn(circuit: CoilCircuit, contactorId: Id): readonly Id[] | null {
+  return walk(circuit, `${contactorId}.coilMinus`, circuit.ground);
+}
+
+const PASSES: Readonly<Record<string, readonly [string, string]>> = { disconnect: ['auxA', 'auxB'] };
+
+function walk(circuit: CoilCircuit, from: string, to: string): readonly Id[] | null {
+  const links = new Map<string, { readonly to: string; readonly id: Id }[]>();
+  const link = (a: string, b: string, id: Id) => {
+    links.set(a, [...(links.get(a) ?? []), { to: b, id }]);
+    links.set(b, [...(links.get(b) ?? []), { to: a, id }]);
+  };
+  for (const { id, nodeA, nodeB } of circuit.lv.conductors) link(nodeA, nodeB, id);
+  for (const { id, device } of circuit.stops) {
+    const [a, b] = PASSES[device.kind] ?? ['a', 'b'];
+    link(`${id}.${a}`, `${id}.${b}`, id);
+  }
+  const earths = circuit.lv.devices.filter(({ device }) => device.kind === 'earth');
+  for (const { id } of earths.slice(1)) link(`${earths[0]!.id}.n`, `${id}.n`, id);
+  const by = new Map<string, { from: string; id: Id } | null>([[from, null]]);
+  const queue = [from];
+  for (let head = 0; head < queue.length && !by.has(to); head++)
+    for (const { to: next, id } of links.get(queue[head]!) ?? []) {
+      if (by.has(next)) continue;
+      by.set(next, { from: queue[head]!, id });
+      queue.push(next);
+    }
+  if (!by.has(to)) return null;
+  const path: Id[] = [];
+  for (let step = by.get(to); step; step = by.get(step.from)) path.unshift(step.id);
+  return path;
+}
+
+/** The other terminal of a wire or a contact. */
+function otherEnd(circuit: CoilCircuit, id: Id, node: string): string {
+  const wire = circuit.lv.conductorOf.get(id);
+  if (wire) return wire.nodeA === node ? wire.nodeB : wire.nodeA;
+  const [a, b] = PASSES[circuit.stops.find((stop) => stop.id === id)?.device.kind ?? ''] ?? ['a', 'b'];
+  return node === `${id}.${a}` ? `${id}.${b}` : `${id}.${a}`;
+}
+
+/** Rest voltage of a sound auxiliary battery, V. */
+const REST_V = 12.6;
+
+/** Terminals along the loop in order, from the battery to the coils, with the readings to expect while driving on the battery alone. */
+export function testPoints(vehicle: Resolved): readonly TestPoint[] {
+  const circuit = coilCircuit(vehicle);
+  if (!circuit) return [];
+  const commanded = driving(vehicle, circuit);
+  const point = solveCoils(circuit, { supplyV: REST_V, commanded });
+  const found = new Map<string, TestPoint>();
+  for (const coil of circuit.wired.filter(({ id }) => commanded.has(id))) {
+    const path = coilFeed(circuit, coil.id);
+    if (!path) continue;
+    let node = circuit.batteryPlus;
+    for (const id of path) {
+      node = otherEnd(circuit, id, node);
+      if (!found.has(node))
+        found.set(node, {
+          node,
+          deviceId: node.slice(0, node.lastIndexOf('.')),
+          expectedV: point.nodeV(node),
+          fromPlusOhm: 0,
+        });
+    }
+  }
+  return [...found.values()].map((at) => ({ ...at, fromPlusOhm: meteredOhm(circuit, commanded, at.node) }));
+}

@@ -1,0 +1,230 @@
+import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { carryCurrent, overloadMultiple } from '../../physics/contactor';
+import { partOf, type SolvedCase } from '../../vehicle';
+import {
+  ASSUMED_POWER,
+  amps,
+  assumedAmbient,
+  type Context,
+  corner,
+  deviceRef,
+  needsPart,
+  packMustDeliver,
+  solvedCases,
+  worstCurrent,
+} from '../context';
+import { studArea } from './contactor-rules';
+
+/** A long climb, s: what "minutes" stands for. */
+const CLIMB_S = 600;
+/** A working life, years, and key turns a day where none are told. */
+const YEARS = 15;
+const STARTS_A_DAY = 6;
+
+const mains = ({ vehicle }: Context) =>
+  vehicle.devices.filter(({ device }) => device.kind === 'contactor' && device.role !== 'precharge');
+
+const peak: Rule<Context> = {
+  id: 'contactor.peak',
+  station: 'hv-circuit',
+  sources: [
+    'What it carries for a while: the contactor’s part, joined straight over the logarithm of time',
+    'Carry current on its studs’ cable at its ambient, as in contactor.carry',
+  ],
+  judge: (context) => {
+    const waitsFor = packMustDeliver(context.vehicle);
+    const { hardAccelerationS } = context.vehicle.build.duty;
+    return mains(context).flatMap((device): Finding[] => {
+      const subject = deviceRef(device);
+      const part = partOf(device, 'contactor');
+      if (!part) return [needsPart(device)];
+      if (waitsFor) return [{ subject, waitsFor }];
+      const overloads = part.overloads;
+      const pulses = (
+        [
+          ['seconds', hardAccelerationS],
+          ['minutes', CLIMB_S],
+        ] as const
+      ).flatMap(([duration, seconds]) => {
+        const worst = worstCurrent(
+          solvedCases(context.vehicle).filter((solved) => solved.state.duration === duration),
+          device.id,
+        );
+        return worst && worst.currentA > 0 ? [{ ...worst, seconds }] : [];
+      });
+      if (pulses.length === 0) return [];
+      if (!overloads)
+        return [{ subject, missing: [{ ref: subject, what: 'what it carries for seconds and minutes' }] }];
+      const stud = studArea(context.vehicle, device.id);
+      if (!stud) return [{ subject, missing: [{ ref: subject, what: 'the cable on its studs' }] }];
+      const carry = carryCurrent(part.carry, stud.areaMm2, device.ambientC);
+      const judged = pulses
+        .map((pulse) => {
+          const multiple = overloadMultiple(overloads, pulse.seconds);
+          return {
+            ...pulse,
+            multiple,
+            limit: carry * multiple,
+            margin: marginAtMost(pulse.currentA, carry * multiple),
+          };
+        })
+        .sort((a, b) => a.margin - b.margin)[0]!;
+      return [
+        {
+          subject,
+          case: judged.solved.id,
+          demand: amps(judged.currentA),
+          limit: amps(judged.limit),
+          margin: judged.margin,
+          figures: { time: { value: judged.seconds, dimension: 'time' } },
+          assumed: [ASSUMED_POWER, ...assumedAmbient(device)],
+          lines: () => [
+            {
+              formula: 'I_limit = I_carry · m(t)',
+              figures: `${q(carry, 'current')} · ${judged.multiple.toFixed(3)} for ${q(judged.seconds, 'time')}`,
+              result: amps(judged.limit),
+              note: corner(judged.solved),
+            },
+            {
+              formula: 'margin = (I_limit − I) / I_limit',
+              figures: `(${q(judged.limit, 'current')} − ${q(judged.currentA, 'current')}) / ${q(judged.limit, 'current')}`,
+              result: { value: judged.margin, dimension: 'ratio' },
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+/** Current through a device against the direction in which it discharges, A: from the cases with the pack's power reversed. */
+function worstReverse(cases: readonly SolvedCase[], deviceId: string): { solved: SolvedCase; currentA: number } | null {
+  const driving = cases.find(({ state }) => state.id === 'cruise')?.point.elementCurrentsA.get(deviceId) ?? 0;
+  const forward = Math.sign(driving);
+  if (forward === 0) return null;
+  let worst: { solved: SolvedCase; currentA: number } | null = null;
+  for (const solved of cases) {
+    const currentA = -forward * (solved.point.elementCurrentsA.get(deviceId) ?? 0);
+    if (currentA > 0.5 && (!worst || currentA > worst.currentA)) worst = { solved, currentA };
+  }
+  return worst;
+}
+
+const polarity: Rule<Context> = {
+  id: 'contactor.polarity',
+  station: 'hv-circuit',
+  sources: [
+    'A polarised contactor blows its arc out in one direction of the current: the contactor’s part',
+    'Taken as fitted for discharging: its mark towards the cells’ plus',
+  ],
+  judge: (context) => {
+    const waitsFor = packMustDeliver(context.vehicle);
+    return mains(context).flatMap((device): Finding[] => {
+      const subject = deviceRef(device);
+      const part = partOf(device, 'contactor');
+      if (!part) return [needsPart(device)];
+      if (!part.polarised) return [{ subject, holds: true, variant: 'both-ways' }];
+      if (waitsFor) return [{ subject, waitsFor }];
+      const worst = worstReverse(solvedCases(context.vehicle), device.id);
+      if (!worst) return [{ subject, holds: true, variant: 'one-way' }];
+      const limit = part.reverseBreakCurrentA;
+      if (limit === undefined)
+        return [{ subject, missing: [{ ref: subject, what: 'what it breaks against its mark' }] }];
+      const margin = marginAtMost(worst.currentA, limit);
+      return [
+        {
+          subject,
+          case: worst.solved.id,
+          demand: amps(worst.currentA),
+          limit: amps(limit),
+          margin,
+          figures: { state: worst.solved.state.name.toLowerCase() },
+          assumed: [ASSUMED_POWER],
+          lines: () => [
+            {
+              formula: 'margin = (I_reverse − I) / I_reverse',
+              figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`,
+              result: { value: margin, dimension: 'ratio' },
+              note: corner(worst.solved),
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+/** Openings until worn at a current: arcs wear with its square, never more than the mechanism lasts (engineering judgement). */
+export function lifeAt(currentA: number, breakA: number, electricalLife: number, mechanicalLife: number): number {
+  if (currentA <= 0) return mechanicalLife;
+  return Math.min(mechanicalLife, electricalLife * (breakA / currentA) ** 2);
+}
+
+const life: Rule<Context> = {
+  id: 'contactor.life',
+  station: 'hv-circuit',
+  sources: [
+    'Electrical and mechanical life: the contactor’s part; arcs wear with the square of the current (engineering judgement)',
+    'Fifteen years of key turns; opened at what the bus still draws in Ready',
+  ],
+  judge: (context) => {
+    const starts = context.vehicle.build.duty.startsPerDay;
+    const demand = (starts ?? STARTS_A_DAY) * 365 * YEARS;
+    return mains(context).flatMap((device): Finding[] => {
+      const subject = deviceRef(device);
+      const part = partOf(device, 'contactor');
+      if (!part) return [needsPart(device)];
+      if (part.electricalLife === undefined || part.mechanicalLife === undefined)
+        return [{ subject, missing: [{ ref: subject, what: 'its life' }] }];
+      const worst = worstCurrent(
+        solvedCases(context.vehicle).filter(({ state }) => state.id === 'ready'),
+        device.id,
+      );
+      const openedA = worst?.currentA ?? 0;
+      const limit = lifeAt(openedA, part.breakCurrentA, part.electricalLife, part.mechanicalLife);
+      const margin = marginAtMost(demand, limit);
+      return [
+        {
+          subject,
+          ...(worst ? { case: worst.solved.id } : {}),
+          demand: { value: demand, dimension: 'count' },
+          limit: { value: limit, dimension: 'count' },
+          margin,
+          figures: { current: amps(openedA) },
+          assumed: starts === undefined ? [`${STARTS_A_DAY} key turns a day: not told.`] : [],
+          lines: () => [
+            {
+              formula: 'n = starts a day · 365 · years',
+              figures: `${starts ?? STARTS_A_DAY} · 365 · ${YEARS}`,
+              result: { value: demand, dimension: 'count' },
+            },
+            {
+              formula: 'n_life = min(n_mech, n_el · (I_break / I)²)',
+              figures: `min(${part.mechanicalLife}, ${part.electricalLife} · (${q(part.breakCurrentA, 'current')} / ${q(openedA, 'current')})²)`,
+              result: { value: limit, dimension: 'count' },
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+const SEQUENCE: Ref = { kind: 'build', id: 'sequence', name: 'Closing sequence' };
+
+const weldedTest: Rule<Context> = {
+  id: 'contactor.welded-test',
+  station: 'hv-circuit',
+  sources: [
+    'A welded contactor shows as a live link with every contactor open: proved at each key-on (practice; ISO 6469-3 intent)',
+  ],
+  judge: (context) => {
+    if (mains(context).length === 0) return [];
+    const { provesDead } = context.vehicle.build.precharge;
+    if (provesDead === undefined)
+      return [{ subject: SEQUENCE, missing: [{ ref: SEQUENCE, what: 'whether it proves the link dead' }] }];
+    return [{ subject: SEQUENCE, holds: provesDead }];
+  },
+};
+
+export const CONTACTOR_WEAR_RULES: readonly Rule<Context>[] = [peak, polarity, life, weldedTest];

@@ -1,0 +1,178 @@
+import type { Finding, Ref, Rule } from '../../checks';
+import { coverage, HANDLES, heldWith, singleFailures } from '../../simulate';
+import { type CoilCircuit, coilCircuit, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { type Context, deviceRef } from '../context';
+import { COILS, NEEDS_COILS } from './coil-rules';
+
+const STOP: Ref = { kind: 'build', id: 'emergency-stop', name: 'Emergency stop' };
+
+const nameOf = (vehicle: Vehicle, id: string): string => vehicle.deviceOf.get(id)?.device.name ?? id;
+const names = (vehicle: Vehicle, ids: readonly string[]): string => ids.map((id) => nameOf(vehicle, id)).join(', ');
+
+/** Disconnects that may be pulled under load and take every inverter off the cells. */
+function pulls(vehicle: Vehicle, safeV: number): ResolvedDevice[] {
+  const inverterWires = vehicle.conductors.filter(({ conductor }) =>
+    [conductor.a, conductor.b].some((end) => vehicle.deviceOf.get(end.deviceId)?.device.kind === 'inverter'),
+  );
+  const covered = coverage(vehicle, safeV);
+  return vehicle.devices.filter((device) => {
+    if (device.device.kind !== 'disconnect' || partOf(device, 'disconnect')?.breaksLoad !== true) return false;
+    const off = covered.find(({ deviceId }) => deviceId === device.id)?.takenOff ?? [];
+    return inverterWires.length > 0 && inverterWires.some(({ id }) => off.includes(id));
+  });
+}
+
+const emergencyStop: Rule<Context> = {
+  id: 'emergency.stop',
+  station: 'hv-circuit',
+  sources: [
+    'The school of emergency stop that the build chose',
+    'By wire: the handle stands in the feed of every coil that driving needs; by pull: a disconnect that breaks load takes the inverter off',
+  ],
+  judge: ({ vehicle, rules }) => {
+    if (!vehicle.devices.some(({ device }) => device.kind === 'contactor')) return [];
+    const { emergencyStop: school } = vehicle.build.schools;
+    const judged: { readonly ok: boolean; readonly detail: string }[] = [];
+    if (school !== 'mechanical') {
+      const circuit = coilCircuit(vehicle);
+      if (!circuit || circuit.wired.length === 0) return [{ ...NEEDS_COILS, subject: STOP }];
+      judged.push(byWire(vehicle, circuit));
+    }
+    if (school !== 'electrical') judged.push(byPull(vehicle, rules.classBDcV.value));
+    const bad = judged.filter(({ ok }) => !ok);
+    return [
+      {
+        subject: STOP,
+        holds: bad.length === 0,
+        figures: { detail: (bad.length > 0 ? bad : judged).map(({ detail }) => detail).join('; ') },
+      },
+    ];
+  },
+};
+
+/** Each handle by itself lets every coil go that driving needs. */
+function byWire(vehicle: Vehicle, circuit: CoilCircuit): { ok: boolean; detail: string } {
+  const handles = circuit.stops.filter(({ device }) => HANDLES.has(device.kind));
+  if (handles.length === 0) return { ok: false, detail: 'no handle stands in the feed of the coils' };
+  const held = handles.flatMap(({ id, device }) => {
+    const ids = heldWith(vehicle, [id]);
+    return ids.length > 0 ? [`${device.name} leaves ${names(vehicle, ids)} closed`] : [];
+  });
+  return held.length > 0
+    ? { ok: false, detail: held.join('; ') }
+    : { ok: true, detail: 'its handle lets every coil go' };
+}
+
+/** Some disconnect may be pulled under load and takes the inverter off the cells. */
+function byPull(vehicle: Vehicle, safeV: number): { ok: boolean; detail: string } {
+  const pull = pulls(vehicle, safeV)[0];
+  if (pull) return { ok: true, detail: `${pull.device.name} breaks load and takes the inverter off the cells` };
+  return {
+    ok: false,
+    detail: vehicle.devices.some(({ device }) => device.kind === 'disconnect')
+      ? 'no disconnect may be pulled under load and takes the inverter off'
+      : 'there is no disconnect to pull',
+  };
+}
+
+const disconnectInterlock: Rule<Context> = {
+  id: 'disconnect.interlock',
+  station: 'hv-circuit',
+  sources: [
+    'A disconnect that may not break load opens after the contactors: its auxiliary contact stands in their coils’ feed',
+  ],
+  judge: ({ vehicle }) => {
+    const circuit = coilCircuit(vehicle);
+    return vehicle.devices
+      .filter((device) => device.device.kind === 'disconnect' && partOf(device, 'disconnect')?.breaksLoad === false)
+      .flatMap((device): Finding[] => {
+        const subject = deviceRef(device);
+        if (!circuit || circuit.wired.length === 0) return [{ ...NEEDS_COILS, subject }];
+        const joined = circuit.stops.some(({ id }) => id === device.id);
+        const held = joined ? heldWith(vehicle, [device.id]) : [];
+        return [
+          {
+            subject,
+            holds: joined && held.length === 0,
+            figures: {
+              detail: !joined
+                ? 'its auxiliary contact is in no coil’s feed'
+                : held.length === 0
+                  ? 'pulling it drops every contactor first'
+                  : `${names(vehicle, held)} stays closed`,
+            },
+          },
+        ];
+      });
+  },
+};
+
+const LOOP_WORDS = {
+  'inertia-switch': 'an inertia switch',
+  'interlock-contact': 'the interlock of lids and plugs',
+} as const;
+
+const loop: Rule<Context> = {
+  id: 'emergency.loop',
+  station: 'hv-circuit',
+  sources: [
+    'By wire and above 60 V DC: a crash and an opened lid or plug let every coil go (practice; ISO 6469-3, UN R100 intent)',
+  ],
+  judge: ({ vehicle, fullV, rules }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value || vehicle.build.schools.emergencyStop === 'mechanical')
+      return [];
+    const circuit = coilCircuit(vehicle);
+    if (!circuit || circuit.wired.length === 0) return [];
+    const faults = Object.entries(LOOP_WORDS).flatMap(([kind, words]) => {
+      const contacts = circuit.stops.filter(({ device }) => device.kind === kind);
+      if (contacts.length === 0) return [`${words} is missing`];
+      return contacts.flatMap(({ id, device }) => {
+        const held = heldWith(vehicle, [id]);
+        return held.length > 0 ? [`${device.name} leaves ${names(vehicle, held)} closed`] : [];
+      });
+    });
+    return [
+      {
+        subject: COILS,
+        holds: faults.length === 0,
+        figures: { detail: faults.length === 0 ? 'a crash, a lid and a plug let every coil go' : faults.join('; ') },
+      },
+    ];
+  },
+};
+
+const singleFailure: Rule<Context> = {
+  id: 'emergency.single-failure',
+  station: 'hv-circuit',
+  sources: [
+    'With the handle pressed and any one contact bridged or any one wire touching the supply, one pole opens or a pull that breaks load is at hand (engineering judgement, after the intent of ISO 26262 and ISO 13850)',
+  ],
+  judge: ({ vehicle, rules }) => {
+    const { emergencyStop: school } = vehicle.build.schools;
+    const circuit = coilCircuit(vehicle);
+    if (school === 'mechanical' || !circuit || !circuit.stops.some(({ device }) => HANDLES.has(device.kind))) return [];
+    const poles = vehicle.devices
+      .filter(({ device }) => device.role === 'main-plus' || device.role === 'main-minus')
+      .map(({ id }) => id);
+    // Held in is a pole; dangerous is every pole held in at once, for then the bus stays on the cells.
+    const bad = singleFailures(vehicle).filter(
+      ({ staysIn }) => poles.length > 0 && poles.every((pole) => staysIn.includes(pole)),
+    );
+    const nameIn = (id: string) =>
+      circuit.lv.conductorOf.get(id)?.conductor.name ?? circuit.lv.deviceOf.get(id)?.device.name ?? nameOf(vehicle, id);
+    const pull = bad.length > 0 ? pulls(vehicle, rules.classBDcV.value)[0] : undefined;
+    const first = bad[0];
+    const story = first
+      ? `${nameIn(first.id)} ${first.kind === 'bridged' ? 'bridged' : 'touching the supply'} keeps the poles closed${bad.length > 1 ? `, and ${bad.length - 1} more such failures` : ''}`
+      : 'no single failure keeps every pole closed';
+    return [
+      {
+        subject: STOP,
+        holds: bad.length === 0 || pull !== undefined,
+        figures: { detail: pull ? `${story}; ${pull.device.name} is left to pull` : story },
+      },
+    ];
+  },
+};
+
+export const EMERGENCY_RULES: readonly Rule<Context>[] = [emergencyStop, disconnectInterlock, loop, singleFailure];

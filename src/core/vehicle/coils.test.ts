@@ -1,0 +1,124 @@
+import { describe, expect, test } from 'vitest';
+import { applyEdit, type Build } from '../build';
+import { firn9, larkspur } from '../build/samples';
+import { cataloguePart } from '../parts';
+import { coilFeed, coilReturn, heldWith, singleFailures, stopTests, testPoints } from '../simulate';
+import { coilCircuit, commandedIn, meteredOhm, resolve, solveCoils, stateOf } from '.';
+
+const firn = firn9();
+const vehicle = resolve(firn);
+const circuit = coilCircuit(vehicle)!;
+const driving = commandedIn(vehicle, stateOf('cruise').closed);
+
+/** Ω of a way by hand: 1 mm² at 18.5 mΩ/m (ISO 19642-3) and 40 °C, two joints of 0.1 mΩ together, 20 mΩ a contact. */
+function byHand(ids: readonly string[]): number {
+  return ids.reduce((sum, id) => {
+    const wire = circuit.lv.conductorOf.get(id);
+    if (wire) return sum + wire.lengthM! * 0.0185 * (1 + 0.00393 * 20) + 0.0001;
+    const fuse = circuit.lv.deviceOf.get(id)?.device.kind === 'lv-fuse';
+    return sum + (fuse ? 0.1 / 10 : 0.02);
+  }, 0);
+}
+
+describe('the coil circuit', () => {
+  test('a coil’s voltage is the ladder’s by hand: common way, two coils of 18 Ω hot side by side', () => {
+    const point = solveCoils(circuit, { supplyV: 10.5, hot: true, commanded: driving });
+    const feeds = ['k-plus', 'k-minus'].map((id) => coilFeed(circuit, id)!);
+    const returns = ['k-plus', 'k-minus'].map((id) => coilReturn(circuit, id)!);
+    const common = (ways: readonly (readonly string[])[]) => ways[0]!.filter((id) => ways[1]!.includes(id));
+    const own = (ways: readonly (readonly string[])[], k: number) =>
+      ways[k]!.filter((id) => !common(ways).includes(id));
+    const coil = (12 ** 2 / 8) * (1 + 0.00393 * 65);
+    const legs = [0, 1].map((k) => byHand(own(feeds, k)) + byHand(own(returns, k)) + coil);
+    const trunk = byHand(common(feeds)) + byHand(common(returns)) + 0.008;
+    const together = 1 / legs.reduce((sum, leg) => sum + 1 / leg, 0);
+    const feedV = (10.5 * together) / (together + trunk);
+    expect(point.coilV.get('k-plus')).toBeCloseTo((feedV * coil) / legs[0]!, 3);
+    expect(point.coilV.get('k-minus')).toBeCloseTo((feedV * coil) / legs[1]!, 3);
+    expect(point.coilV.get('k-pre')).toBe(0);
+  });
+
+  test('each thing of the loop drops every contactor, a driver only its own', () => {
+    const tests = new Map(stopTests(vehicle).map((one) => [one.id, one]));
+    for (const id of [
+      'coil-key',
+      'coil-stop',
+      'coil-inertia',
+      'coil-interlock',
+      's-mid',
+      'coil-fuse',
+      'coil-stop-return',
+    ])
+      expect([id, tests.get(id)!.staysIn]).toEqual([id, []]);
+    expect(tests.get('coil-driver-1')!).toMatchObject({ letsGo: ['k-plus'], staysIn: ['k-minus'] });
+  });
+
+  test('with a contact in feed and return no single failure holds a pole in; with the first alone the bridged handle does', () => {
+    expect(singleFailures(vehicle)).toEqual([]);
+    const one = resolve(applyEdit(firn, { edit: 'takeOutDevice', input: { deviceId: 'coil-stop-return' } }).build);
+    const failures = singleFailures(one);
+    expect(failures.find(({ id }) => id === 'coil-stop')).toMatchObject({
+      kind: 'bridged',
+      staysIn: ['k-plus', 'k-minus'],
+    });
+    // A wire behind the handle that touches the supply holds both in; one before it does nothing.
+    const wires = Object.values(firn.circuits.lv.conductors);
+    const at = (deviceId: string, terminal: string) =>
+      wires.find(({ a, b }) => [a, b].some((end) => end.deviceId === deviceId && end.terminal === terminal))!.id;
+    expect(failures.some(({ id }) => id === at('coil-inertia', 'b'))).toBe(true);
+    expect(failures.some(({ id }) => id === at('coil-fuse', 'a'))).toBe(false);
+  });
+
+  test('the readings along the loop fall from the battery’s rest voltage, and the meter’s ohms rise', () => {
+    const points = testPoints(vehicle);
+    const plus = points.filter(({ node }) => coilFeed(circuit, 'k-plus')!.some((id) => node.startsWith(`${id}.`)));
+    expect(plus.length).toBeGreaterThan(8);
+    for (let i = 1; i < plus.length; i++) {
+      expect(plus[i]!.expectedV).toBeLessThanOrEqual(plus[i - 1]!.expectedV + 1e-12);
+      expect(plus[i]!.fromPlusOhm).toBeGreaterThanOrEqual(plus[i - 1]!.fromPlusOhm - 1e-9);
+    }
+    const feed = coilFeed(circuit, 'k-plus')!;
+    const junction = feed.indexOf('coil-driver-1') - 1;
+    expect(meteredOhm(circuit, driving, 'coil-feed.n')).toBeCloseTo(byHand(feed.slice(0, junction)), 4);
+  });
+
+  test('a relay in the feed pulls in through its own coil, and stays out when its coil is not fed', () => {
+    const wire = cataloguePart('cable-thin-1', 'cable');
+    const loop = Object.values(firn.circuits.lv.conductors).find(({ a }) => a.deviceId === 'coil-key')!;
+    const relay = { id: 'relay-1', kind: 'relay' as const, name: 'Relay', partId: null, place: null };
+    let build: Build = applyEdit(firn, {
+      edit: 'insertDevice',
+      input: { conductorId: loop.id, device: relay, newConductorId: 'after-relay' },
+    }).build;
+    expect(heldWith(resolve(build), [])).toEqual([]);
+    const conductor = (id: string, a: [string, string], b: [string, string]) => ({
+      ...loop,
+      id,
+      name: id,
+      a: { deviceId: a[0], terminal: a[1] },
+      b: { deviceId: b[0], terminal: b[1] },
+      partId: wire.id,
+    });
+    const wires = {
+      'relay-feed': conductor('relay-feed', ['coil-key', 'b'], ['relay-1', 'coilPlus']),
+      'relay-back': conductor('relay-back', ['relay-1', 'coilMinus'], ['coil-earth', 'n']),
+    };
+    const { lv } = build.circuits;
+    build = { ...build, circuits: { ...build.circuits, lv: { ...lv, conductors: { ...lv.conductors, ...wires } } } };
+    expect(heldWith(resolve(build), [])).toEqual(['k-plus', 'k-minus']);
+  });
+
+  test('taking a disconnect out of the car leaves the loop whole; taking a contactor out takes its driver along', () => {
+    const without = applyEdit(firn, { edit: 'takeOutDevice', input: { deviceId: 's-mid' } }).build;
+    expect(heldWith(resolve(without), [])).toEqual(['k-plus', 'k-minus']);
+    const one = applyEdit(firn, { edit: 'takeOutDevice', input: { deviceId: 'k-minus' } }).build;
+    expect(one.circuits.lv.devices['coil-driver-2']).toBeUndefined();
+    expect(heldWith(resolve(one), [])).toEqual(['k-plus']);
+  });
+
+  test('the single-contactor sample: a pull switch and no handle in the loop', () => {
+    const lark = resolve(larkspur());
+    expect(coilCircuit(lark)!.stops.some(({ device }) => device.kind === 'emergency-stop')).toBe(false);
+    expect(singleFailures(lark)).toEqual([]);
+  });
+});

@@ -1,0 +1,254 @@
+import { type ContactorRole, type Id, own } from '../build';
+import { type Element, operatingPoint } from '../circuit';
+import { fuseResistance } from '../physics/fuse';
+import { partOf, type Resolved, type ResolvedConductor, type ResolvedDevice, resolve } from './resolve';
+import { conductorOhm } from './stamp';
+
+/** Inside the auxiliary battery, Ω (generic: 45–60 Ah lead). */
+const BATTERY_OHM = 0.008;
+/** A closed contact of a handle, a switch, a plug or a relay, Ω (generic). */
+const CONTACT_OHM = 0.02;
+/** One screwed earth point, Ω (generic). */
+const EARTH_OHM = 0.001;
+/** Coil of a switching relay at 20 °C, Ω (generic: 1.6 W at 12 V). */
+const RELAY_OHM = 90;
+/** A relay pulls in from here, V (generic). */
+const RELAY_PICK_UP_V = 8;
+/** Copper of a hot coil, 85 °C against 20 °C: 1 + 0.00393·65 (IEC 60028). */
+const HOT_COIL = 1 + 0.00393 * 65;
+/** Wires of the 12-volt circuit lie this warm, °C (generic). */
+const WIRE_C = 40;
+
+/** Two terminals that open: which they are, by kind. */
+const SWITCHED: Readonly<Record<string, readonly [string, string]>> = {
+  'lv-switch': ['a', 'b'],
+  'emergency-stop': ['a', 'b'],
+  'inertia-switch': ['a', 'b'],
+  'interlock-contact': ['a', 'b'],
+  relay: ['a', 'b'],
+  disconnect: ['auxA', 'auxB'],
+};
+
+/** The contactors' coils and all that feeds them, in the 12-volt circuit's topology. */
+export interface CoilCircuit {
+  readonly lv: Resolved;
+  /** Contactors with a coil that is wired on both sides. */
+  readonly wired: readonly ResolvedDevice[];
+  readonly unwired: readonly ResolvedDevice[];
+  /** Everything that can open: handles, plugs, switches, auxiliary contacts, fuses. */
+  readonly stops: readonly ResolvedDevice[];
+  readonly batteryPlus: string;
+  readonly ground: string;
+  /** A switch through which one coil alone is fed: the sequence commands it. */
+  readonly driverOf: ReadonlyMap<Id, Id>;
+}
+
+export interface CoilSetting {
+  /** The plain source, V. */
+  readonly supplyV: number;
+  readonly hot?: boolean;
+  /** Contactors that the sequence commands; all when absent. */
+  readonly commanded?: ReadonlySet<Id>;
+  /** Devices and conductors that are open: a handle pressed, a plug out, a fuse blown, a wire broken. */
+  readonly open?: ReadonlySet<Id>;
+  /** Contacts that are welded or bridged: closed whatever is asked of them. */
+  readonly bridged?: ReadonlySet<Id>;
+  /** A node that touches the supply's plus. */
+  readonly touchesPlus?: string;
+}
+
+export interface CoilPoint {
+  /** At each wired coil, V; 0 where nothing feeds it. */
+  readonly coilV: ReadonlyMap<Id, number>;
+  readonly nodeV: (node: string) => number;
+  readonly supplyA: number;
+}
+
+interface Kept {
+  readonly reads: readonly unknown[];
+  readonly circuit: CoilCircuit | null;
+}
+const MOST_KEPT = 8;
+const kept: Kept[] = [];
+
+/** Everything that the coil circuit reads, by identity: edits elsewhere leave it as it was. */
+function readsOf({ build, devices }: Resolved): unknown[] {
+  const { lv } = build.circuits;
+  const reads: unknown[] = [lv, build.routes, build.adoptions, build.readings, build.zones];
+  for (const { device } of devices)
+    if (device.kind === 'contactor' || device.kind === 'disconnect')
+      reads.push(device, own(build.parts, device.partId));
+  for (const { partId } of [...Object.values(lv.devices), ...Object.values(lv.conductors)])
+    if (partId !== null) reads.push(own(build.parts, partId));
+  return reads;
+}
+
+/** The coil circuit of a build; null while the 12-volt circuit has no battery. The same object while nothing that it reads has changed. */
+export function coilCircuit(vehicle: Resolved): CoilCircuit | null {
+  const reads = readsOf(vehicle);
+  const known = kept.find(
+    (one) => one.reads.length === reads.length && one.reads.every((read, i) => read === reads[i]),
+  );
+  if (known) return known.circuit;
+  const circuit = findCoils(vehicle);
+  kept.unshift({ reads, circuit });
+  kept.length = Math.min(kept.length, MOST_KEPT);
+  return circuit;
+}
+
+function findCoils(vehicle: Resolved): CoilCircuit | null {
+  const lv = resolve(vehicle.build, 'lv');
+  const battery = lv.devices.find(({ device }) => device.kind === 'auxiliary-battery');
+  if (!battery) return null;
+  const ends = new Set(lv.conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));
+  const contactors = vehicle.devices.filter(({ device }) => device.kind === 'contactor');
+  const isWired = ({ id }: ResolvedDevice) => ends.has(`${id}.coilPlus`) && ends.has(`${id}.coilMinus`);
+  const joined = ({ id, device }: ResolvedDevice) =>
+    (SWITCHED[device.kind] ?? (device.kind === 'lv-fuse' ? ['a', 'b'] : [])).some((terminal) =>
+      ends.has(`${id}.${terminal}`),
+    );
+  const circuit: CoilCircuit = {
+    lv,
+    wired: contactors.filter(isWired),
+    unwired: contactors.filter((device) => !isWired(device)),
+    stops: [...lv.devices, ...vehicle.devices].filter(joined),
+    batteryPlus: `${battery.id}.plus`,
+    ground: `${battery.id}.minus`,
+    driverOf: new Map(),
+  };
+  const driverOf = new Map<Id, Id>();
+  for (const { id, device } of circuit.stops) {
+    if (device.kind !== 'lv-switch' && device.kind !== 'relay') continue;
+    const point = solveCoils(circuit, { supplyV: 12, open: new Set([id]) });
+    const dead = circuit.wired.filter((coil) => (point.coilV.get(coil.id) ?? 0) < 1);
+    if (dead.length === 1 && circuit.wired.length > 1) driverOf.set(id, dead[0]!.id);
+  }
+  return { ...circuit, driverOf };
+}
+
+/** Resistance of a coil, Ω: rated voltage and power; hot copper has a quarter more. */
+export function coilOhm(device: ResolvedDevice, hot: boolean): number {
+  const part = partOf(device, 'contactor');
+  const cold = part ? part.coilVoltageV ** 2 / part.coilPowerW : RELAY_OHM;
+  return hot ? cold * HOT_COIL : cold;
+}
+
+const wireOhm = (conductor: ResolvedConductor): number => conductorOhm(conductor, WIRE_C);
+
+function elementsOf(circuit: CoilCircuit, setting: CoilSetting, relaysIn: ReadonlySet<Id>): Element[] {
+  const { lv, wired, stops, driverOf } = circuit;
+  const open = setting.open ?? new Set<Id>();
+  const elements: Element[] = [];
+  const resistor = (id: string, a: string, b: string, resistanceOhm: number) =>
+    elements.push({ id, kind: 'resistor', a, b, resistanceOhm });
+  elements.push({
+    id: 'supply',
+    kind: 'source',
+    a: circuit.batteryPlus,
+    b: circuit.ground,
+    voltageV: setting.supplyV,
+    resistanceOhm: BATTERY_OHM,
+  });
+  for (const conductor of lv.conductors)
+    if (!open.has(conductor.id)) resistor(conductor.id, conductor.nodeA, conductor.nodeB, wireOhm(conductor));
+  for (const device of stops) {
+    const { id, device: made } = device;
+    const [a, b] = SWITCHED[made.kind] ?? ['a', 'b'];
+    const coil = driverOf.get(id);
+    const asked =
+      !open.has(id) &&
+      (coil === undefined || setting.commanded === undefined || setting.commanded.has(coil)) &&
+      (made.kind !== 'relay' || relaysIn.has(id));
+    if (!asked && !setting.bridged?.has(id)) continue;
+    const fuse = partOf(device, 'fuse');
+    resistor(`${id}:contact`, `${id}.${a}`, `${id}.${b}`, fuse ? fuseResistance(fuse) : CONTACT_OHM);
+  }
+  for (const device of wired)
+    resistor(
+      `${device.id}:coil`,
+      `${device.id}.coilPlus`,
+      `${device.id}.coilMinus`,
+      coilOhm(device, setting.hot === true),
+    );
+  const earths = lv.devices.filter(({ device }) => device.kind === 'earth');
+  for (const { id } of earths) resistor(`${id}:body`, `${id}.n`, 'body', EARTH_OHM);
+  for (const { id, device } of lv.devices)
+    if (device.kind === 'relay') resistor(`${id}:coil`, `${id}.coilPlus`, `${id}.coilMinus`, RELAY_OHM);
+  if (setting.touchesPlus !== undefined && setting.touchesPlus !== circuit.batteryPlus)
+    resistor('touch', circuit.batteryPlus, setting.touchesPlus, CONTACT_OHM);
+  return elements;
+}
+
+/** Voltages at the coils for one setting of handles, plugs and drivers; relays are let in one after another until nothing moves. */
+export function solveCoils(circuit: CoilCircuit, setting: CoilSetting): CoilPoint {
+  const relays = circuit.lv.devices.filter(({ device }) => device.kind === 'relay');
+  let relaysIn: ReadonlySet<Id> = new Set();
+  for (let round = 0; ; round++) {
+    const elements = elementsOf(circuit, setting, relaysIn);
+    const point = operatingPoint({ elements, ground: circuit.ground });
+    const { nodeVoltagesV, referenceOf } = point;
+    const nodeV = (node: string): number =>
+      referenceOf.get(node) === circuit.ground ? (nodeVoltagesV.get(node) ?? 0) : 0;
+    const across = (id: Id): number => nodeV(`${id}.coilPlus`) - nodeV(`${id}.coilMinus`);
+    const next = new Set(relays.filter(({ id }) => across(id) >= RELAY_PICK_UP_V).map(({ id }) => id));
+    if ((next.size === relaysIn.size && [...next].every((id) => relaysIn.has(id))) || round > relays.length) {
+      return {
+        coilV: new Map(circuit.wired.map(({ id }) => [id, Math.max(0, across(id))])),
+        nodeV,
+        supplyA: -(point.elementCurrentsA.get('supply') ?? 0),
+      };
+    }
+    relaysIn = next;
+  }
+}
+
+/** What a meter reads between the battery's plus terminal and a node with the supply taken off and the drivers on, Ω. */
+export function meteredOhm(circuit: CoilCircuit, commanded: ReadonlySet<Id>, node: string): number {
+  if (node === circuit.batteryPlus) return 0;
+  const elements = elementsOf(circuit, { supplyV: 0, commanded }, new Set()).filter(({ id }) => id !== 'supply');
+  const meter: Element = {
+    id: 'meter',
+    kind: 'source',
+    a: circuit.batteryPlus,
+    b: node,
+    voltageV: 1,
+    resistanceOhm: 1,
+  };
+  const point = operatingPoint({ elements: [...elements, meter], ground: circuit.batteryPlus });
+  const currentA = -(point.elementCurrentsA.get('meter') ?? 0);
+  return currentA > 0 ? 1 / currentA - 1 : Number.POSITIVE_INFINITY;
+}
+
+/** What a coil needs to close and to stay closed, V: the part's, or three quarters and half of its rated voltage (generic). */
+export function coilLimits(device: ResolvedDevice): { pickUpV: number; holdV: number; assumed: boolean } {
+  const part = partOf(device, 'contactor');
+  const ratedV = part?.coilVoltageV ?? 12;
+  return {
+    pickUpV: part?.coilPickUpV ?? 0.75 * ratedV,
+    holdV: part?.coilHoldV ?? 0.5 * ratedV,
+    assumed: part?.coilPickUpV === undefined,
+  };
+}
+
+/** Contactors that a state asks to be closed. */
+export const commandedIn = (vehicle: Resolved, closed: readonly ContactorRole[]): ReadonlySet<Id> =>
+  new Set(
+    vehicle.devices
+      .filter(({ device }) => device.kind === 'contactor' && closed.includes(device.role ?? 'branch'))
+      .map(({ id }) => id),
+  );
+
+/** Contactors that stay in with this opened: their coils keep more than the hold voltage at the highest supply, cold. */
+export function stillIn(
+  circuit: CoilCircuit,
+  setting: Omit<CoilSetting, 'supplyV' | 'hot'>,
+  supplyV = HIGHEST_SUPPLY_V,
+): Id[] {
+  const point = solveCoils(circuit, { ...setting, supplyV });
+  return circuit.wired.filter((coil) => (point.coilV.get(coil.id) ?? 0) > coilLimits(coil).holdV).map(({ id }) => id);
+}
+
+/** The auxiliary battery alone, sagging under a pump's start before the converter runs, V (generic). */
+export const LOWEST_SUPPLY_V = 10.5;
+/** The converter at its set point on a cold day, V (generic). */
+export const HIGHEST_SUPPLY_V = 14.4;
