@@ -13,7 +13,7 @@ const MAY = {
   'core/checks': core('build', 'quantities', 'vehicle'),
   'core/stations': core('vehicle', 'simulate', 'physics', 'parts', 'rules', 'checks', 'build', 'quantities'),
   'core/assess': core('stations', 'vehicle', 'simulate', 'checks', 'rules', 'build', 'quantities'),
-  'core/remedies': core('assess', 'vehicle', 'physics', 'checks', 'parts', 'build', 'quantities'),
+  'core/remedies': core('assess', 'vehicle', 'simulate', 'physics', 'checks', 'parts', 'build', 'quantities'),
   'core/formats': core('build', 'parts', 'quantities', 'assess', 'vehicle', 'circuit', 'checks'),
   'core/calc': core('simulate', 'circuit', 'physics', 'checks', 'build', 'quantities', 'parts'),
   store: ['^src/core/'],

@@ -1,9 +1,9 @@
 import { expect, type Page } from '@playwright/test';
 
 /** Steps that several stories share, in the words of the screen. */
-export async function openSample(page: Page): Promise<void> {
+export async function openSample(page: Page, name = 'Firn 9'): Promise<void> {
   await page.goto('/');
-  await page.getByRole('button', { name: 'Open Firn 9' }).click();
+  await page.getByRole('button', { name: `Open ${name}` }).click();
   await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
 }
 

@@ -9,7 +9,9 @@ import { RULE_SETS } from '@/core/rules';
 import { liveness } from '@/core/simulate';
 import { prechargeWorkings } from '@/core/stations/hv-circuit';
 import { type CornerId, cornersOf, STATES } from '@/core/vehicle';
+import { useBench } from '@/store/bench';
 import { Action, download } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { svgText } from '@/ui/svg-text';
@@ -20,6 +22,8 @@ import { layOutCircuit } from './derive-layout';
 import { likelyAgainst, shortAt } from './derive-short';
 import { FusePanel } from './fuse-panel';
 import { LivePanel } from './live-panel';
+import { LoopCaution, LoopSelection, NoLoop, StopTable, TestPointTable } from './loop-panel';
+import { inLoop, LoopSheet, loopView } from './loop-sheet';
 import type { Overlay } from './overlay';
 import { Selection } from './selection';
 import { type ShortChoice, ShortPanel } from './short-panel';
@@ -31,12 +35,13 @@ const PrechargeChart = dynamic(() => import('./precharge-chart'), {
   loading: () => <div className="h-[190px]" />,
 });
 
-type Look = 'closing' | 'fuses' | 'short' | 'live' | 'touch';
+type Look = 'closing' | 'fuses' | 'short' | 'live' | 'loop' | 'touch';
 const LOOKS: readonly (readonly [Look, string])[] = [
   ['closing', 'Closing'],
   ['fuses', 'Fuses'],
   ['short', 'Short it here'],
   ['live', 'Still live?'],
+  ['loop', 'Stop loop'],
   ['touch', 'Touch'],
 ];
 
@@ -86,12 +91,17 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           }
         : null;
   const layout = useMemo(() => layOutCircuit(vehicle), [vehicle]);
+  const loop = useMemo(() => (look === 'loop' ? loopView(vehicle) : null), [look, vehicle]);
   const solved = vehicle.cases.find((candidate) => candidate.state.id === state && candidate.corner.id === corner);
   const failing = useMemo(
     () => new Set(checks.filter((check) => check.verdict === 'fails').map((check) => check.subject.id)),
     [checks],
   );
   const known = selected !== null && (vehicle.deviceOf.has(selected) || vehicle.conductorOf.has(selected));
+  const pick = (id: string) => {
+    setSelected(id === selected ? null : id);
+    setChoice(null);
+  };
   if (vehicle.devices.length === 0) {
     return (
       <>
@@ -109,7 +119,11 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
     <>
       <SheetHead station="hv-circuit" />
       <div className="mb-2 flex flex-wrap items-end gap-x-4 border-b border-rule">
-        {overlay ? (
+        {look === 'loop' ? (
+          <p className="py-2 text-soft">
+            The 12-volt side: what feeds the coils. Press a thing to open it, a wire to change it.
+          </p>
+        ) : overlay ? (
           <p className="py-2 text-soft">
             {look === 'short'
               ? 'Every contactor closed, loads off: what a short drives through each wire.'
@@ -131,7 +145,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
             ))}
           </div>
         )}
-        {!overlay && (
+        {!overlay && look !== 'loop' && (
           <label className="ml-auto pb-1.5 text-[14px] text-soft">
             Pack{' '}
             <select
@@ -151,19 +165,20 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
       </div>
       <Panel className="overflow-x-auto p-2!">
         <div ref={sheet}>
-          <CircuitDrawing
-            layout={layout}
-            vehicle={vehicle}
-            solved={solved}
-            selected={selected}
-            failing={failing}
-            system={build.units}
-            overlay={overlay}
-            onSelect={(id) => {
-              setSelected(id === selected ? null : id);
-              setChoice(null);
-            }}
-          />
+          {look === 'loop' ? (
+            <LoopSheet assessment={assessment} loop={loop} selected={selected} onSelect={pick} />
+          ) : (
+            <CircuitDrawing
+              layout={layout}
+              vehicle={vehicle}
+              solved={solved}
+              selected={selected}
+              failing={failing}
+              system={build.units}
+              overlay={overlay}
+              onSelect={pick}
+            />
+          )}
         </div>
         {solved && !solved.point.solvable && <p className="px-2 pb-1 text-fails">{solved.point.reason}</p>}
         {vehicle.unsolved && <p className="px-2 pb-1 text-fails">{vehicle.unsolved}</p>}
@@ -229,6 +244,12 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
               system={build.units}
             />
           )}
+          {look === 'loop' &&
+            (loop ? (
+              <StopTable assessment={assessment} circuit={loop.circuit} selected={selected} onSelect={pick} />
+            ) : (
+              <NoLoop />
+            ))}
           {look === 'touch' && (
             <TouchPanel
               vehicle={vehicle}
@@ -254,7 +275,20 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           )}
         </div>
         <div className="space-y-3">
-          {known ? (
+          {look === 'loop' && loop ? (
+            <>
+              {selected !== null && inLoop(loop, selected) && (
+                <LoopSelection
+                  assessment={assessment}
+                  circuit={loop.circuit}
+                  selected={selected}
+                  onClear={() => setSelected(null)}
+                />
+              )}
+              <TestPointTable assessment={assessment} circuit={loop.circuit} />
+              <LoopCaution />
+            </>
+          ) : known ? (
             <Selection
               assessment={assessment}
               selected={selected}
@@ -265,7 +299,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           ) : (
             look === 'closing' && <Sequence assessment={assessment} />
           )}
-          {pack && (
+          {pack && look !== 'loop' && (
             <Caution>
               {pack.boxes.length === 1 ? 'The box stays' : 'All boxes stay'} live with every contactor open:{' '}
               {pack.boxes
@@ -283,6 +317,24 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
   );
 }
 
+/** Whether the sequence looks for a welded contactor. */
+function ProvesDead({ build }: { build: Assessment['build'] }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { provesDead } = build.precharge;
+  return (
+    <ChoiceField
+      label="Link proved dead at key-on"
+      value={provesDead === undefined ? null : provesDead ? 'yes' : 'no'}
+      empty="not told"
+      choices={[
+        { value: 'yes', label: 'yes, before the first coil' },
+        { value: 'no', label: 'no' },
+      ]}
+      onChoose={(value) => dispatch({ edit: 'setProvesDead', input: { provesDead: value === 'yes' } })}
+    />
+  );
+}
+
 /** Shown while nothing is picked: the closing sequence and its figures. */
 function Sequence({ assessment }: { assessment: Assessment }) {
   const { precharge: run, build } = assessment;
@@ -291,6 +343,8 @@ function Sequence({ assessment }: { assessment: Assessment }) {
   return (
     <Panel title="Closing sequence" about="press a symbol or a wire above to change it">
       <BusActions assessment={assessment} />
+      <ProvesDead build={build} />
+      <FigureSetting build={build} figure="startsPerDay" note="6 where none is told" />
       <FigureSetting build={build} figure="closeAt" />
       <FigureSetting
         build={build}

@@ -15,6 +15,7 @@ import { ConductorFields } from '../shell/conductor-fields';
 import { FigureSetting } from '../shell/figure-setting';
 import { partsToChoose } from '../shell/part-choices';
 import { shapeOf } from '../shell/shape';
+import { StatePower } from './state-power';
 import { DeviceActions, WireActions } from './topology-actions';
 
 const KIND_WORDS: Readonly<Record<string, string>> = {
@@ -164,6 +165,7 @@ function DeviceFields({
           <FigureSetting build={assessment.build} figure="hardPower" note="assumed until Drive computes it" />
           <FigureSetting build={assessment.build} figure="hillPower" />
           <FigureSetting build={assessment.build} figure="regenerationPower" />
+          {solved && <StatePower build={assessment.build} state={solved.state.id} />}
         </>
       )}
       {bus &&
