@@ -25,6 +25,7 @@ import { LivePanel } from './live-panel';
 import { LoopCaution, LoopSelection, NoLoop, StopTable, TestPointTable } from './loop-panel';
 import { inLoop, LoopSheet, loopView } from './loop-sheet';
 import type { Overlay } from './overlay';
+import { PrintHead } from './print-head';
 import { Selection } from './selection';
 import { type ShortChoice, ShortPanel } from './short-panel';
 import { BusActions } from './topology-actions';
@@ -55,7 +56,7 @@ export function HvCircuitScreen() {
 }
 
 function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck: (key: string) => void }) {
-  const { vehicle, build, checks, pack } = assessment;
+  const { vehicle, build, checks, pack, stations } = assessment;
   const [state, setState] = useState<StateId>('cruise');
   const [corner, setCorner] = useState<CornerId>('cold-old-empty');
   const [selected, setSelected] = useState<string | null>(null);
@@ -164,7 +165,23 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
         )}
       </div>
       <Panel className="overflow-x-auto p-2!">
-        <div ref={sheet}>
+        <div ref={sheet} data-print>
+          <PrintHead
+            name={build.name}
+            about={
+              look === 'loop'
+                ? 'Coil circuit, driving on a weak battery'
+                : look === 'short'
+                  ? 'Traction circuit, a wire shorted'
+                  : look === 'live'
+                    ? 'Traction circuit, what stays live'
+                    : `Traction circuit in ${(solved?.state.name ?? state).toLowerCase()}, pack ${solved?.corner.name ?? corner}`
+            }
+            thinnest={
+              stations['hv-circuit']?.checks.filter(({ verdict }) => verdict === 'fails' || verdict === 'thin') ?? []
+            }
+            system={build.units}
+          />
           {look === 'loop' ? (
             <LoopSheet assessment={assessment} loop={loop} selected={selected} onSelect={pick} />
           ) : (
@@ -204,6 +221,9 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           ))}
         </div>
         <span className="ml-auto">
+          <Action look="quiet" onPress={() => window.print()}>
+            Print it
+          </Action>
           <Action
             look="quiet"
             onPress={() => {

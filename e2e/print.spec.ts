@@ -1,0 +1,18 @@
+import { expect, test } from '@playwright/test';
+import { openSample } from './stories';
+
+test('the circuit prints on one A4 with its name, its state and its caution', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('tab', { name: 'Hill' }).click();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('heading', { name: 'Firn 9', level: 1 })).toBeVisible();
+  await expect(page.getByText(/^Traction circuit in hill, pack /)).toBeVisible();
+  await expect(page.getByText('Computed, not proved.', { exact: false })).toBeVisible();
+  await expect(page.getByText('Ledger', { exact: true })).toBeHidden();
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
+  // A4 across: 842 by 595 points.
+  const [, width, height] = /\/MediaBox\s*\[0 0 ([\d.]+) ([\d.]+)\]/.exec(pdf)!;
+  expect(Math.round(Number(width))).toBe(842);
+  expect(Math.round(Number(height))).toBe(595);
+});

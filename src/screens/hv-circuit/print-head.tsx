@@ -1,0 +1,42 @@
+import { type Check, checkKey, marginText, say } from '@/core/checks';
+import type { UnitSystem } from '@/core/quantities';
+
+const MOST = 6;
+
+/** Stands over the drawing on paper only: what it is, of which build, what does not hold, and what paper can't promise. */
+export function PrintHead({
+  name,
+  about,
+  thinnest,
+  system,
+}: {
+  name: string;
+  about: string;
+  thinnest: readonly Check[];
+  system: UnitSystem;
+}) {
+  return (
+    <div className="print-only mb-4">
+      <h1 className="font-tight text-[24px] font-semibold">{name}</h1>
+      <p>{about}</p>
+      {thinnest.length > 0 && (
+        <p className="mt-1 text-[13px]">
+          {thinnest
+            .slice(0, MOST)
+            .map((check) => `${say(check, system).title} (${marginText(check)})`)
+            .map((text, index) => (
+              <span key={checkKey(thinnest[index]!)}>
+                {index > 0 ? '; ' : ''}
+                {text}
+              </span>
+            ))}
+          {thinnest.length > MOST && `; and ${thinnest.length - MOST} more`}.
+        </p>
+      )}
+      <p className="mt-1 text-[13px]">
+        Computed, not proved. Cells never switch off: wait, prove the meter, prove dead, prove the meter again. Local
+        code and a licensed person decide.
+      </p>
+    </div>
+  );
+}
