@@ -112,6 +112,8 @@ export interface Rule<Context> {
   readonly station: StationId;
   readonly comfort?: number;
   readonly sources: readonly string[];
+  /** Sources that depend on what the build follows: those of its rule set's values. */
+  readonly sourcesIn?: (context: Context) => readonly string[];
   readonly judge: (context: Context) => readonly Finding[];
 }
 
@@ -138,7 +140,7 @@ class Judged implements Check {
   readonly #finding: Finding;
   readonly #sources: readonly string[];
 
-  constructor(rule: Pick<Rule<never>, 'id' | 'station' | 'comfort' | 'sources'>, finding: Finding) {
+  constructor(rule: Pick<Rule<never>, 'id' | 'station' | 'comfort'>, finding: Finding, sources: readonly string[]) {
     const { demand, limit } = finding;
     const unjudged = finding.missing?.length
       ? finding.missing
@@ -160,7 +162,7 @@ class Judged implements Check {
     this.says = { code: finding.variant ? `${rule.id}.${finding.variant}` : rule.id, figures };
     this.missing = unjudged;
     this.#finding = finding;
-    this.#sources = rule.sources;
+    this.#sources = sources;
   }
 
   get working(): Working {
@@ -171,7 +173,10 @@ class Judged implements Check {
 /** Runs rules over a context. */
 export function runRules<Context>(rules: readonly Rule<Context>[], context: Context): Check[] {
   const checks: Check[] = [];
-  for (const rule of rules) for (const finding of rule.judge(context)) checks.push(new Judged(rule, finding));
+  for (const rule of rules) {
+    const sources = rule.sourcesIn ? [...rule.sources, ...rule.sourcesIn(context)] : rule.sources;
+    for (const finding of rule.judge(context)) checks.push(new Judged(rule, finding, sources));
+  }
   return checks;
 }
 

@@ -1,1 +1,1 @@
-export { RULE_SETS, type RuleSet } from './rule-sets';
+export { RULE_SETS, type RuleSet, type RuleValueName } from './rule-sets';

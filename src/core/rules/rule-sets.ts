@@ -1,31 +1,88 @@
-/** Limits that differ by region or are our own judgement, each with its source. */
-export interface RuleSet {
-  readonly id: 'iec' | 'north-america';
-  readonly name: string;
-  /** DC voltage above which a circuit is class B. */
-  readonly classBDcV: { readonly value: number; readonly source: string };
-  /** Highest pack voltage of the school that switches one pole only. */
-  readonly singlePoleMostV: { readonly value: number; readonly source: string };
-  /** Share of the pack voltage that the way to a consumer may lose. */
-  readonly hvDropShare: { readonly value: number; readonly source: string };
-  readonly prechargeMostS: { readonly value: number; readonly source: string };
+/** Limits that differ by region or are our own judgement, each with its source. A value is a most: less is stricter; `atLeast` ones the other way. */
+export interface RuleValue {
+  readonly value: number;
+  readonly source: string;
 }
 
-const IEC: RuleSet = {
-  id: 'iec',
-  name: 'IEC practice',
-  classBDcV: { value: 60, source: 'ISO 6469-3, voltage class B above 60 V DC' },
+export interface RuleValues {
+  /** DC voltage above which a circuit is class B. */
+  readonly classBDcV: RuleValue;
+  /** Highest pack voltage of the school that switches one pole only. */
+  readonly singlePoleMostV: RuleValue;
+  /** Share of the pack voltage that the way to a consumer may lose. */
+  readonly hvDropShare: RuleValue;
+  readonly prechargeMostS: RuleValue;
+  /** From opening to class A through the bleeds, and when told to. */
+  readonly passiveDischargeS: RuleValue;
+  readonly activeDischargeS: RuleValue;
+  /** Charge of the filters to the body that can't hurt. */
+  readonly harmlessJ: RuleValue;
+  /** Cable between cells and their first fuse. */
+  readonly unprotectedM: RuleValue;
+  /** Melting at the weakest fault. */
+  readonly meltingS: RuleValue;
+  /** Insulation to the body per volt of the working voltage, DC and AC on one bus: at least so much. */
+  readonly insulationOhmPerV: RuleValue;
+}
+export type RuleValueName = keyof RuleValues;
+
+export interface RuleSet extends RuleValues {
+  readonly id: 'iec' | 'north-america';
+  readonly name: string;
+}
+
+/** Of these a greater value is the stricter one. */
+export const AT_LEAST: ReadonlySet<RuleValueName> = new Set<RuleValueName>(['insulationOhmPerV']);
+
+const IEC_VALUES: RuleValues = {
+  classBDcV: { value: 60, source: 'ISO 6469-3: voltage class B above 60 V DC' },
   singlePoleMostV: { value: 144, source: 'Practice of the single-pole school, 120–144 V (engineering judgement)' },
   hvDropShare: { value: 0.02, source: 'HV drive path 2 % (engineering judgement)' },
   prechargeMostS: { value: 2, source: 'Comfortable precharge 0.2–2 s (engineering judgement)' },
+  passiveDischargeS: { value: 120, source: 'Passive discharge within 60–120 s (common practice)' },
+  activeDischargeS: { value: 5, source: 'Within 5 s of opening: ISO 6469-4, UN R100 (crash)' },
+  harmlessJ: { value: 0.2, source: 'ISO 6469-3: under 0.2 J' },
+  unprotectedM: {
+    value: 0.2,
+    source:
+      'At most 0.2 m before a fuse, or doubly insulated and guarded (practice; IEC 60364-4-43, 434.2.1 by analogy)',
+  },
+  meltingS: { value: 5, source: 'IEC 60364-4-41: 5 s for circuits that feed others' },
+  insulationOhmPerV: { value: 500, source: 'UN R100 and ISO 6469-3: 500 Ω/V, DC and AC on one bus' },
 };
 
-/** North America: no values of its own for these yet, so the same known ones are used and the source says so. */
+/** What North American texts set themselves; the rest they leave open. */
+const NORTH_AMERICAN_VALUES: Partial<RuleValues> = {
+  classBDcV: { value: 60, source: 'FMVSS 305: high voltage source above 60 V DC' },
+  insulationOhmPerV: { value: 500, source: 'FMVSS 305: 500 Ω/V where AC and DC are joined' },
+  harmlessJ: { value: 0.2, source: 'FMVSS 305: under 0.2 J' },
+};
+
+/** A set's own values; where it has none, the stricter one known, and the source says so. */
+export function withOwn(own: Partial<RuleValues>, known: readonly RuleValues[], setName: string): RuleValues {
+  const names = Object.keys(known[0]!) as RuleValueName[];
+  const values = names.map((name): [RuleValueName, RuleValue] => {
+    const ours = own[name];
+    if (ours) return [name, ours];
+    const strict = known
+      .map((values) => values[name])
+      .sort((p, q) => (AT_LEAST.has(name) ? q.value - p.value : p.value - q.value))[0]!;
+    return [
+      name,
+      {
+        value: strict.value,
+        source: `${strict.source}. ${setName} has no value of its own: the stricter known one is used`,
+      },
+    ];
+  });
+  return Object.fromEntries(values) as unknown as RuleValues;
+}
+
+const IEC: RuleSet = { id: 'iec', name: 'IEC practice', ...IEC_VALUES };
 const NORTH_AMERICA: RuleSet = {
-  ...IEC,
   id: 'north-america',
   name: 'North America',
-  classBDcV: { value: 60, source: 'FMVSS 305 high voltage source above 60 V DC' },
+  ...withOwn(NORTH_AMERICAN_VALUES, [IEC_VALUES], 'North America'),
 };
 
 export const RULE_SETS: Readonly<Record<RuleSet['id'], RuleSet>> = { iec: IEC, 'north-america': NORTH_AMERICA };

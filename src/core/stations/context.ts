@@ -1,6 +1,6 @@
 import type { Id } from '../build';
 import type { Finding, Ref } from '../checks';
-import type { RuleSet } from '../rules';
+import type { RuleSet, RuleValueName } from '../rules';
 import type { PrechargeRun } from '../simulate';
 import type { ResolvedConductor, ResolvedDevice, SolvedCase, Vehicle } from '../vehicle';
 
@@ -12,6 +12,12 @@ export interface Context {
   /** Highest voltage between any two points of the circuit with the pack full, V; null while unsolved. */
   readonly fullV: number | null;
 }
+
+/** Sources of the values that a rule takes from the rule set that the build follows. */
+export const fromRules =
+  (...names: readonly RuleValueName[]) =>
+  ({ rules }: Context): readonly string[] =>
+    names.map((name) => rules[name].source);
 
 export const PACK_REF: Ref = { kind: 'pack', id: 'pack', name: 'Pack' };
 export const deviceRef = (device: ResolvedDevice): Ref => ({ kind: 'device', id: device.id, name: device.device.name });

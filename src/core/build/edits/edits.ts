@@ -56,6 +56,13 @@ export const EDITS = {
     },
   }),
 
+  setRuleSet: define<{ ruleSet: Build['ruleSet'] }>({
+    title: (_, { ruleSet }) => (ruleSet === 'iec' ? 'follow IEC practice' : 'follow North American rules'),
+    apply: (draft, { ruleSet }) => {
+      draft.ruleSet = ruleSet;
+    },
+  }),
+
   setSchool: define<Partial<Schools>>({
     title: () => 'change a school',
     apply: (draft, schools) => void Object.assign(draft.schools, schools),

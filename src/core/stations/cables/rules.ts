@@ -7,6 +7,7 @@ import {
   conductorRef,
   corner,
   deviceRef,
+  fromRules,
   hotPlace,
   NEEDS_CELLS,
   packMustDeliver,
@@ -106,10 +107,8 @@ const CONSUMERS: ReadonlySet<string> = new Set([
 const drop: Rule<Context> = {
   id: 'cable.drop',
   station: 'cables',
-  sources: [
-    'Drop out and back with the hot resistance, joints, fuses and contactors included',
-    'HV drive path 2 % (engineering judgement)',
-  ],
+  sources: ['Drop out and back with the hot resistance, joints, fuses and contactors included'],
+  sourcesIn: fromRules('hvDropShare'),
   judge: ({ vehicle, rules }) => {
     const waitsFor = packMustDeliver(vehicle, 'sustained');
     return vehicle.devices

@@ -10,6 +10,7 @@ import {
   corner,
   deviceRef,
   FULL_ONLY,
+  fromRules,
   NEEDS_CELLS,
   needsPart,
   PACK_REF,
@@ -196,9 +197,10 @@ const bothPoles: Rule<Context> = {
   id: 'contactor.both-poles',
   station: 'hv-circuit',
   sources: [
-    'ISO 6469-3: above 60 V DC the terminals outside the box are dead when the circuit is open',
-    'Single-pole school: up to 144 V with a hand-operated disconnect in the other pole (engineering judgement)',
+    'Above class A the terminals outside the box are dead when the circuit is open',
+    'Single-pole school: a hand-operated disconnect in the other pole',
   ],
+  sourcesIn: fromRules('classBDcV', 'singlePoleMostV'),
   judge: ({ vehicle, fullV, rules }) => {
     if (fullV === null) return [];
     if (fullV <= rules.classBDcV.value)

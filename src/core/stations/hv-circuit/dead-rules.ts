@@ -1,13 +1,7 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { capacitorEnergyJ, parallelOhm, timeToVoltage } from '../../physics/discharge';
-import { OHM_PER_VOLT_AC } from '../../physics/insulation';
 import { partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
-import { type Context, deviceRef, PACK_REF, volts } from '../context';
-
-/** A link capacitor that is charged to less than this holds too little to hurt, J (ISO 6469-3). */
-const HARMLESS_J = 0.2;
-/** Passive discharge, s (common practice: 60–120). */
-const PASSIVE_S = 120;
+import { type Context, deviceRef, fromRules, PACK_REF, volts } from '../context';
 
 export interface LinkDischarge {
   readonly capacitanceF: number;
@@ -53,11 +47,12 @@ export function linkDischarge(vehicle: Vehicle, fullV: number, safeV: number): L
 const passive: Rule<Context> = {
   id: 'discharge.passive',
   station: 'hv-circuit',
-  sources: ['t = R · C · ln(V/60): ISO 6469-3 voltage class A', 'Passive discharge within 60–120 s (common practice)'],
+  sources: ['t = R · C · ln(V/60)'],
+  sourcesIn: fromRules('classBDcV', 'passiveDischargeS'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const link = linkDischarge(vehicle, fullV, rules.classBDcV.value);
-    if (!link || link.energyJ < HARMLESS_J) return [];
+    if (!link || link.energyJ < rules.harmlessJ.value) return [];
     const subject = { kind: 'build', id: 'link', name: 'DC link' } as const;
     if (link.timeS === null)
       return link.unknown.length > 0
@@ -68,8 +63,8 @@ const passive: Rule<Context> = {
       {
         subject,
         demand: { value: timeS, dimension: 'time' },
-        limit: { value: PASSIVE_S, dimension: 'time' },
-        margin: marginAtMost(timeS, PASSIVE_S),
+        limit: { value: rules.passiveDischargeS.value, dimension: 'time' },
+        margin: marginAtMost(timeS, rules.passiveDischargeS.value),
         lines: () => [
           {
             formula: 't = R · C · ln(V_full / V_safe)',
@@ -94,16 +89,11 @@ const passive: Rule<Context> = {
   },
 };
 
-/** Active discharge, s (ISO 6469-4 and UN R100, crash). */
-const ACTIVE_S = 5;
-
 const active: Rule<Context> = {
   id: 'discharge.active',
   station: 'hv-circuit',
-  sources: [
-    't = R · C · ln(V/60), R the active one and the bleeds side by side',
-    'Within 5 s of opening: ISO 6469-4, UN R100 (crash)',
-  ],
+  sources: ['t = R · C · ln(V/60), R the active one and the bleeds side by side'],
+  sourcesIn: fromRules('classBDcV', 'activeDischargeS'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const link = linkDischarge(vehicle, fullV, rules.classBDcV.value);
@@ -121,8 +111,8 @@ const active: Rule<Context> = {
         {
           subject: deviceRef(device),
           demand: { value: timeS, dimension: 'time' },
-          limit: { value: ACTIVE_S, dimension: 'time' },
-          margin: marginAtMost(timeS, ACTIVE_S),
+          limit: { value: rules.activeDischargeS.value, dimension: 'time' },
+          margin: marginAtMost(timeS, rules.activeDischargeS.value),
           lines: () => [
             {
               formula: 't = R · C · ln(V_full / V_safe)',
@@ -165,17 +155,15 @@ export function leakageOhm(vehicle: Vehicle): number | null {
 const resistance: Rule<Context> = {
   id: 'insulation.resistance',
   station: 'hv-circuit',
-  sources: [
-    'UN R100 and ISO 6469-3: 500 Ω/V of the working voltage, DC and AC on one bus',
-    'Leakages lie side by side',
-  ],
+  sources: ['Leakages lie side by side; the working voltage is the full one'],
+  sourcesIn: fromRules('insulationOhmPerV'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const devices = vehicle.devices.filter(({ device }) => HV_DEVICE.has(device.kind));
     const assumed = devices.filter(({ device }) => device.insulationOhm === undefined);
     const total = leakageOhm(vehicle);
     if (total === null) return [];
-    const limit = OHM_PER_VOLT_AC * fullV;
+    const limit = rules.insulationOhmPerV.value * fullV;
     // Sound devices are assumed only to see whether what is known already fails; they never make it hold.
     if (assumed.length > 0 && total >= limit)
       return [{ subject: PACK_REF, missing: assumed.map((device) => ({ ref: deviceRef(device), what: 'leakage' })) }];
@@ -212,7 +200,8 @@ const resistance: Rule<Context> = {
 const yCapacitance: Rule<Context> = {
   id: 'insulation.y-capacitance',
   station: 'hv-circuit',
-  sources: ['ISO 6469-3: ½ · C_Y · V² ≤ 0.2 J'],
+  sources: ['½ · C_Y · V²'],
+  sourcesIn: fromRules('harmlessJ'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const known = vehicle.devices.filter(({ device }) => (device.yCapacitanceF ?? 0) > 0);
@@ -223,8 +212,8 @@ const yCapacitance: Rule<Context> = {
       {
         subject: PACK_REF,
         demand: { value: energy, dimension: 'energy' },
-        limit: { value: HARMLESS_J, dimension: 'energy' },
-        margin: marginAtMost(energy, HARMLESS_J),
+        limit: { value: rules.harmlessJ.value, dimension: 'energy' },
+        margin: marginAtMost(energy, rules.harmlessJ.value),
         lines: () => [
           {
             formula: 'E = ½ · C_Y · V²',

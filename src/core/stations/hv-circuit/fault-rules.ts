@@ -5,7 +5,7 @@ import { type ClearingFuse, clearing } from '../../physics/fuse-clearing';
 import { adiabaticI2t, CURVE_TIMES_S } from '../../physics/fuse-curve';
 import { type Fault, faultBetween, firstToMelt, packPoles } from '../../simulate';
 import { partOf, protectingFuses, type ResolvedDevice, terminalNode } from '../../vehicle';
-import { amps, type Context, conductorRef, deviceRef, NEEDS_CELLS, needsPart } from '../context';
+import { amps, type Context, conductorRef, deviceRef, fromRules, NEEDS_CELLS, needsPart } from '../context';
 import { cableWithstand } from './withstand';
 import { type FuseZone, fuseZones } from './zones';
 
@@ -112,12 +112,11 @@ const minimumBreaking: Rule<Context> = {
     }),
 };
 
-const LONGEST_MELT_S = 5;
-
 const meltingTime: Rule<Context> = {
   id: 'fuse.melting-time',
   station: 'hv-circuit',
-  sources: ['IEC 60364-4-41: 5 s for circuits that feed others', SOURCES.slow, SOURCES.network],
+  sources: [SOURCES.slow, SOURCES.network],
+  sourcesIn: fromRules('meltingS'),
   judge: (context) =>
     eachFuse(context, ({ device, fuse, faults }) => {
       if (!faults.lowest) return [];
@@ -136,8 +135,8 @@ const meltingTime: Rule<Context> = {
         {
           subject: deviceRef(device),
           demand: seconds(meltTimeS),
-          limit: seconds(LONGEST_MELT_S),
-          margin: marginAtMost(meltTimeS, LONGEST_MELT_S),
+          limit: seconds(context.rules.meltingS.value),
+          margin: marginAtMost(meltTimeS, context.rules.meltingS.value),
           figures: { current: amps(faults.lowestA) },
           assumed: [LOWEST],
           lines: () => [

@@ -8,13 +8,12 @@ import {
   conductorRef,
   corner,
   deviceRef,
+  fromRules,
   packMustDeliver,
   solvedCases,
   worstCurrent,
 } from '../context';
 
-/** Cable between cells and fuse that may go unprotected, m (generic). */
-const UNPROTECTED_M = 0.2;
 /** Joined without a fuse between: the fuse has not been passed yet. */
 const JOINS: ReadonlySet<string> = new Set(['contactor', 'disconnect', 'sensor', 'junction']);
 
@@ -74,11 +73,9 @@ function unfusedStretches(vehicle: Vehicle): { boxes: string[]; zones: Zone[] }[
 const unprotectedLength: Rule<Context> = {
   id: 'fuse.unprotected-length',
   station: 'hv-circuit',
-  sources: [
-    'Cable between cells and fuse at most 0.2 m, or doubly insulated and guarded (practice; IEC 60364-4-43, 434.2.1 by analogy)',
-    'A fault needs two stretches with cells and no fuse between them: the second longest counts',
-  ],
-  judge: ({ vehicle, fullV }) => {
+  sources: ['A fault needs two stretches with cells and no fuse between them: the second longest counts'],
+  sourcesIn: fromRules('unprotectedM'),
+  judge: ({ vehicle, fullV, rules }) => {
     if (fullV === null) return [];
     return unfusedStretches(vehicle).flatMap(({ boxes, zones }): Finding[] => {
       const subject = deviceRef(vehicle.deviceOf.get(boxes[0]!)!);
@@ -91,7 +88,7 @@ const unprotectedLength: Rule<Context> = {
       const unknown = stretches.flatMap(({ open }) => open).filter(({ lengthM }) => lengthM === null);
       const second = stretches[1];
       if (!second) return [];
-      const margin = marginAtMost(second.lengthM, UNPROTECTED_M);
+      const margin = marginAtMost(second.lengthM, rules.unprotectedM.value);
       if (margin >= 0 && unknown.length > 0)
         return [{ subject, missing: unknown.map((conductor) => ({ ref: conductorRef(conductor), what: 'length' })) }];
       const names = second.open.map(({ conductor }) => conductor.name);
@@ -99,7 +96,7 @@ const unprotectedLength: Rule<Context> = {
         {
           subject,
           demand: { value: second.lengthM, dimension: 'length' },
-          limit: { value: UNPROTECTED_M, dimension: 'length' },
+          limit: { value: rules.unprotectedM.value, dimension: 'length' },
           margin,
           figures: { cables: names.length > 0 ? names.slice(0, 2).join(', ') : 'nothing in the open' },
           lines: () => [

@@ -2,7 +2,7 @@ import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../
 import { coolingTimeConstant, heatAfterPulses, waitForNextPulse } from '../../physics/pulse-heat';
 import type { PrechargeRun } from '../../simulate';
 import { partOf, type ResolvedDevice } from '../../vehicle';
-import { type Context, deviceRef, NEEDS_CELLS, volts } from '../context';
+import { type Context, deviceRef, fromRules, NEEDS_CELLS, volts } from '../context';
 
 const TRANSIENT = 'Transient of the precharge circuit as wired, warm, new, full pack';
 
@@ -64,7 +64,8 @@ const waits = (resistor: ResolvedDevice) => [{ ref: deviceRef(resistor), what: '
 const time: Rule<Context> = {
   id: 'precharge.time',
   station: 'hv-circuit',
-  sources: [TRANSIENT, 'Comfortable precharge 0.2–2 s (engineering judgement)'],
+  sources: [TRANSIENT],
+  sourcesIn: fromRules('prechargeMostS'),
   judge: (context) =>
     withRun(context, (run, resistor) => {
       const { closeAtS } = run;
