@@ -48,15 +48,7 @@ const ofVehicle = new WeakMap<Vehicle, Map<string, FaultNetwork | null>>();
 function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]): FaultNetwork | null {
   const ground = groundOf(vehicle);
   if (ground === null) return null;
-  const elements = stamp(vehicle, {
-    state: ALL_CLOSED,
-    corner: cornerOf(vehicle, which),
-    temperatureOf: (id) => {
-      const conductor = vehicle.conductorOf.get(id);
-      return which === 'highest' ? 20 : (conductor?.cable?.temperatureClassC ?? 90);
-    },
-    ohmicShare: which === 'highest' ? OHMIC_SHARE : 1,
-  }).filter((element) => element.kind !== 'power' && !open.includes(element.id));
+  const elements = faultElements(vehicle, which, open);
   // Lengths count too: the inductances of a network go with it.
   const lengths = vehicle.conductors.map(({ lengthM }) => lengthM ?? '').join();
   const found = networks.get(`${keyOf(elements, ground)}|${lengths}`, () => {
@@ -68,6 +60,25 @@ function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]):
     }
   });
   return found === 'none' ? null : found;
+}
+
+/** Everything closed and no load on, as a fault finds it; with the link capacitors for what happens in the first moment. */
+export function faultElements(
+  vehicle: Vehicle,
+  which: FaultCorner,
+  open: readonly Id[] = [],
+  capacitors = false,
+): Element[] {
+  return stamp(vehicle, {
+    state: ALL_CLOSED,
+    corner: cornerOf(vehicle, which),
+    temperatureOf: (id) => {
+      const conductor = vehicle.conductorOf.get(id);
+      return which === 'highest' ? 20 : (conductor?.cable?.temperatureClassC ?? 90);
+    },
+    ohmicShare: which === 'highest' ? OHMIC_SHARE : 1,
+    capacitors,
+  }).filter((element) => element.kind !== 'power' && !open.includes(element.id));
 }
 
 function keyOf(elements: readonly Element[], ground: string): string {

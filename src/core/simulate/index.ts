@@ -12,6 +12,7 @@ export {
   testPoints,
 } from './emergency';
 export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
+export { type FirstMoment, firstMoment } from './fault-transient';
 export {
   Fault,
   type FaultStory,

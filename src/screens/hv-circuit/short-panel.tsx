@@ -8,6 +8,7 @@ import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { AGAINST, type Against, type Short } from './derive-short';
+import { FirstMomentPanel } from './first-moment';
 
 const FaultChart = dynamic(() => import('./fault-chart'), { ssr: false, loading: () => <div className="h-[180px]" /> });
 
@@ -116,9 +117,19 @@ export function ShortPanel({
           </ul>
         </Panel>
       )}
+      {short && (
+        <FirstMomentPanel
+          vehicle={vehicle}
+          a={short.story.fault.a}
+          b={short.story.fault.b}
+          corner={choice.corner}
+          prospectiveA={short.story.fault.prospectiveA}
+          system={system}
+        />
+      )}
       <Caution>
-        Shorts are worked out here, never tried. Link capacitors give their own charge into a fault behind them; a
-        turning motor too. Cables before the first fuse: short, doubly insulated, guarded.
+        Shorts are worked out here, never tried. A turning motor feeds a fault as well. Cables before the first fuse:
+        short, doubly insulated, guarded.
       </Caution>
     </>
   );
