@@ -1,10 +1,23 @@
 /** The laws by themselves, without the schemas that guard files and requests: the interface checks its own fields. */
+
+export {
+  calcDcDc,
+  calcHoldUp,
+  calcParked,
+  type DcDcInput,
+  type HoldUpInput,
+  type LoadInput,
+  type ParkedInput,
+} from './auxiliary';
 export { type CableInput, calcCable, resolveCable } from './cable';
+export { type CableTransientInput, calcCableTransient } from './cable-transient';
 export { type ContactorInput, calcContactor } from './contactor';
 export { calcDischarge, type DischargeInput } from './discharge';
+export { calcDrive, type DriveInput } from './drive';
 export { calcFuse, calcFuseCurve, type FuseCurveInput, type FuseInput } from './fuse';
 export type { Judgement } from './fuse-judgements';
 export { calcInsulation, type InsulationInput } from './insulation';
+export { calcJoinPacks, type JoinPacksInput } from './join-packs';
 export { calcNetwork, type NetworkInput } from './network';
 export { calcPrecharge } from './precharge';
 export { LawRefused } from './refused';

@@ -56,7 +56,8 @@ export function bundleFactor(circuits: number): number {
 export const placeFactor = (place: CablePlace): number =>
   bundleFactor(place.loadedCircuits) * (place.conduit ? CONDUIT_FACTOR : 1);
 
-function surroundings(place: CablePlace): Surroundings {
+/** The air around a cable as its arrangement leaves it. */
+export function surroundingsOf(place: CablePlace): Surroundings {
   const pair = place.arrangement === 'touching-pair';
   return { ...place, convectionShare: pair ? 0.8 : 1, radiationShare: pair ? 0.818 : 1 };
 }
@@ -126,7 +127,7 @@ function risingRoot(
  */
 export function steadyTemperature(cable: CableBuild, place: CablePlace, currentA: number): SteadyCable {
   const metal = METALS[cable.metal];
-  const air = surroundings(place);
+  const air = surroundingsOf(place);
   const through = insulationResistance(cable);
   const diameterM = (cable.layers.at(-1)?.outerDiameterMm ?? cable.conductorDiameterMm) / 1000;
   const current = currentA / placeFactor(place);
@@ -155,7 +156,7 @@ export function steadyTemperature(cable: CableBuild, place: CablePlace, currentA
 /** Current at which the conductor settles at `maxConductorTemperatureC`, A; 0 when the place is as hot already. */
 export function ampacity(cable: CableBuild, place: CablePlace, maxConductorTemperatureC: number): number {
   if (maxConductorTemperatureC <= place.ambientC) return 0;
-  const air = surroundings(place);
+  const air = surroundingsOf(place);
   const through = insulationResistance(cable);
   const diameterM = (cable.layers.at(-1)?.outerDiameterMm ?? cable.conductorDiameterMm) / 1000;
   const surfaceC = risingRoot(

@@ -1,3 +1,4 @@
+export { CannotGive, type DriveLawInput, type DriveLawResult, driveLaw } from './drive-law';
 export {
   coilFeed,
   coilReturn,
@@ -24,6 +25,7 @@ export {
   type Opening,
   packPoles,
 } from './faults';
+export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';

@@ -110,7 +110,7 @@ export const shortCircuitInput = Joi.object({
 const metal = () => Joi.string().valid('copper', 'aluminium');
 const celsius = () => Joi.number().min(-273).max(3000);
 
-export const cableInput = Joi.object({
+const cableFields = {
   areaMm2: maybe(positive().max(2000)),
   awg: maybe(Joi.alternatives(Joi.number().integer(), Joi.string().max(20))),
   material: maybe(metal()),
@@ -132,6 +132,10 @@ export const cableInput = Joi.object({
   airSpeedMPerS: maybe(atLeastZero()),
   airPressurePa: maybe(positive()),
   emissivity: maybe(Joi.number().min(0).max(1)),
+};
+
+export const cableInput = Joi.object({
+  ...cableFields,
   maxConductorTemperatureC: celsius().required(),
   currentA: maybe(number()),
   lengthM: maybe(atLeastZero()),
@@ -238,4 +242,97 @@ export const contactorInput = Joi.object({
       clampV: maybe(atLeastZero()),
     }),
   ),
+});
+
+const step = Joi.object({ currentA: number().required(), durationS: positive().required() });
+
+export const cableTransientInput = Joi.object({
+  ...cableFields,
+  maxConductorTemperatureC: maybe(celsius()),
+  currentA: maybe(number()),
+  lengthM: maybe(atLeastZero()),
+  startTemperatureC: maybe(celsius()),
+  profile: Joi.array().items(step).min(1).max(20000).required(),
+  repeats: maybe(Joi.alternatives(Joi.number().integer().min(1).max(100000), Joi.string().valid('settled'))),
+  insulationHeatCapacityJPerM3K: maybe(positive()),
+}).oxor('areaMm2', 'awg', THERE);
+
+const share = () => Joi.number().min(0).max(1);
+
+export const joinPacksInput = Joi.object({
+  cellsInSeries: count().required(),
+  capacityAAh: positive().required(),
+  capacityBAh: positive().required(),
+  resistanceAOhm: atLeastZero().required(),
+  resistanceBOhm: atLeastZero().required(),
+  jointResistanceOhm: maybe(atLeastZero()),
+  socA: share().required(),
+  socB: share().required(),
+  ocvCurve: Joi.array().items(Joi.array().items(number()).length(2)).min(2).max(1000).required(),
+});
+
+export const driveInput = Joi.object({
+  massKg: positive().required(),
+  rotatingMassFactor: maybe(atLeastZero().max(10)),
+  rollingCoefficient: atLeastZero().required(),
+  dragAreaM2: atLeastZero().required(),
+  airDensityKgPerM3: maybe(positive()),
+  gradeFraction: maybe(Joi.number().min(-1).max(1)),
+  gradeTrace: maybe(Joi.array().items(Joi.number().min(-1).max(1)).max(200000)),
+  drivelineEfficiency: positive().max(1).required(),
+  regenFraction: maybe(share()),
+  regenMinimumSpeedMPerS: maybe(atLeastZero()),
+  auxiliaryPowerW: maybe(number()),
+  batteryVoltageV: maybe(positive()),
+  pack: maybe(Joi.object({ ocvV: positive().required(), resistanceOhm: atLeastZero().required() })),
+  speedTraceMPerS: Joi.array().items(atLeastZero().max(150)).min(2).max(200000).required(),
+});
+
+const loads = Joi.array()
+  .items(
+    Joi.object({
+      name: Joi.string().max(200).required(),
+      kind: Joi.string().valid('constant-power', 'constant-resistance', 'constant-current').required(),
+      rating: atLeastZero().required(),
+      referenceVoltageV: maybe(positive()),
+      duty: maybe(share()),
+      peakRating: maybe(atLeastZero()),
+      essential: maybe(Joi.boolean()),
+    }),
+  )
+  .max(1000);
+
+export const dcDcInput = Joi.object({
+  loads: loads.required(),
+  outputVoltageV: positive().required(),
+  ratedPowerW: positive().required(),
+  efficiency: positive().max(1).required(),
+  tractionVoltageV: positive().required(),
+  rechargeCurrentA: maybe(atLeastZero()),
+});
+
+export const holdUpInput = Joi.object({
+  loads: maybe(loads),
+  steps: maybe(
+    Joi.array()
+      .items(Joi.object({ currentA: atLeastZero().required(), durationS: positive().required() }))
+      .min(1)
+      .max(20000),
+  ),
+  batteryVoltageV: maybe(positive()),
+  capacityRatedAh: positive().required(),
+  ratedHours: positive().required(),
+  peukertExponent: Joi.number().min(1).max(2).required(),
+  socStart: share().required(),
+  socEnd: share().required(),
+  healthFactor: maybe(positive().max(2)),
+  temperatureFactor: maybe(positive().max(2)),
+});
+
+export const parkedInput = Joi.object({
+  capacityRatedAh: positive().required(),
+  quiescentCurrentA: atLeastZero().required(),
+  selfDischargePer30Days: maybe(share()),
+  socStart: share().required(),
+  socEnd: share().required(),
 });

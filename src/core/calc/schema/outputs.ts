@@ -166,3 +166,59 @@ export const contactorOutput = Joi.object({
     releaseTimeWithDiodeS: orNull(),
   }),
 });
+
+export const cableTransientOutput = Joi.object({
+  peakTemperatureC: orNull(),
+  endTemperatureC: orNull(),
+  rmsCurrentA: number(),
+  temperatureAtRmsC: orNull(),
+  tau63S: orNull(),
+  repeats: number(),
+  settled: flag(),
+});
+
+export const joinPacksOutput = Joi.object({
+  initialCurrentA: number(),
+  busVoltageV: number(),
+  voltageAtBV: number(),
+  differenceV: number(),
+  timeTo5PercentS: orNull(),
+  socAAt5Percent: orNull(),
+  socBAt5Percent: orNull(),
+  heatJ: number(),
+  finalSoc: number(),
+  finalSocA: number(),
+  finalSocB: number(),
+  movedAh: number(),
+});
+
+export const driveOutput = Joi.object({
+  distanceM: number(),
+  energyBatteryJ: number(),
+  energyPerKmWh: orNull(),
+  rmsCurrentA: number(),
+  meanCurrentA: number(),
+  peakCurrentA: number(),
+  peakRegenCurrentA: number(),
+  energyRegeneratedJ: number(),
+  tractionEnergyWheelJ: number(),
+  brakingEnergyWheelJ: number(),
+  batteryLossJ: number(),
+  durationS: number(),
+});
+
+export const dcDcOutput = Joi.object({
+  averageCurrentA: number(),
+  averagePowerW: number(),
+  coincidentPeakCurrentA: number(),
+  ratedCurrentA: number(),
+  averageFits: flag(),
+  peakFits: flag(),
+  batteryCurrentAtPeakA: number(),
+  hvCurrentAverageA: number(),
+  hvPowerAverageW: number(),
+  loadsAverageCurrentA: number(),
+});
+
+export const holdUpOutput = Joi.object({ averageCurrentA: number(), peakCurrentA: number(), holdUpTimeS: orNull() });
+export const parkedOutput = Joi.object({ days: orNull(), daysWithSelfDischarge: orNull() });

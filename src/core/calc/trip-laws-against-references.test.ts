@@ -1,0 +1,489 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { calcCableTransient, calcDcDc, calcDrive, calcHoldUp, calcJoinPacks, calcParked } from './index';
+
+/** Slow and obvious second opinions, written from the formulas and not from the code. */
+const result = <T = Record<string, number>>(answer: { result: unknown }) => answer.result as T;
+const near = (found: number, expected: number, share: number) => {
+  expect(found / expected).toBeGreaterThan(1 - share);
+  expect(found / expected).toBeLessThan(1 + share);
+};
+const real = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+
+describe('join-packs', () => {
+  const curve = fc
+    .array(real(0, 0.4), { minLength: 4, maxLength: 9 })
+    .map((rises) =>
+      rises.map((_, k): [number, number] => [k / (rises.length - 1), 3 + rises.slice(0, k).reduce((s, r) => s + r, 0)]),
+    );
+  const at = (points: readonly (readonly [number, number])[], soc: number): number => {
+    for (let i = 1; i < points.length; i++) {
+      const [s0, v0] = points[i - 1]!;
+      const [s1, v1] = points[i]!;
+      if (soc <= s1) return v0 + ((v1 - v0) * (soc - s0)) / (s1 - s0);
+    }
+    return points.at(-1)![1];
+  };
+
+  test('current, time to a twentieth, states then and heat are those of small steps of Heun', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          ocvCurve: curve,
+          capacityAAh: real(20, 200),
+          capacityBAh: real(20, 200),
+          ohm: real(0.02, 1),
+          socA: real(0.05, 0.95),
+          socB: real(0.05, 0.95),
+        }),
+        ({ ocvCurve, capacityAAh, capacityBAh, ohm, socA, socB }) => {
+          const n = 40;
+          const first = (n * (at(ocvCurve, socA) - at(ocvCurve, socB))) / ohm;
+          fc.pre(Math.abs(first) > 1);
+          const found = result<Record<string, number | null>>(
+            calcJoinPacks({
+              cellsInSeries: n,
+              capacityAAh,
+              capacityBAh,
+              resistanceAOhm: 0.4 * ohm,
+              resistanceBOhm: 0.5 * ohm,
+              jointResistanceOhm: 0.1 * ohm,
+              socA,
+              socB,
+              ocvCurve,
+            }),
+          );
+          near(found.initialCurrentA!, first, 1e-9);
+          // At least as long as the steepest piece takes; flat pieces can take for ever.
+          const dt = Math.max(found.timeTo5PercentS ?? 0, 1) / 20000;
+          let [a, b, t, heat] = [socA, socB, 0, 0];
+          const current = (x: number, y: number) => (n * (at(ocvCurve, x) - at(ocvCurve, y))) / ohm;
+          while (Math.abs(current(a, b)) > 0.05 * Math.abs(first) && t < 22000 * dt) {
+            const i0 = current(a, b);
+            const i1 = current(a - (i0 * dt) / capacityAAh / 3600, b + (i0 * dt) / capacityBAh / 3600);
+            const i = (i0 + i1) / 2;
+            a -= (i * dt) / capacityAAh / 3600;
+            b += (i * dt) / capacityBAh / 3600;
+            heat += ohm * i * i * dt;
+            t += dt;
+          }
+          if (found.timeTo5PercentS === null) {
+            expect(Math.abs(current(a, b))).toBeGreaterThan(0);
+            return;
+          }
+          near(t, found.timeTo5PercentS!, 0.003);
+          expect(a).toBeCloseTo(found.socAAt5Percent!, 3);
+          expect(b).toBeCloseTo(found.socBAt5Percent!, 3);
+          expect(heat).toBeLessThanOrEqual(found.heatJ! * 1.001);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('charge is kept, and on a rising curve both rest at the common state', () => {
+    fc.assert(
+      fc.property(real(0.05, 0.95), real(0.05, 0.95), real(20, 200), real(20, 200), (socA, socB, qa, qb) => {
+        const found = result(
+          calcJoinPacks({
+            cellsInSeries: 30,
+            capacityAAh: qa,
+            capacityBAh: qb,
+            resistanceAOhm: 0.05,
+            resistanceBOhm: 0.03,
+            socA,
+            socB,
+            ocvCurve: [
+              [0, 3],
+              [0.3, 3.6],
+              [1, 4.2],
+            ],
+          }),
+        );
+        const common = (socA * qa + socB * qb) / (qa + qb);
+        expect(found.finalSoc).toBeCloseTo(common, 9);
+        expect(found.finalSocA).toBeCloseTo(common, 6);
+        expect(found.finalSocB).toBeCloseTo(common, 6);
+      }),
+    );
+  });
+
+  test('equal packs need no time; a falling curve and no resistance are refused', () => {
+    const ocvCurve = [
+      [0, 3],
+      [1, 4],
+    ];
+    const same = {
+      cellsInSeries: 10,
+      capacityAAh: 50,
+      capacityBAh: 50,
+      resistanceAOhm: 0.1,
+      resistanceBOhm: 0.1,
+      socA: 0.5,
+      socB: 0.5,
+    };
+    expect(result(calcJoinPacks({ ...same, ocvCurve }))).toMatchObject({
+      initialCurrentA: 0,
+      timeTo5PercentS: 0,
+      heatJ: 0,
+    });
+    expect(() => calcJoinPacks({ ...same, ocvCurve: [...ocvCurve].reverse() })).toThrow('does not rise');
+    expect(() => calcJoinPacks({ ...same, resistanceAOhm: 0, resistanceBOhm: 0, ocvCurve })).toThrow('no bound');
+  });
+});
+
+describe('drive', () => {
+  test('energy, distance and currents are those of sums over hundredths of a second', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          speeds: fc.array(real(-3, 3), { minLength: 10, maxLength: 80 }).map((steps) => {
+            let v = 5;
+            return steps.map((dv) => (v = Math.max(0, Math.min(40, v + dv))));
+          }),
+          massKg: real(500, 3500),
+          grade: real(-0.08, 0.08),
+          regen: real(0, 1),
+          ohm: real(0, 0.1),
+          auxiliary: real(0, 3000),
+        }),
+        ({ speeds, massKg, grade, regen, ohm, auxiliary }) => {
+          const gradeTrace = speeds.map((_, k) => grade * (1 + 0.3 * Math.sin(k)));
+          const found = result(
+            calcDrive({
+              massKg,
+              rotatingMassFactor: 1.06,
+              rollingCoefficient: 0.012,
+              dragAreaM2: 0.8,
+              airDensityKgPerM3: 1.1,
+              gradeTrace,
+              drivelineEfficiency: 0.86,
+              regenFraction: regen,
+              regenMinimumSpeedMPerS: 2,
+              auxiliaryPowerW: auxiliary,
+              pack: { ocvV: 600, resistanceOhm: ohm },
+              speedTraceMPerS: speeds,
+            }),
+          );
+          const dt = 0.005;
+          let [distance, energy, ampSeconds, squares, back, pull, brake] = [0, 0, 0, 0, 0, 0, 0];
+          const seconds = speeds.length - 1;
+          for (let step = 0; step < seconds / dt; step++) {
+            const t = (step + 0.5) * dt;
+            const k = Math.floor(t);
+            const x = t - k;
+            const v = speeds[k]! * (1 - x) + speeds[k + 1]! * x;
+            const slope = Math.atan(gradeTrace[k]! * (1 - x) + gradeTrace[k + 1]! * x);
+            const moving = v > 0 ? massKg * 9.80665 * (0.012 * Math.cos(slope) + Math.sin(slope)) : 0;
+            const wheel = v * (1.06 * massKg * (speeds[k + 1]! - speeds[k]!) + moving + 0.5 * 1.1 * 0.8 * v * v);
+            const motor = wheel > 0 ? wheel / 0.86 : v >= 2 ? wheel * 0.86 * regen : 0;
+            const power = motor + auxiliary;
+            const amps = ohm < 1e-9 ? power / 600 : (600 - Math.sqrt(600 * 600 - 4 * ohm * power)) / (2 * ohm);
+            distance += v * dt;
+            energy += power * dt;
+            ampSeconds += amps * dt;
+            squares += amps * amps * dt;
+            if (motor < 0) back -= motor * dt;
+            if (wheel > 0) pull += wheel * dt;
+            else brake -= wheel * dt;
+          }
+          expect(found.distanceM).toBeCloseTo(distance, 2);
+          const scale = (pull + brake + auxiliary * seconds) * 0.002 + 1;
+          expect(Math.abs(found.energyBatteryJ! - energy)).toBeLessThan(scale);
+          expect(Math.abs(found.energyRegeneratedJ! - back)).toBeLessThan(scale);
+          expect(Math.abs(found.tractionEnergyWheelJ! - pull)).toBeLessThan(scale);
+          expect(Math.abs(found.brakingEnergyWheelJ! - brake)).toBeLessThan(scale);
+          const rms = Math.sqrt(squares / seconds);
+          expect(Math.abs(found.rmsCurrentA! - rms)).toBeLessThan(0.004 * rms + 0.01);
+          expect(Math.abs(found.meanCurrentA! - ampSeconds / seconds)).toBeLessThan(0.004 * rms + 0.01);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+
+  test('a steady speed on the flat: closed form, and the peak of an acceleration is at its end', () => {
+    const steady = {
+      massKg: 1500,
+      rollingCoefficient: 0.012,
+      dragAreaM2: 0.7,
+      airDensityKgPerM3: 1.2,
+      drivelineEfficiency: 0.9,
+      batteryVoltageV: 330,
+    };
+    const level = result(calcDrive({ ...steady, speedTraceMPerS: [20, 20, 20, 20] }));
+    const power = (20 * (1500 * 9.80665 * 0.012 + 0.5 * 1.2 * 0.7 * 400)) / 0.9;
+    expect(level.meanCurrentA).toBeCloseTo(power / 330, 9);
+    expect(level.energyPerKmWh).toBeCloseTo(power / 20 / 3.6, 6);
+    const pull = result(calcDrive({ ...steady, rotatingMassFactor: 0.05, speedTraceMPerS: [0, 2, 4] }));
+    const end = (4 * (1500 * 1.05 * 2 + 1500 * 9.80665 * 0.012 + 0.5 * 1.2 * 0.7 * 16)) / 0.9 / 330;
+    expect(pull.peakCurrentA).toBeCloseTo(end, 4);
+  });
+
+  test('a pack that can’t give it is refused with the second, and both batteries at once are', () => {
+    const trace = {
+      massKg: 2000,
+      rollingCoefficient: 0.01,
+      dragAreaM2: 1,
+      drivelineEfficiency: 0.9,
+      speedTraceMPerS: [10, 13, 16],
+    };
+    expect(() => calcDrive({ ...trace, pack: { ocvV: 100, resistanceOhm: 0.1 } })).toThrow(/25000 W at most/);
+    expect(() => calcDrive({ ...trace, batteryVoltageV: 300, pack: { ocvV: 100, resistanceOhm: 0.1 } })).toThrow(
+      'one of them',
+    );
+    expect(() => calcDrive({ ...trace, batteryVoltageV: 300, gradeTrace: [0, 0] })).toThrow('has 2 points');
+  });
+});
+
+describe('cable-transient', () => {
+  /** Forty shells a layer, explicit steps, the film by bisection. */
+  function fine(
+    areaMm2: number,
+    r20: number,
+    dMm: number,
+    outerMm: number,
+    k: number,
+    c: number,
+    profile: readonly [number, number][],
+  ): number {
+    const shells = 24;
+    const rc = dMm / 2000;
+    const ro = outerMm / 2000;
+    const radii = Array.from({ length: shells + 1 }, (_, i) => rc + ((ro - rc) * i) / shells);
+    const heat = [3.45e6 * areaMm2 * 1e-6, ...radii.slice(1).map((r, i) => c * Math.PI * (r * r - radii[i]! ** 2))];
+    const middles = radii.slice(1).map((r, i) => (r + radii[i]!) / 2);
+    const link = middles.map((m, i) => (2 * Math.PI * k) / Math.log(m / (i === 0 ? rc : middles[i - 1]!)));
+    const last = (2 * Math.PI * k) / Math.log(ro / middles.at(-1)!);
+    const t = heat.map(() => 40);
+    const film = (ts: number): number => {
+      const mean = (ts + 40) / 2 + 273.15;
+      const mu = (1.716e-5 * (mean / 273.15) ** 1.5 * 383.55) / (mean + 110.4);
+      const air = (0.0241 * (mean / 273.15) ** 1.5 * 467.15) / (mean + 194);
+      const nu = mu / (101325 / (287.05 * mean));
+      const pr = (1007 * mu) / air;
+      const ra = (9.80665 * Math.max(ts - 40, 0) * (2 * ro) ** 3 * pr) / (mean * nu ** 2);
+      const nusselt = (0.6 + (0.387 * ra ** (1 / 6)) / (1 + (0.559 / pr) ** (9 / 16)) ** (8 / 27)) ** 2;
+      return (
+        Math.PI * air * nusselt * (ts - 40) +
+        0.9 * Math.PI * 2 * ro * 5.670374419e-8 * ((ts + 273.15) ** 4 - 313.15 ** 4)
+      );
+    };
+    let peak = 40;
+    const dt = 0.4 * Math.min(...heat.slice(1).map((h, i) => h / (link[i]! + (link[i + 1] ?? last))));
+    for (const [amps, seconds] of profile)
+      for (let time = 0; time < seconds; time += dt) {
+        let [low, high] = [40, t.at(-1)! + 1e-9];
+        for (let b = 0; b < 30; b++) {
+          const mid = (low + high) / 2;
+          if (film(mid) > last * (t.at(-1)! - mid)) high = mid;
+          else low = mid;
+        }
+        const flows = link.map((g, i) => g * (t[i]! - t[i + 1]!));
+        flows.push(last * (t.at(-1)! - low));
+        for (let i = 0; i < t.length; i++) {
+          const into = i === 0 ? amps * amps * r20 * (1 + 0.00393 * (t[0]! - 20)) : flows[i - 1]!;
+          t[i]! += (dt * (into - flows[i]!)) / heat[i]!;
+        }
+        peak = Math.max(peak, t[0]!);
+      }
+    return peak - 40;
+  }
+
+  test.each([
+    [
+      '16 mm², seconds',
+      16,
+      1.16,
+      5.73,
+      8.3,
+      [
+        [400, 10],
+        [0, 60],
+        [400, 10],
+      ],
+    ],
+    [
+      '35 mm², minutes',
+      35,
+      0.527,
+      8.48,
+      11.6,
+      [
+        [260, 300],
+        [80, 300],
+        [260, 200],
+      ],
+    ],
+    [
+      '70 mm², a thick wall',
+      70,
+      0.259,
+      11.99,
+      19,
+      [
+        [500, 60],
+        [150, 400],
+      ],
+    ],
+  ] as const)(
+    '%s: peak rise within 3 K or 4 %% of two dozen explicit shells',
+    (_, area, mOhm, dMm, outerMm, profile) => {
+      const r20 = mOhm / 1000;
+      const electricalMm2 = (1.7241e-8 / r20) * 1e6;
+      const steps = profile as unknown as [number, number][];
+      const rise = fine(electricalMm2, r20, dMm, outerMm, 0.25, 2e6, steps);
+      const found = result(
+        calcCableTransient({
+          areaMm2: area,
+          resistance20OhmPerM: r20,
+          conductorDiameterMm: dMm,
+          layers: [{ outerDiameterMm: outerMm, conductivityWPerMK: 0.25 }],
+          ambientC: 40,
+          startTemperatureC: 40,
+          insulationHeatCapacityJPerM3K: 2e6,
+          profile: steps.map(([currentA, durationS]) => ({ currentA, durationS })),
+        }),
+      );
+      expect(Math.abs(found.peakTemperatureC! - 40 - rise)).toBeLessThan(Math.max(1.5, 0.03 * rise));
+    },
+  );
+
+  test('a constant current for hours settles where the steady balance does; a pattern that repeats is told so', () => {
+    const base = { areaMm2: 25, ambientC: 30 } as const;
+    const long = result<Record<string, number>>(
+      calcCableTransient({ ...base, profile: [{ currentA: 120, durationS: 36000 }] }),
+    );
+    expect(long.endTemperatureC).toBeCloseTo(long.temperatureAtRmsC!, 1);
+    const pulses = result<{ settled: boolean; repeats: number; peakTemperatureC: number; temperatureAtRmsC: number }>(
+      calcCableTransient({
+        ...base,
+        profile: [
+          { currentA: 200, durationS: 5 },
+          { currentA: 0, durationS: 5 },
+        ],
+        repeats: 'settled',
+      }),
+    );
+    // Short pulses settle near the rms temperature, with a ripple on top.
+    expect(pulses.settled).toBe(true);
+    expect(pulses.peakTemperatureC).toBeGreaterThan(pulses.temperatureAtRmsC);
+    expect(pulses.peakTemperatureC - pulses.temperatureAtRmsC).toBeLessThan(3);
+  });
+
+  test('far too much current passes the melting temperature: no number is given', () => {
+    expect(
+      result(calcCableTransient({ areaMm2: 2.5, ambientC: 40, profile: [{ currentA: 900, durationS: 60 }] }))
+        .peakTemperatureC,
+    ).toBeNull();
+  });
+});
+
+describe('the 12-volt laws', () => {
+  const load = fc.record({
+    name: fc.constant('load'),
+    kind: fc.constantFrom('constant-power' as const, 'constant-resistance' as const, 'constant-current' as const),
+    rating: real(0.1, 200),
+    duty: real(0, 1),
+    essential: fc.boolean(),
+  });
+
+  test('dc-dc: the average is what each kind draws at the output, by Ohm', () => {
+    fc.assert(
+      fc.property(fc.array(load, { minLength: 1, maxLength: 8 }), real(12, 15), (loads, volts) => {
+        const found = result(
+          calcDcDc({
+            loads,
+            outputVoltageV: volts,
+            ratedPowerW: 800,
+            efficiency: 0.9,
+            tractionVoltageV: 300,
+            rechargeCurrentA: 4,
+          }),
+        );
+        let amps = 4;
+        for (const { kind, rating, duty } of loads)
+          amps +=
+            duty *
+            (kind === 'constant-current'
+              ? rating
+              : kind === 'constant-power'
+                ? rating / volts
+                : volts / (13.8 ** 2 / rating));
+        near(found.averageCurrentA!, amps, 1e-9);
+        near(found.hvCurrentAverageA!, (amps * volts) / 0.9 / 300, 1e-9);
+        expect(found.averageFits).toBe(amps * volts <= 800);
+      }),
+    );
+  });
+
+  test('hold-up: steps repeated second by second until the battery is down', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ currentA: real(5, 80), durationS: fc.integer({ min: 5, max: 90 }) }), {
+          minLength: 1,
+          maxLength: 4,
+        }),
+        real(1, 1.3),
+        real(0.5, 1),
+        (steps, k, cold) => {
+          const found = result<{ holdUpTimeS: number }>(
+            calcHoldUp({
+              steps,
+              capacityRatedAh: 50,
+              ratedHours: 20,
+              peukertExponent: k,
+              socStart: 0.9,
+              socEnd: 0.2,
+              temperatureFactor: cold,
+            }),
+          );
+          let [soc, t] = [0.9, 0];
+          while (soc > 0.2)
+            for (const { currentA, durationS } of steps)
+              for (let s = 0; s < durationS && soc > 0.2; s++) {
+                soc -= 1 / (3600 * 20 * ((50 * cold) / (currentA * 20)) ** k);
+                t++;
+              }
+          expect(Math.abs(found.holdUpTimeS - t)).toBeLessThanOrEqual(1.5);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('hold-up of loads that are not essential is for ever, and the wrong way round is refused', () => {
+    const battery = {
+      batteryVoltageV: 12,
+      capacityRatedAh: 50,
+      ratedHours: 20,
+      peukertExponent: 1.1,
+      socStart: 1,
+      socEnd: 0.2,
+    };
+    expect(
+      result(calcHoldUp({ ...battery, loads: [{ name: 'radio', kind: 'constant-power', rating: 20 }] })).holdUpTimeS,
+    ).toBeNull();
+    expect(() => calcHoldUp({ ...battery, loads: [], socStart: 0.1 })).toThrow('above socStart');
+    expect(() => calcHoldUp({ ...battery, loads: [], steps: [] })).toThrow('one of them');
+  });
+
+  test('parked: day by day', () => {
+    const found = result(
+      calcParked({
+        capacityRatedAh: 60,
+        quiescentCurrentA: 0.05,
+        selfDischargePer30Days: 0.06,
+        socStart: 1,
+        socEnd: 0.5,
+      }),
+    );
+    let [left, hours] = [60, 0];
+    while (left > 30) {
+      left -= 0.05 + (60 * 0.06) / 30 / 24;
+      hours++;
+    }
+    expect(Math.abs(found.daysWithSelfDischarge! * 24 - hours)).toBeLessThanOrEqual(1);
+    expect(found.days).toBeCloseTo(30 / 0.05 / 24, 9);
+  });
+});
