@@ -6,7 +6,7 @@ const MAY = {
   'core/physics': core('quantities'),
   'core/circuit': core('physics', 'quantities'),
   'core/parts': core('physics', 'quantities'),
-  'core/build': core('parts', 'quantities'),
+  'core/build': core('physics', 'parts', 'quantities'),
   'core/vehicle': core('circuit', 'physics', 'parts', 'build', 'quantities'),
   'core/simulate': core('vehicle', 'circuit', 'physics', 'parts', 'build', 'quantities'),
   'core/rules': core('quantities'),

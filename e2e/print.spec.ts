@@ -5,7 +5,7 @@ test('the circuit prints on one A4 with its name, its state and its caution', as
   await openSample(page);
   await page.getByRole('tab', { name: 'Hill' }).click();
   await page.emulateMedia({ media: 'print' });
-  await expect(page.getByRole('heading', { name: 'Firn 9', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Firn 9', level: 2 })).toBeVisible();
   await expect(page.getByText(/^Traction circuit in hill, pack /)).toBeVisible();
   await expect(page.getByText('Computed, not proved.', { exact: false })).toBeVisible();
   await expect(page.getByText('Ledger', { exact: true })).toBeHidden();

@@ -24,7 +24,7 @@ export const PART_OF_DEVICE: Readonly<Record<DeviceKind, PartKind | null>> = {
   sensor: 'sensor',
   junction: null,
   inverter: 'inverter',
-  motor: null,
+  motor: 'motor',
   charger: 'bus-device',
   converter: 'bus-device',
   'charger-converter': 'bus-device',

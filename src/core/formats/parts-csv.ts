@@ -17,9 +17,7 @@ function flatten(part: Part): Map<string, Scalar> {
     if (Array.isArray(value))
       flat.set(
         key,
-        value
-          .map((entry) => (typeof entry === 'object' ? `${entry.areaMm2}:${entry.currentA}` : String(entry)))
-          .join(' '),
+        value.map((entry) => (typeof entry === 'object' ? Object.values(entry).join(':') : String(entry))).join(' '),
       );
     else if (typeof value === 'object' && value !== null)
       for (const [inner, entry] of Object.entries(value)) flat.set(`${key}.${inner}`, entry as Scalar);
@@ -37,7 +35,12 @@ export function partsCsv(parts: readonly Part[], mark: DecimalMark = '.'): strin
 }
 
 /** Fields that are lists, and those that may be null: an empty cell means null there. */
-const LISTS = new Set(['multiples', 'carry']);
+const LISTS = new Set(['multiples']);
+/** Lists of pairs, and the names of the two. */
+const PAIRS: Readonly<Record<string, readonly [string, string]>> = {
+  carry: ['areaMm2', 'currentA'],
+  overloads: ['durationS', 'multiple'],
+};
 const MAY_BE_NULL: Readonly<Record<string, readonly string[]>> = {
   fuse: ['ratedVoltageDcV', 'ratedVoltageAcV'],
   'bus-device': ['turnOnV', 'turnOffV'],
@@ -53,14 +56,17 @@ const TEXTS = new Set([
   'conductorClass',
   'insulation',
   'family',
+  'coilSuppression',
+  'motorKind',
 ]);
 
 function cellValue(key: string, text: string): unknown {
   if (TEXTS.has(key)) return text;
-  if (key === 'carry')
-    return text.split(/\s+/).map((pair) => {
-      const [areaMm2, currentA] = pair.split(':').map((half) => readNumber(half));
-      return { areaMm2, currentA };
+  const pair = Object.hasOwn(PAIRS, key) ? PAIRS[key] : undefined;
+  if (pair)
+    return text.split(/\s+/).map((entry) => {
+      const [first, second] = entry.split(':').map((half) => readNumber(half));
+      return { [pair[0]]: first, [pair[1]]: second };
     });
   if (LISTS.has(key)) return text.split(/\s+/).map((entry) => readNumber(entry) ?? entry);
   if (/^(true|false|yes|no)$/i.test(text)) return /^(true|yes)$/i.test(text);

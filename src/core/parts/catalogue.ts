@@ -6,6 +6,7 @@ import type {
   CellPart,
   DisconnectPart,
   InverterPart,
+  MotorPart,
   Part,
   PartKind,
   PartOf,
@@ -222,6 +223,69 @@ const SENSORS: readonly SensorPart[] = [
   },
 ];
 
+const motor = (id: string, name: string, more: Omit<MotorPart, 'id' | 'name' | 'kind' | 'provenance'>): MotorPart => ({
+  id,
+  name,
+  kind: 'motor',
+  ...generic,
+  ...more,
+});
+/** Typical figures of salvaged, industrial and fork-truck machines (generic). */
+const MOTORS: readonly MotorPart[] = [
+  motor('motor-pm-80', 'Permanent-magnet motor, 80 kW, liquid-cooled', {
+    motorKind: 'permanent-magnet',
+    peakTorqueNm: 250,
+    peakPowerW: 80000,
+    continuousPowerW: 45000,
+    baseSpeedRpm: 3000,
+    baseLinkV: 330,
+    maximumSpeedRpm: 10000,
+    backVoltagePerKrpmV: 78,
+    massKg: 58,
+  }),
+  motor('motor-pm-110', 'Permanent-magnet motor, 110 kW, liquid-cooled', {
+    motorKind: 'permanent-magnet',
+    peakTorqueNm: 290,
+    peakPowerW: 110000,
+    continuousPowerW: 60000,
+    baseSpeedRpm: 3600,
+    baseLinkV: 350,
+    maximumSpeedRpm: 10500,
+    backVoltagePerKrpmV: 80,
+    massKg: 65,
+  }),
+  motor('motor-induction-25', 'Induction motor, 25 kW, 130 V class', {
+    motorKind: 'induction',
+    peakTorqueNm: 110,
+    peakPowerW: 26000,
+    continuousPowerW: 14000,
+    baseSpeedRpm: 2200,
+    baseLinkV: 120,
+    maximumSpeedRpm: 6500,
+    massKg: 52,
+  }),
+  motor('motor-induction-50', 'Induction motor, 50 kW, 130 V class', {
+    motorKind: 'induction',
+    peakTorqueNm: 170,
+    peakPowerW: 50000,
+    continuousPowerW: 24000,
+    baseSpeedRpm: 2700,
+    baseLinkV: 120,
+    maximumSpeedRpm: 7000,
+    massKg: 70,
+  }),
+  motor('motor-series-16', 'Series DC motor, 16 kW, 80 V class', {
+    motorKind: 'series-dc',
+    peakTorqueNm: 120,
+    peakPowerW: 16000,
+    continuousPowerW: 8000,
+    baseSpeedRpm: 1300,
+    baseLinkV: 80,
+    maximumSpeedRpm: 4500,
+    massKg: 66,
+  }),
+];
+
 export const CATALOGUE: readonly Part[] = [
   ...CELLS,
   ...CABLES,
@@ -232,6 +296,7 @@ export const CATALOGUE: readonly Part[] = [
   ...INVERTERS,
   ...BUS_DEVICES,
   ...SENSORS,
+  ...MOTORS,
 ];
 
 const byId = new Map(CATALOGUE.map((part) => [part.id, part]));

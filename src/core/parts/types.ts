@@ -4,6 +4,7 @@ import type { Chemistry } from '../physics/cell';
 import type { Metal } from '../physics/conductor';
 import type { CarryPoint } from '../physics/contactor';
 import type { FuseFamily } from '../physics/fuse';
+import type { MotorData } from '../physics/motor';
 
 /** Where a part's figures come from; every working says which. */
 export type Provenance = 'generic' | 'data-sheet' | 'measured' | 'own';
@@ -145,6 +146,12 @@ export interface BusDevicePart extends PartBase {
   readonly bleedResistanceOhm?: number;
 }
 
+/** A traction motor with its inverter's efficiency in the map. */
+export interface MotorPart extends PartBase, MotorData {
+  readonly kind: 'motor';
+  readonly massKg: number;
+}
+
 export interface SensorPart extends PartBase {
   readonly kind: 'sensor';
   readonly resistanceOhm: number;
@@ -160,6 +167,7 @@ export type Part =
   | DisconnectPart
   | InverterPart
   | BusDevicePart
-  | SensorPart;
+  | SensorPart
+  | MotorPart;
 export type PartKind = Part['kind'];
 export type PartOf<K extends PartKind> = Extract<Part, { kind: K }>;

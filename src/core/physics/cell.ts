@@ -91,3 +91,7 @@ export function resistanceAgeFactor(stateOfHealth: number): number {
 
 /** Share of the slow resistance that the first milliseconds see (generic). */
 export const OHMIC_SHARE = 0.5;
+
+/** The table's points, [state of charge, V of a cell at rest], for what joins them straight. */
+export const ocvPoints = (chemistry: Chemistry): readonly (readonly [number, number])[] =>
+  SOC.map((soc, k) => [soc, CURVES[chemistry][k]!] as const);

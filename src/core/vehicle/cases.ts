@@ -1,4 +1,5 @@
 import type { Build, ContactorRole, StateId } from '../build';
+import { followsVehicle, steadyPowerW } from './demand';
 
 /** Operating states, the corners between which the pack lives, and how long a state lasts. */
 export type CornerId = 'cold-old-empty' | 'nominal' | 'warm-new-full';
@@ -72,18 +73,28 @@ export function cornersOf(build: Build): readonly Corner[] {
 
 export const caseId = (state: State, corner: Corner): CaseId => `${state.id}/${corner.id}/${state.duration}`;
 
-/** Battery power of the inverter in a state: assumed by the owner until Drive computes it. W. */
+/** Battery power of the inverter in a state, W: the owner's own; from the vehicle where the build says so; typed otherwise. */
 export function inverterPowerW(build: Build, state: StateId): number {
   const override = build.states[state]?.inverterPowerW;
   if (override !== undefined) return override;
-  const { cruisePowerW, hardAccelerationPowerW, hillPowerW, regenerationPowerW } = build.duty;
+  const { duty } = build;
+  const { hardAccelerationPowerW, hillPowerW, regenerationPowerW } = duty;
+  const follows = followsVehicle(build);
+  const steady = (speedMPerS: number | undefined, grade: number): number | null => {
+    const asked = follows && speedMPerS !== undefined ? steadyPowerW(build, speedMPerS, grade)?.powerW : undefined;
+    // Downhill the brakes and the inverter's limit decide; uphill the limit does.
+    return asked === undefined ? null : Math.min(Math.max(asked, 0), Math.max(hardAccelerationPowerW, 0));
+  };
+  const cruisePowerW = steady(duty.cruiseSpeedMPerS, 0) ?? duty.cruisePowerW;
   switch (state) {
     case 'cruise':
       return cruisePowerW;
     case 'hard-acceleration':
       return hardAccelerationPowerW;
     case 'hill':
-      return hillPowerW ?? (cruisePowerW + hardAccelerationPowerW) / 2;
+      return (
+        steady(duty.hillSpeedMPerS, duty.hillGrade ?? 0) ?? hillPowerW ?? (cruisePowerW + hardAccelerationPowerW) / 2
+      );
     case 'regeneration':
       return -(regenerationPowerW ?? 0.4 * hardAccelerationPowerW);
     default:

@@ -23,6 +23,18 @@ export {
   solveCoils,
   stillIn,
 } from './coils';
+export {
+  BODY_FIGURES,
+  type DrivePoint,
+  drivePoint,
+  followsVehicle,
+  motorOf,
+  nominalLinkV,
+  type RoadModel,
+  roadModel,
+  roadModelAt,
+  steadyPowerW,
+} from './demand';
 export { Memo } from './memo';
 export { protectingFuses } from './protection';
 export {

@@ -17,7 +17,7 @@ export function PrintHead({
 }) {
   return (
     <div className="print-only mb-4">
-      <h1 className="font-tight text-[24px] font-semibold">{name}</h1>
+      <h2 className="font-tight text-[24px] font-semibold">{name}</h2>
       <p>{about}</p>
       {thinnest.length > 0 && (
         <p className="mt-1 text-[13px]">

@@ -1,6 +1,7 @@
 import { calcCable, calcContactor, calcDischarge, calcInsulation, calcPrecharge } from '@/core/calc';
 import { PROTECTION_SUMS } from './protection-sums';
 import { figure, METALS, needed, type Sum } from './sum-types';
+import { TRIP_SUMS } from './trip-sums';
 
 /** All pocket tools, in the order of the work. */
 export const SUMS: readonly Sum[] = [
@@ -215,4 +216,5 @@ export const SUMS: readonly Sum[] = [
     caution: 'The pack is live while you measure: rated gloves, a meter for the full voltage, never alone.',
   },
   ...PROTECTION_SUMS,
+  ...TRIP_SUMS,
 ];

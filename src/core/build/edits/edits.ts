@@ -33,6 +33,7 @@ import { IMPORT_EDITS } from './import-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
+import { SURVEY_EDITS } from './survey-edits';
 import { leaveCoilCircuit, TOPOLOGY_EDITS } from './topology-edits';
 
 const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
@@ -280,6 +281,7 @@ export const EDITS = {
   ...IMPORT_EDITS,
   ...TOPOLOGY_EDITS,
   ...COIL_EDITS,
+  ...SURVEY_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({
     title: () => 'adopt a reading',

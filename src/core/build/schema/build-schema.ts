@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { FORMAT, STATE_IDS, TERMINALS, VERSION } from '../types';
+import { BODY_TYPES, FORMAT, LOSSES, STATE_IDS, TERMINALS, TRIP_IDS, VERSION } from '../types';
 import {
   celsius,
   coilSuppression,
@@ -78,6 +78,17 @@ export const buildSchema = object({
     wheelbaseM: nullable(positive(20)),
     massEmptyKg: nullable(positive(100000)),
     grossMassKg: nullable(positive(100000)),
+    startingPoint: optional(Joi.string().valid('engine-out', 'extend', 'repair')),
+    body: optional(Joi.string().valid(...BODY_TYPES)),
+    payloadKg: optional(nonNegative(100000)),
+    dragAreaM2: optional(positive(20)),
+    rollingCoefficient: optional(positive(0.2)),
+    tyre: optional(text(40)),
+    finalDriveRatio: optional(positive(100)),
+    gearRatios: optional(Joi.array().items(positive(100)).min(1).max(12)),
+    stageRatio: optional(positive(100)),
+    drivelineEfficiency: optional(Joi.number().min(0.3).max(1)),
+    frontShareEmpty: optional(Joi.number().min(0.1).max(0.9)),
   }),
   duty: object({
     cruisePowerW: nonNegative(1e6),
@@ -86,6 +97,18 @@ export const buildSchema = object({
     hillPowerW: optional(nonNegative(1e6)),
     regenerationPowerW: optional(nonNegative(1e6)),
     startsPerDay: optional(nonNegative(1000)),
+    powersFrom: optional(Joi.string().valid('typed', 'vehicle')),
+    cruiseSpeedMPerS: optional(positive(100)),
+    hillGrade: optional(Joi.number().min(0).max(1)),
+    hillSpeedMPerS: optional(positive(100)),
+    towedMassKg: optional(nonNegative(100000)),
+    dailyDistanceM: optional(nonNegative(2e6)),
+    coldestDayC: optional(celsius()),
+    hottestDayC: optional(celsius()),
+    tripId: optional(Joi.string().valid(...TRIP_IDS)),
+    energyPricePerKWh: optional(nonNegative(1000)),
+    formerFuelCostPerKm: optional(nonNegative(1000)),
+    claimedRangeM: optional(nonNegative(1e7)),
   }),
   packLimits: object({
     socEmpty: share(),
@@ -104,6 +127,11 @@ export const buildSchema = object({
         state,
         Joi.object({ inverterPowerW: Joi.number().min(-1e6).max(1e6).optional() }).optional(),
       ]),
+    ),
+  ),
+  losses: optional(
+    Joi.object(
+      Object.fromEntries(LOSSES.map((loss) => [loss, Joi.string().valid('had', 'none', 'dropped').optional()])),
     ),
   ),
   parts: record(partSchema),

@@ -116,6 +116,18 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     turnOffV: nullable(volts()),
     bleedResistanceOhm: optional(positive(1e8)),
   }),
+  motor: object({
+    ...common('motor'),
+    motorKind: Joi.string().valid('series-dc', 'induction', 'permanent-magnet'),
+    peakTorqueNm: positive(20000),
+    peakPowerW: positive(1e6),
+    continuousPowerW: positive(1e6),
+    baseSpeedRpm: positive(30000),
+    baseLinkV: volts(),
+    maximumSpeedRpm: positive(40000),
+    backVoltagePerKrpmV: optional(positive(2000)),
+    massKg: positive(1000),
+  }),
   sensor: object({ ...common('sensor'), resistanceOhm: positive(1), ratedCurrentA: amps() }),
 };
 

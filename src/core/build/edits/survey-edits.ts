@@ -1,0 +1,106 @@
+import { parseTyre } from '../../physics/tyre';
+import type { BodyType, Build, Duty, LossId, LossState, TripId, VehicleData } from '../types';
+import { define } from './definition';
+import { EditRefused } from './refused';
+
+/** What Survey and Drive ask beside plain figures. */
+export const SURVEY_EDITS = {
+  setTyre: define<{ tyre: string }>({
+    title: (_, { tyre }) => `tyres ${tyre.trim()}`,
+    apply: (draft, { tyre }) => {
+      const answer = parseTyre(tyre);
+      if (!answer.ok) throw new EditRefused(answer.reason, 'Read it off the side wall.');
+      draft.vehicle.tyre = tyre.trim();
+    },
+  }),
+
+  setBody: define<{ body: BodyType }>({
+    title: (_, { body }) => `it is a ${body}`,
+    apply: (draft, { body }) => {
+      draft.vehicle.body = body;
+    },
+  }),
+
+  setStartingPoint: define<{ startingPoint: NonNullable<VehicleData['startingPoint']> }>({
+    title: (_, { startingPoint }) =>
+      ({ 'engine-out': 'the engine comes out', extend: 'an electric vehicle is extended', repair: 'a repair' })[
+        startingPoint
+      ],
+    apply: (draft, { startingPoint }) => {
+      draft.vehicle.startingPoint = startingPoint;
+    },
+  }),
+
+  describeVehicle: define<{ description: string }>({
+    title: () => 'describe the vehicle',
+    apply: (draft, { description }) => {
+      if (description.length > 2000)
+        throw new EditRefused('That is more than 2000 characters.', 'Say it shorter; notes have more room.');
+      draft.vehicle.description = description;
+    },
+  }),
+
+  /** First gear first; each lower than the one before. */
+  setGears: define<{ gearRatios: readonly number[] }>({
+    title: (_, { gearRatios }) => `gears ${gearRatios.join(', ')}`,
+    apply: (draft, { gearRatios }) => {
+      if (gearRatios.length === 0 || gearRatios.length > 12)
+        throw new EditRefused('A gearbox has 1 to 12 gears.', 'Write the ratios with commas, first gear first.');
+      gearRatios.forEach((ratio, k) => {
+        if (!(ratio > 0 && ratio <= 100))
+          throw new EditRefused(
+            `Gear ${k + 1} has no ratio above 0 and up to 100.`,
+            'Write the ratios with commas, first gear first.',
+          );
+        if (k > 0 && ratio >= gearRatios[k - 1]!)
+          throw new EditRefused(
+            `Gear ${k + 1} (${ratio}) is not longer than gear ${k} (${gearRatios[k - 1]}).`,
+            'Write first gear, the largest ratio, first; each one after it is smaller.',
+          );
+      });
+      draft.vehicle.gearRatios = [...gearRatios];
+    },
+  }),
+
+  /** Square metres of drag, C_d times the frontal area; null: as the body's. */
+  setDragArea: define<{ dragAreaM2: number | null }>({
+    title: (_, { dragAreaM2 }) => `drag area ${dragAreaM2 === null ? 'as its body' : `${dragAreaM2} m²`}`,
+    apply: (draft, { dragAreaM2 }) => {
+      if (dragAreaM2 === null) delete draft.vehicle.dragAreaM2;
+      else if (dragAreaM2 > 0 && dragAreaM2 <= 20) draft.vehicle.dragAreaM2 = dragAreaM2;
+      else
+        throw new EditRefused('A drag area is above 0 and at most 20 m².', 'Type drag coefficient times frontal area.');
+    },
+  }),
+
+  setLoss: define<{ loss: LossId; state: LossState | null }>({
+    title: (_, { loss, state }) => `${loss.replace('-', ' ')}: ${state ?? 'open'}`,
+    apply: (draft, { loss, state }) => {
+      const losses = { ...draft.losses };
+      if (state === null) delete losses[loss];
+      else losses[loss] = state;
+      draft.losses = losses;
+    },
+  }),
+
+  setTrip: define<{ tripId: TripId }>({
+    title: (_, { tripId }) => `usual trip: ${tripId}`,
+    apply: (draft, { tripId }) => {
+      draft.duty.tripId = tripId;
+    },
+  }),
+
+  setPowersFrom: define<{ powersFrom: NonNullable<Duty['powersFrom']> }>({
+    title: (_, { powersFrom }) =>
+      powersFrom === 'vehicle' ? 'currents follow from the vehicle' : 'currents from typed powers',
+    apply: (draft, { powersFrom }) => {
+      draft.duty.powersFrom = powersFrom;
+    },
+  }),
+};
+
+/** Losses that are answered with "had" and wait for what replaces them. */
+export const openLosses = (build: Build): readonly LossId[] =>
+  (Object.entries(build.losses ?? {}) as [LossId, LossState][])
+    .filter(([, state]) => state === 'had')
+    .map(([loss]) => loss);

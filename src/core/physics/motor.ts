@@ -1,0 +1,75 @@
+/** Traction motors as envelopes: what they give at a speed and a link voltage, and with what efficiency. */
+export type MotorKind = 'series-dc' | 'induction' | 'permanent-magnet';
+
+export interface MotorData {
+  readonly motorKind: MotorKind;
+  readonly peakTorqueNm: number;
+  readonly peakPowerW: number;
+  readonly continuousPowerW: number;
+  /** Up to this speed the peak torque is there at `baseLinkV`, rev/min. */
+  readonly baseSpeedRpm: number;
+  readonly baseLinkV: number;
+  readonly maximumSpeedRpm: number;
+  /** Peak between two phases at 1000 rev/min, turned without current; permanent magnets only. */
+  readonly backVoltagePerKrpmV?: number;
+}
+
+export const rpmToRadPerS = (rpm: number): number => (rpm * 2 * Math.PI) / 60;
+
+/** Induction: torque falls with 1/n² beyond this many times the base speed (generic pull-out). */
+const PULL_OUT = 2.5;
+
+/** Line-to-line rms voltage that a link gives: 0.707·V·m, m = 0.95 with space-vector modulation. V. */
+export const availableRmsV = (linkV: number, modulation = 0.95): number => (linkV / Math.SQRT2) * modulation;
+
+/** Speed up to which the peak torque is there at a link voltage, rev/min: it falls in proportion with the voltage. */
+export function baseSpeedRpm(motor: MotorData, linkV: number): number {
+  const byVoltage = (motor.baseSpeedRpm * Math.max(0, linkV)) / motor.baseLinkV;
+  return Math.min(byVoltage, motor.maximumSpeedRpm);
+}
+
+/**
+ * Greatest torque at a speed and a link voltage, Nm: constant to the base speed, then constant power; induction falls with 1/n² beyond
+ * its pull-out, a series motor from its base speed on; never more than the peak power; nothing beyond the highest speed.
+ */
+export function peakTorqueNm(motor: MotorData, speedRpm: number, linkV: number): number {
+  const n = Math.abs(speedRpm);
+  const base = baseSpeedRpm(motor, linkV);
+  if (n > motor.maximumSpeedRpm || base <= 0) return 0;
+  const omega = rpmToRadPerS(n);
+  const byPower = omega > 0 ? motor.peakPowerW / omega : Number.POSITIVE_INFINITY;
+  let torque = motor.peakTorqueNm;
+  if (n > base) {
+    if (motor.motorKind === 'series-dc') torque *= (base / n) ** 2;
+    else if (motor.motorKind === 'induction' && n > PULL_OUT * base) torque *= (PULL_OUT * base * base) / (n * n);
+    else torque *= base / n;
+  }
+  return Math.min(torque, byPower);
+}
+
+/** Efficiency of motor and inverter together, by share of the peak torque (rows) and of the highest speed (columns) (generic). */
+const TORQUE_SHARES = [0.02, 0.1, 0.3, 0.6, 1] as const;
+const SPEED_SHARES = [0.02, 0.15, 0.4, 0.7, 1] as const;
+const MAP: readonly (readonly number[])[] = [
+  [0.4, 0.62, 0.72, 0.72, 0.68],
+  [0.6, 0.8, 0.87, 0.87, 0.84],
+  [0.66, 0.86, 0.92, 0.92, 0.9],
+  [0.62, 0.86, 0.93, 0.92, 0.9],
+  [0.52, 0.8, 0.9, 0.9, 0.88],
+];
+
+function place(axis: readonly number[], value: number): [number, number] {
+  if (value <= axis[0]!) return [0, 0];
+  for (let i = 1; i < axis.length; i++)
+    if (value <= axis[i]!) return [i - 1, (value - axis[i - 1]!) / (axis[i]! - axis[i - 1]!)];
+  return [axis.length - 2, 1];
+}
+
+/** Efficiency of motor and inverter together at a torque and a speed, 0 to 1: a generic map, bilinear between its points. */
+export function driveEfficiency(motor: MotorData, torqueNm: number, speedRpm: number): number {
+  const [row, u] = place(TORQUE_SHARES, Math.abs(torqueNm) / motor.peakTorqueNm);
+  const [column, w] = place(SPEED_SHARES, Math.abs(speedRpm) / motor.maximumSpeedRpm);
+  const a = MAP[row]!;
+  const b = MAP[row + 1]!;
+  return (a[column]! * (1 - w) + a[column + 1]! * w) * (1 - u) + (b[column]! * (1 - w) + b[column + 1]! * w) * u;
+}

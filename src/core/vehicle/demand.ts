@@ -1,0 +1,179 @@
+import type { BodyType, Build, Device } from '../build';
+import { own } from '../build';
+import type { MotorPart } from '../parts';
+import { airPressurePa } from '../physics/air';
+import { driveEfficiency, peakTorqueNm, rpmToRadPerS } from '../physics/motor';
+import { airDensity, type RoadVehicle, roadForces, sumOf } from '../physics/road-load';
+import { parseTyre } from '../physics/tyre';
+
+/** Drag area, m², and rolling coefficient by body (generic; old tyres). */
+export const BODY_FIGURES: Readonly<Record<BodyType, { readonly dragAreaM2: number; readonly rolling: number }>> = {
+  roadster: { dragAreaM2: 0.62, rolling: 0.013 },
+  saloon: { dragAreaM2: 0.68, rolling: 0.013 },
+  estate: { dragAreaM2: 0.72, rolling: 0.013 },
+  van: { dragAreaM2: 1.4, rolling: 0.013 },
+  'off-roader': { dragAreaM2: 1.15, rolling: 0.017 },
+  tractor: { dragAreaM2: 1.5, rolling: 0.02 },
+};
+
+/** From motor shaft to wheels, gearbox and axle (generic 0.90–0.95). */
+const DRIVELINE = 0.92;
+/** Mass that turns, beside the vehicle's own (generic 0.03–0.08). */
+const ROTATING = 1.05;
+/** Efficiency of motor and inverter where no motor is chosen (generic). */
+const UNKNOWN_MOTOR = 0.88;
+const MILD_C = 15;
+
+/** What the road asks of this vehicle; every figure that nobody told is in `assumed`. */
+export interface RoadModel {
+  readonly road: RoadVehicle;
+  readonly massKg: number;
+  readonly wheelRadiusM: number | null;
+  /** Motor turns per wheel turn, by gear. */
+  readonly ratios: readonly number[];
+  readonly drivelineEfficiency: number;
+  readonly motor: MotorPart | null;
+  readonly assumed: readonly string[];
+}
+
+const kept = new WeakMap<object, { readonly reads: readonly unknown[]; readonly model: RoadModel | null }>();
+
+export const motorOf = (build: Build): { device: Device; part: MotorPart | null } | null => {
+  const device = Object.values(build.circuits.hv.devices).find(({ kind }) => kind === 'motor');
+  if (!device) return null;
+  const part = own(build.parts, device.partId);
+  return { device, part: part?.kind === 'motor' ? part : null };
+};
+
+/** The road model of a build; null while its mass is not known. */
+export function roadModel(build: Build): RoadModel | null {
+  const motor = motorOf(build)?.part ?? null;
+  const reads = [build.duty.towedMassKg, motor];
+  const known = kept.get(build.vehicle);
+  if (known?.reads.every((read, i) => read === reads[i])) return known.model;
+  const model = makeModel(build, motor, MILD_C);
+  kept.set(build.vehicle, { reads, model });
+  return model;
+}
+
+/** The same on a day of another temperature: denser air when cold. */
+export const roadModelAt = (build: Build, temperatureC: number): RoadModel | null =>
+  makeModel(build, motorOf(build)?.part ?? null, temperatureC);
+
+function makeModel(build: Build, motor: MotorPart | null, temperatureC: number): RoadModel | null {
+  const { vehicle, duty } = build;
+  if (vehicle.massEmptyKg === null) return null;
+  const assumed: string[] = [];
+  const body = BODY_FIGURES[vehicle.body ?? 'saloon'];
+  const told = <T>(value: T | undefined | null, otherwise: T, words: string): T => {
+    if (value !== undefined && value !== null) return value;
+    assumed.push(words);
+    return otherwise;
+  };
+  const payloadKg = told(
+    vehicle.payloadKg,
+    Math.max(0, (vehicle.grossMassKg ?? vehicle.massEmptyKg) - vehicle.massEmptyKg),
+    vehicle.grossMassKg === null ? 'no load' : 'loaded to the gross limit',
+  );
+  const dragAreaM2 = told(
+    vehicle.dragAreaM2,
+    body.dragAreaM2,
+    `drag area ${body.dragAreaM2} m², as a ${vehicle.body ?? 'saloon'}`,
+  );
+  const rollingCoefficient = told(vehicle.rollingCoefficient, body.rolling, `rolling ${body.rolling}`);
+  const drivelineEfficiency = told(vehicle.drivelineEfficiency, DRIVELINE, `driveline ${DRIVELINE * 100} %`);
+  const tyre = vehicle.tyre === undefined ? null : parseTyre(vehicle.tyre);
+  const massKg = vehicle.massEmptyKg + payloadKg + (duty.towedMassKg ?? 0);
+  const last = (vehicle.finalDriveRatio ?? 1) * (vehicle.stageRatio ?? 1);
+  return {
+    road: {
+      massKg,
+      rotatingMassFactor: ROTATING,
+      rollingCoefficient,
+      dragAreaM2,
+      airDensityKgPerM3: airDensity(airPressurePa(vehicle.altitudeM), temperatureC),
+    },
+    massKg,
+    wheelRadiusM: tyre?.ok ? tyre.tyre.rollingRadiusM : null,
+    ratios: (vehicle.gearRatios ?? [1]).map((ratio) => ratio * last),
+    drivelineEfficiency,
+    motor,
+    assumed,
+  };
+}
+
+/** How a wheel power at a speed is made: in which gear, at what motor torque and speed, for what power from the battery. */
+export interface DrivePoint {
+  readonly gear: number | null;
+  readonly torqueNm: number;
+  readonly speedRpm: number;
+  readonly efficiency: number;
+  readonly batteryW: number;
+  /** False: no gear gives it at this link voltage. */
+  readonly possible: boolean;
+}
+
+/**
+ * The gear that takes the least power from the battery for a force at the wheels, N, and a speed, m/s (above zero). Without a motor or
+ * tyres a plain efficiency is taken. A force below zero gives power back, the efficiency the other way round.
+ */
+export function drivePoint(model: RoadModel, forceN: number, speedMPerS: number, linkV: number): DrivePoint {
+  const wheelW = forceN * speedMPerS;
+  const through = model.drivelineEfficiency;
+  const { motor, wheelRadiusM } = model;
+  if (!motor || wheelRadiusM === null || speedMPerS <= 0) {
+    const batteryW = wheelW >= 0 ? wheelW / through / UNKNOWN_MOTOR : wheelW * through * UNKNOWN_MOTOR;
+    return { gear: null, torqueNm: 0, speedRpm: 0, efficiency: UNKNOWN_MOTOR, batteryW, possible: true };
+  }
+  const shaftW = wheelW >= 0 ? wheelW / through : wheelW * through;
+  let best: DrivePoint | null = null;
+  let nearest: DrivePoint | null = null;
+  for (const [gear, ratio] of model.ratios.entries()) {
+    const omega = (speedMPerS / wheelRadiusM) * ratio;
+    const speedRpm = omega / rpmToRadPerS(1);
+    const torqueNm = shaftW / omega;
+    const limit = peakTorqueNm(motor, speedRpm, linkV);
+    const efficiency = driveEfficiency(motor, torqueNm, speedRpm);
+    const point: DrivePoint = {
+      gear,
+      torqueNm,
+      speedRpm,
+      efficiency,
+      batteryW: shaftW >= 0 ? shaftW / efficiency : shaftW * efficiency,
+      possible: speedRpm <= motor.maximumSpeedRpm && Math.abs(torqueNm) <= limit * (1 + 1e-9),
+    };
+    if (point.possible && (!best || point.batteryW < best.batteryW)) best = point;
+    if (
+      !nearest ||
+      Math.abs(torqueNm) / Math.max(limit, 1e-9) <
+        Math.abs(nearest.torqueNm) / Math.max(peakTorqueNm(motor, nearest.speedRpm, linkV), 1e-9)
+    )
+      nearest = point;
+  }
+  return best ?? nearest!;
+}
+
+/** Power at the battery for a steady speed on a grade, W; null without mass. */
+export function steadyPowerW(
+  build: Build,
+  speedMPerS: number,
+  grade: number,
+): { powerW: number; point: DrivePoint; forceN: number } | null {
+  const model = roadModel(build);
+  if (!model) return null;
+  const forceN = sumOf(roadForces(model.road, speedMPerS, grade, 0));
+  const point = drivePoint(model, forceN, speedMPerS, nominalLinkV(build));
+  return { powerW: point.batteryW, point, forceN };
+}
+
+/** Nominal voltage of all boxes in series, V. */
+export function nominalLinkV(build: Build): number {
+  return Object.values(build.circuits.hv.devices).reduce((sum, { kind, partId, cellsInSeries }) => {
+    const part = own(build.parts, partId);
+    return kind === 'box' && part?.kind === 'cell' ? sum + (cellsInSeries ?? 0) * part.nominalV : sum;
+  }, 0);
+}
+
+/** Whether this build's cruise and hill follow from the vehicle, and can. */
+export const followsVehicle = ({ duty, vehicle }: Build): boolean =>
+  duty.powersFrom === 'vehicle' && vehicle.massEmptyKg !== null && duty.cruiseSpeedMPerS !== undefined;
