@@ -16,7 +16,7 @@ const MAY = {
   'core/remedies': core('assess', 'vehicle', 'simulate', 'physics', 'checks', 'parts', 'build', 'quantities'),
   'core/formats': core('build', 'parts', 'quantities', 'assess', 'vehicle', 'circuit', 'checks'),
   'core/calc': core('simulate', 'circuit', 'physics', 'checks', 'build', 'quantities', 'parts'),
-  store: ['^src/core/'],
+  store: ['^src/core/', '^src/workers/'],
   workers: ['^src/core/'],
   ui: core('quantities'),
   screens: ['^src/(ui|store|workers|core)/'],

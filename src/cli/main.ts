@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { assess } from '../core/assess';
+import { assessWithRuns } from '../core/assess';
 import type { Problem } from '../core/build';
 import { buildJsonSchema, LARGEST_FILE_BYTES, readBuildText } from '../core/build/schema';
 import { calculate, findLaw, LAWS, lawSchema } from '../core/calc/schema';
@@ -65,7 +65,7 @@ function runAssess(args: readonly string[]): number {
     throw bad('assess', 'takes one file.', 'Write: ropeway assess FILE [--json]');
   const read = readBuildText(readText(file));
   if (!read.ok) throw new BadInput(read.errors);
-  const assessment = assess(read.build);
+  const assessment = assessWithRuns(read.build);
   if (has('--json')) json(assessmentJson(assessment));
   else out(assessmentText(assessment));
   return EXIT[assessment.outcome];

@@ -1,11 +1,13 @@
 import type { Build } from './build';
 import { type Check, runRules, type StationId, sortLedger } from './checks';
 import { RULE_SETS } from './rules';
-import { type PrechargeRun, prechargeRun } from './simulate';
+import { type PrechargeRun, prechargeRun, type TripRuns, tripRuns, tripRunsKey } from './simulate';
 import { CABLE_RULES, type CableRow, cableRows } from './stations/cables';
 import { type Context, fullVoltage } from './stations/context';
+import { DRIVE_RULES } from './stations/drive';
 import { HV_CIRCUIT_RULES } from './stations/hv-circuit';
 import { PACK_RULES, type PackResults, packResults } from './stations/pack';
+import { SURVEY_RULES } from './stations/survey';
 import { type Vehicle, vehicleOf } from './vehicle';
 
 export interface StationState {
@@ -25,12 +27,16 @@ export interface Assessment {
   readonly pack: PackResults | null;
   readonly cables: readonly CableRow[];
   readonly precharge: PrechargeRun | null;
+  /** The usual trip, driven with just these figures; null while that is still to be done. */
+  readonly trip: TripRuns | null;
+  /** Null: something that the trip needs is missing. */
+  readonly tripKey: string | null;
   /** fails: something fails; undecided: nothing fails but something could not be judged; holds: all hold or are thin. */
   readonly outcome: 'holds' | 'fails' | 'undecided';
 }
 
 /** Stations that judge today, in working order. */
-export const BUILT_STATIONS: readonly StationId[] = ['pack', 'hv-circuit', 'cables'];
+export const BUILT_STATIONS: readonly StationId[] = ['survey', 'pack', 'drive', 'hv-circuit', 'cables'];
 
 function stationState(checks: readonly Check[]): StationState {
   const thinnest =
@@ -44,14 +50,35 @@ function stationState(checks: readonly Check[]): StationState {
   };
 }
 
+/** Runs over time that were made beside; one that read something else counts as not there. */
+export interface Runs {
+  readonly trip?: TripRuns | null;
+}
+
+/** With every run that it needs made first: for the command line, which waits. */
+export function assessWithRuns(build: Build): Assessment {
+  return assess(build, { trip: tripRuns(vehicleOf(build)) });
+}
+
 /** A build goes in, an assessment comes out: pure and quick. */
-export function assess(build: Build): Assessment {
+export function assess(build: Build, runs: Runs = {}): Assessment {
   const vehicle = vehicleOf(build);
   const precharge = prechargeRun(vehicle);
-  const context: Context = { vehicle, rules: RULE_SETS[build.ruleSet], precharge, fullV: fullVoltage(vehicle) };
+  const tripKey = tripRunsKey(vehicle);
+  const trip = runs.trip && runs.trip.key === tripKey ? runs.trip : null;
+  const context: Context = {
+    vehicle,
+    rules: RULE_SETS[build.ruleSet],
+    precharge,
+    fullV: fullVoltage(vehicle),
+    trip,
+    tripKey,
+  };
 
   const checks = sortLedger([
+    ...runRules(SURVEY_RULES, context),
     ...runRules(PACK_RULES, context),
+    ...runRules(DRIVE_RULES, context),
     ...runRules(HV_CIRCUIT_RULES, context),
     ...runRules(CABLE_RULES, context),
   ]);
@@ -72,6 +99,8 @@ export function assess(build: Build): Assessment {
     pack: packResults(vehicle),
     cables: cableRows(vehicle),
     precharge,
+    trip,
+    tripKey,
     outcome,
   };
 }

@@ -3,6 +3,8 @@ import { liveQuery, type Subscription } from 'dexie';
 import { create } from 'zustand';
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '@/core/build';
+import type { TripRuns } from '@/core/simulate';
+import { driveTripAside } from '@/workers/trips';
 import { RopewayDatabase } from './database';
 import { BuildGone, FIRST_REVISION, type Loaded, Repository } from './repository';
 
@@ -73,7 +75,33 @@ let waiting: Op[] = [];
 let undone: Edit[] = [];
 let following: Subscription | null = null;
 
+/** The last trip that was driven: it serves as long as nothing that it read has changed. */
+let trip: TripRuns | null = null;
+let asked: string | null = null;
+
 export const useBench = create<Bench>()((set, get) => {
+  const judged = (build: Build): Assessment => {
+    const assessment = assess(build, { trip });
+    if (assessment.tripKey !== null && !assessment.trip) driveAside(build, assessment.tripKey);
+    return assessment;
+  };
+
+  /** Drives the usual trip off the main thread; what comes back after another edit is not taken. */
+  const driveAside = (build: Build, key: string) => {
+    if (asked === key) return;
+    asked = key;
+    driveTripAside(build).then(
+      (runs) => {
+        // Where there are no workers, or the trip can't be driven, the same question is not asked again.
+        if (!runs) return;
+        trip = runs;
+        const now = get().build;
+        if (now) set({ assessment: judged(now) });
+      },
+      () => {},
+    );
+  };
+
   const show = (loaded: Loaded) => {
     if (loaded.stored.revision < revision) return;
     revision = loaded.stored.revision;
@@ -84,7 +112,7 @@ export const useBench = create<Bench>()((set, get) => {
       build: document,
       undo: loaded.undo,
       redo: loaded.redo,
-      ...(same ? {} : { assessment: assess(document) }),
+      ...(same ? {} : { assessment: judged(document) }),
     });
   };
 
@@ -162,7 +190,7 @@ export const useBench = create<Bench>()((set, get) => {
   };
 
   const opened = (build: Build) =>
-    ({ status: 'open', build, assessment: assess(build), undo: null, redo: null }) as const;
+    ({ status: 'open', build, assessment: judged(build), undo: null, redo: null }) as const;
 
   return {
     status: 'idle',
@@ -201,7 +229,7 @@ export const useBench = create<Bench>()((set, get) => {
         const edited = applyEdit(build, edit);
         waiting.push({ kind: 'edit', edit, title: edited.title, before: build });
         undone = [];
-        set({ build: edited.build, assessment: assess(edited.build), undo: edited.title, redo: null });
+        set({ build: edited.build, assessment: judged(edited.build), undo: edited.title, redo: null });
       } catch (error) {
         if (!(error instanceof EditRefused)) throw error;
         set({ trouble: { reason: error.message, remedy: error.remedy } });
@@ -219,7 +247,7 @@ export const useBench = create<Bench>()((set, get) => {
         const before = waiting.at(-1);
         set({
           build: last.before,
-          assessment: assess(last.before),
+          assessment: judged(last.before),
           undo: before?.kind === 'edit' ? before.title : null,
           redo: last.title,
         });

@@ -105,6 +105,8 @@ export interface Finding {
   readonly assumed?: readonly string[];
   readonly missing?: Check['missing'];
   readonly waitsFor?: Check['missing'];
+  /** Rests on a run that is still going or is older than the last edit. */
+  readonly pending?: true;
 }
 
 export interface Rule<Context> {
@@ -120,6 +122,7 @@ export interface Rule<Context> {
 function verdictOfFinding(finding: Finding, comfort: number | undefined): Verdict {
   if (finding.missing && finding.missing.length > 0) return 'needs-data';
   if (finding.waitsFor && finding.waitsFor.length > 0) return 'waits';
+  if (finding.pending) return 'pending';
   if (finding.margin !== undefined) return verdictOf(finding.margin, comfort);
   if (finding.holds !== undefined) return finding.holds ? 'holds' : 'fails';
   throw new Error('a finding states neither a margin nor whether it holds');

@@ -21,6 +21,51 @@ const S = (bad: string, good: string, line: string, open?: string): Sentence => 
 });
 
 const SENTENCES: Readonly<Record<string, Sentence>> = {
+  'survey.told': S(
+    'The vehicle is not told yet',
+    'The vehicle is told',
+    'mass, tyres and speed are there',
+    'The vehicle',
+  ),
+  'survey.tyre': S('No such tyre', 'Tyres', '{detail}'),
+  'survey.gross-mass': S('Too heavy with a usual load', 'Mass with a usual load', '{demand} of {limit}'),
+  'survey.loss': S('{subject} is not replaced', '{subject}', '{detail}', '{subject}'),
+  'drive.climb': S(
+    '{subject} can’t keep the speed on the climb',
+    '{subject} on the climb',
+    '{demand} of {limit} at {speed} up {grade}',
+    '{subject} on the climb',
+  ),
+  'drive.climb.torque': S(
+    '{subject} has not the torque for the climb',
+    '{subject} on the climb',
+    'no gear pulls {speed} up {grade}',
+  ),
+  'drive.back-voltage': S(
+    '{subject} would feed too much voltage back',
+    '{subject} turned fast',
+    '{demand} at {rpm}/min, the inverter survives {limit}',
+    '{subject} turned fast',
+  ),
+  'drive.range': S(
+    'The pack does not last the day in winter',
+    'Range, aged pack in winter',
+    '{demand}, {limit} a day is wanted',
+    'Range',
+  ),
+  'drive.claim': S(
+    'More range is promised than there is',
+    'The promised range',
+    '{demand} promised, {limit} new in mild air',
+    'Promised range',
+  ),
+  'drive.cruise-covers': S(
+    'The trip takes more for long than cruise does',
+    'Cruise stands for the trip',
+    '{demand} rms over half an hour, {limit} sustained',
+    'Cruise against the trip',
+  ),
+  'drive.gives': S('It falls behind on the usual trip', 'It keeps up on the usual trip', '{detail}', 'The usual trip'),
   'pack.present': S('There are no cells yet', 'Cells are chosen', '{detail}', 'Cells'),
   'pack.delivers': S(
     '{subject} can’t give the power asked',
@@ -314,6 +359,7 @@ export function say(check: Check, system: UnitSystem = 'metric'): Said {
       title,
       line: `needs ${(check.missing ?? []).map(({ ref, what }) => `${MISSING_WORDS[what] ?? what}${ref.id === check.subject.id ? '' : ` of ${ref.name}`}`).join(', ')}`,
     };
+  if (check.verdict === 'pending') return { title, line: 'being driven …' };
   if (check.verdict === 'waits')
     return {
       title,

@@ -240,7 +240,7 @@ const MOTORS: readonly MotorPart[] = [
     baseSpeedRpm: 3000,
     baseLinkV: 330,
     maximumSpeedRpm: 10000,
-    backVoltagePerKrpmV: 78,
+    backVoltagePerKrpmV: 46,
     massKg: 58,
   }),
   motor('motor-pm-110', 'Permanent-magnet motor, 110 kW, liquid-cooled', {
@@ -251,7 +251,7 @@ const MOTORS: readonly MotorPart[] = [
     baseSpeedRpm: 3600,
     baseLinkV: 350,
     maximumSpeedRpm: 10500,
-    backVoltagePerKrpmV: 80,
+    backVoltagePerKrpmV: 48,
     massKg: 65,
   }),
   motor('motor-induction-25', 'Induction motor, 25 kW, 130 V class', {

@@ -11,6 +11,7 @@ export type Dimension =
   | 'capacitance'
   | 'inductance'
   | 'length'
+  | 'distance'
   | 'area'
   | 'mass'
   | 'massPerLength'
@@ -130,6 +131,13 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionUnits>> = {
       u('ft', FOOT, ["'", '′', 'foot', 'feet']),
       u('mi', 1609.344, ['mile', 'miles']),
     ],
+  },
+  /** On the road: kept in metres like a length, shown in kilometres or miles. */
+  distance: {
+    canonical: 'm',
+    shown: { metric: ['km'], us: ['mi'] },
+    infix: false,
+    units: [u('km', 1e3), u('m', 1, ['metre', 'metres']), u('mi', 1609.344, ['mile', 'miles'])],
   },
   area: {
     canonical: 'mm²',

@@ -29,3 +29,14 @@ export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';
+export {
+  simulateTrip,
+  type TripOptions,
+  type TripPack,
+  type TripResult,
+  tripPack,
+  WINDOWS_S,
+  worstWindow,
+} from './trip';
+export { type TripRuns, tripRuns, tripRunsKey } from './trip-runs';
+export { builtInTrip, type Trace, tripName } from './trips';

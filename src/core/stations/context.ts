@@ -1,14 +1,18 @@
 import type { Id } from '../build';
 import type { Finding, Ref } from '../checks';
 import type { RuleSet, RuleValueName } from '../rules';
-import type { PrechargeRun } from '../simulate';
-import type { ResolvedConductor, ResolvedDevice, SolvedCase, Vehicle } from '../vehicle';
+import type { PrechargeRun, TripRuns } from '../simulate';
+import { followsVehicle, type ResolvedConductor, type ResolvedDevice, type SolvedCase, type Vehicle } from '../vehicle';
 
 /** What every station judges: the same solved vehicle and the same runs. */
 export interface Context {
   readonly vehicle: Vehicle;
   readonly rules: RuleSet;
   readonly precharge: PrechargeRun | null;
+  /** The usual trip as driven with just these figures; null while it is not driven yet, or can't be. */
+  readonly trip: TripRuns | null;
+  /** What it would read; null: something that it needs is missing. */
+  readonly tripKey: string | null;
   /** Highest voltage between any two points of the circuit with the pack full, V; null while unsolved. */
   readonly fullV: number | null;
 }
@@ -27,7 +31,11 @@ export const conductorRef = (conductor: ResolvedConductor): Ref => ({
   name: conductor.conductor.name,
 });
 
-export const ASSUMED_POWER = 'Inverter power is assumed in this state until Drive computes it.';
+/** Where the inverter's power comes from, said wherever a current rests on it. */
+export const powerFrom = ({ build }: Vehicle): string =>
+  followsVehicle(build)
+    ? 'Cruise and hill power follow from the vehicle and its speeds; hard acceleration is the inverter’s limit.'
+    : 'Inverter power is typed, not computed from the vehicle.';
 
 export const solvedCases = (vehicle: Vehicle): SolvedCase[] => vehicle.cases.filter((solved) => solved.point.solvable);
 export const sustainedCases = (vehicle: Vehicle): SolvedCase[] =>

@@ -1,7 +1,7 @@
 'use client';
 import type { KeyboardEvent } from 'react';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
-import { partOf, type SolvedCase, type Vehicle } from '@/core/vehicle';
+import { followsVehicle, partOf, type SolvedCase, type Vehicle } from '@/core/vehicle';
 import { BatterySymbol, CapacitorSymbol } from '@/ui/symbols';
 import type { CircuitLayout, Placed, Wire } from './derive-layout';
 import { LIVE_WORDS, type Overlay } from './overlay';
@@ -256,7 +256,7 @@ function DeviceView({
         )}
         {main && known && powerW > 0 && (
           <text x={x} y={y - 52} textAnchor="middle" fontSize="12.5" fontFamily="var(--font-tight)" fill="var(--thin)">
-            power assumed
+            {followsVehicle(vehicle.build) ? 'from the vehicle' : 'power typed'}
           </text>
         )}
         <text x={x} y={main ? y + 5 : y + 14} textAnchor="middle" fontSize="14" fill="var(--soft)">

@@ -46,6 +46,9 @@ const BRIDGE_ITEM = 64;
 const BRIDGE_DROP = 54;
 const CONSUMERS: readonly string[] = ['inverter', 'heater', 'converter', 'charger-converter', 'charger', 'compressor'];
 
+/** Nothing that hangs between the poles: joints are dots, a motor hangs on its inverter. */
+const ASIDE: ReadonlySet<string> = new Set(['junction', 'motor']);
+
 interface Main {
   readonly inverter: ResolvedDevice;
   /** From the pack's plus to the consumer, in order; conductors and devices. */
@@ -90,7 +93,7 @@ export function layOutCircuit(vehicle: Resolved): CircuitLayout {
       devices: [],
       wires: [],
       dots: [],
-      loose: vehicle.devices.filter(({ device }) => device.kind !== 'junction'),
+      loose: vehicle.devices.filter(({ device }) => !ASIDE.has(device.kind)),
     };
   const { main, ways } = found;
   const devices: Placed[] = [];
@@ -210,7 +213,7 @@ export function layOutCircuit(vehicle: Resolved): CircuitLayout {
   }
 
   const drawn = new Set([...devices.map((placed) => placed.id)]);
-  const loose = vehicle.devices.filter(({ id, device }) => !drawn.has(id) && device.kind !== 'junction');
+  const loose = vehicle.devices.filter(({ id, device }) => !drawn.has(id) && !ASIDE.has(device.kind));
   return { width, height: bottom + 36, devices, wires, dots, loose };
 }
 

@@ -4,7 +4,7 @@ import { PART_OF_DEVICE, type StateId } from '@/core/build';
 import { checkKey, marginText, say } from '@/core/checks';
 import type { Part } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
-import { partOf, type ResolvedDevice, type SolvedCase } from '@/core/vehicle';
+import { followsVehicle, partOf, type ResolvedDevice, type SolvedCase } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
@@ -161,8 +161,14 @@ function DeviceFields({
       )}
       {device.device.kind === 'inverter' && (
         <>
-          <FigureSetting build={assessment.build} figure="cruisePower" note="assumed until Drive computes it" />
-          <FigureSetting build={assessment.build} figure="hardPower" note="assumed until Drive computes it" />
+          <FigureSetting
+            build={assessment.build}
+            figure="cruisePower"
+            note={
+              followsVehicle(assessment.build) ? 'follows from the vehicle, see Drive' : 'typed; Drive can compute it'
+            }
+          />
+          <FigureSetting build={assessment.build} figure="hardPower" note="limit set in the inverter" />
           <FigureSetting build={assessment.build} figure="hillPower" />
           <FigureSetting build={assessment.build} figure="regenerationPower" />
           {solved && <StatePower build={assessment.build} state={solved.state.id} />}

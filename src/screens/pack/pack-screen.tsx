@@ -38,7 +38,7 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
             <Boxes assessment={assessment} />
             <Figures pack={pack} assessment={assessment} />
           </div>
-          <Panel title="Limits of the pack and the duty" about="assumed until Survey and Drive exist">
+          <Panel title="Limits of the pack and the duty" about="Survey and Drive can compute cruise and hill">
             <div className="grid gap-x-8 min-[700px]:grid-cols-2">
               {(
                 [

@@ -17,7 +17,7 @@ export function FigureSetting({ build, figure, note }: { build: Build; figure: S
       value={value}
       {...(dimension === 'ratio' ? { unit: '%' } : {})}
       {...(note ? { note } : {})}
-      empty="by itself"
+      empty={figure === 'timeout' ? 'by itself' : 'not told'}
       onCommit={(next) => dispatch({ edit: 'setFigure', input: { figure, value: next } })}
     />
   );

@@ -14,7 +14,8 @@ export const STATIONS: readonly StationInfo[] = [
     id: 'survey',
     name: 'Survey',
     question: 'What is the vehicle, what will it do, and what is lost with the engine?',
-    path: null,
+    path: '/survey',
+    key: 'y',
   },
   {
     id: 'pack',
@@ -23,7 +24,13 @@ export const STATIONS: readonly StationInfo[] = [
     path: '/pack',
     key: 'p',
   },
-  { id: 'drive', name: 'Drive', question: 'Will this motor move it, how far, at what current?', path: null },
+  {
+    id: 'drive',
+    name: 'Drive',
+    question: 'Will this motor move it, how far, at what current?',
+    path: '/drive',
+    key: 'd',
+  },
   {
     id: 'hv-circuit',
     name: 'HV circuit',

@@ -1,4 +1,4 @@
-import { assess } from '@/core/assess';
+import { assessWithRuns } from '@/core/assess';
 import { LARGEST_FILE_BYTES, readBuild } from '@/core/build/schema';
 import { assessmentJson } from '@/core/formats';
 import { answer, readBody } from '../body';
@@ -10,6 +10,6 @@ export function POST(request: Request): Promise<Response> {
     if (!body.ok) return { status: body.status, body: { ok: false, errors: body.errors } };
     const read = readBuild(body.data);
     if (!read.ok) return { status: 400, body: read };
-    return { status: 200, body: assessmentJson(assess(read.build)) };
+    return { status: 200, body: assessmentJson(assessWithRuns(read.build)) };
   });
 }

@@ -117,7 +117,7 @@ export const SETTABLE = {
   hillGrade: { label: 'Steepest long climb', path: ['duty', 'hillGrade'], dimension: 'ratio', min: 0, max: 1 },
   hillSpeed: { label: 'Speed on it', path: ['duty', 'hillSpeedMPerS'], dimension: 'speed', min: 0.5, max: 100 },
   towedMass: { label: 'Towed', path: ['duty', 'towedMassKg'], dimension: 'mass', min: 0, max: 100000 },
-  dailyDistance: { label: 'Distance a day', path: ['duty', 'dailyDistanceM'], dimension: 'length', min: 0, max: 2e6 },
+  dailyDistance: { label: 'Distance a day', path: ['duty', 'dailyDistanceM'], dimension: 'distance', min: 0, max: 2e6 },
   coldestDay: { label: 'Coldest day', path: ['duty', 'coldestDayC'], dimension: 'temperature', min: -60, max: 60 },
   hottestDay: { label: 'Hottest day', path: ['duty', 'hottestDayC'], dimension: 'temperature', min: -60, max: 60 },
   energyPrice: {
@@ -137,7 +137,7 @@ export const SETTABLE = {
   claimedRange: {
     label: 'Range that was promised',
     path: ['duty', 'claimedRangeM'],
-    dimension: 'length',
+    dimension: 'distance',
     min: 0,
     max: 1e7,
   },

@@ -31,6 +31,7 @@ export function firn9(id = 'firn-9'): Build {
     powersW: { ready: 400, cruise: 1100, 'hard-acceleration': 1100, hill: 1100, heating: 700, charging: 4800 },
   });
   w.device('inverter', 'inverter', 'Inverter', 'inverter-400-300', bay);
+  w.device('motor', 'motor', 'Motor', 'motor-pm-110', bay);
 
   w.route(
     'way-mid',
@@ -134,8 +135,41 @@ export function firn9(id = 'firn-9'): Build {
       wheelbaseM: 2.4,
       massEmptyKg: 1850,
       grossMassKg: 3050,
+      startingPoint: 'engine-out',
+      body: 'van',
+      payloadKg: 750,
+      dragAreaM2: 2,
+      rollingCoefficient: 0.016,
+      tyre: '195/80R15',
+      finalDriveRatio: 4.1,
+      stageRatio: 1.95,
     },
-    duty: { cruisePowerW: 32000, hardAccelerationPowerW: 58000, hardAccelerationS: 10 },
+    losses: {
+      'brake-vacuum': 'had',
+      'steering-pump': 'had',
+      'heater-matrix': 'had',
+      'exhaust-heat': 'none',
+      'air-conditioning': 'none',
+      alternator: 'had',
+      gauges: 'had',
+      tachometer: 'none',
+      'fuel-pump': 'had',
+      'cruise-control': 'none',
+      'park-lock': 'none',
+    },
+    duty: {
+      powersFrom: 'vehicle',
+      cruiseSpeedMPerS: 25.296639074298415,
+      tripId: 'hills',
+      dailyDistanceM: 60000,
+      coldestDayC: -12,
+      hottestDayC: 28,
+      energyPricePerKWh: 0.28,
+      formerFuelCostPerKm: 0.19,
+      cruisePowerW: 32000,
+      hardAccelerationPowerW: 58000,
+      hardAccelerationS: 10,
+    },
     packLimits: { socEmpty: 0.1, coldestCellC: 5, warmestCellC: 40, agedHealth: 0.8 },
   });
   return withCoils(build, 1.2, 2.5);

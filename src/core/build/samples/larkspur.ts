@@ -22,6 +22,7 @@ export function larkspur(id = 'larkspur'): Build {
   w.device('j-plus', 'junction', 'Bus plus', null, bay);
   w.device('j-minus', 'junction', 'Bus minus', null, bay);
   w.device('inverter', 'inverter', 'Inverter', 'inverter-144-400', bay);
+  w.device('motor', 'motor', 'Motor', 'motor-induction-25', bay);
   w.device('f-heater', 'fuse', 'Heater fuse', 'fuse-traction-250-32', bay);
   w.device('heater', 'heater', 'Air heater', 'heater-144-2000', cabin, {
     powersW: { cruise: 1500, heating: 2000 },
@@ -115,8 +116,37 @@ export function larkspur(id = 'larkspur'): Build {
       wheelbaseM: 2.05,
       massEmptyKg: 780,
       grossMassKg: 1250,
+      startingPoint: 'engine-out',
+      body: 'estate',
+      payloadKg: 230,
+      tyre: '5.60-13',
+      finalDriveRatio: 4.2,
+      gearRatios: [3.6, 2.2, 1.4, 1],
     },
-    duty: { cruisePowerW: 11000, hardAccelerationPowerW: 20000, hardAccelerationS: 15 },
+    losses: {
+      'brake-vacuum': 'none',
+      'steering-pump': 'none',
+      'heater-matrix': 'had',
+      'exhaust-heat': 'none',
+      'air-conditioning': 'none',
+      alternator: 'had',
+      gauges: 'dropped',
+      tachometer: 'none',
+      'fuel-pump': 'none',
+      'cruise-control': 'none',
+      'park-lock': 'none',
+    },
+    duty: {
+      powersFrom: 'vehicle',
+      cruiseSpeedMPerS: 24.20696686080929,
+      tripId: 'country',
+      dailyDistanceM: 45000,
+      coldestDayC: -5,
+      hottestDayC: 33,
+      cruisePowerW: 11000,
+      hardAccelerationPowerW: 20000,
+      hardAccelerationS: 15,
+    },
     packLimits: { socEmpty: 0.2, coldestCellC: 3, warmestCellC: 38, agedHealth: 0.8 },
   });
   return withCoils(build, 0.8, 1.5);

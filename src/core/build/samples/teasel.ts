@@ -17,6 +17,7 @@ export function teasel(id = 'teasel'): Build {
   w.device('k-main', 'contactor', 'Line contactor', 'contactor-150-400', front, { role: 'main-plus' });
   w.device('k-pre', 'contactor', 'Precharge relay', 'contactor-450-20', front, { role: 'precharge' });
   w.device('r-pre', 'precharge-resistor', 'Precharge resistor', 'resistor-47-50', front);
+  w.device('motor', 'motor', 'Motor', 'motor-series-16', front);
   w.device('controller', 'inverter', 'Motor controller', 'chopper-96-450', front);
   w.device('f-conv', 'fuse', 'Converter fuse', 'fuse-traction-150-10', front);
   w.device('converter', 'converter', 'Converter', 'converter-96-500', front, {
@@ -75,8 +76,40 @@ export function teasel(id = 'teasel'): Build {
       wheelbaseM: 1.5,
       massEmptyKg: 980,
       grossMassKg: 1700,
+      startingPoint: 'engine-out',
+      body: 'tractor',
+      payloadKg: 400,
+      rollingCoefficient: 0.06,
+      tyre: '9.5-24',
+      finalDriveRatio: 9,
+      stageRatio: 1.6,
+      gearRatios: [4.2, 2.1, 1],
     },
-    duty: { regenerationPowerW: 0, cruisePowerW: 6500, hardAccelerationPowerW: 12000, hardAccelerationS: 20 },
+    losses: {
+      'brake-vacuum': 'none',
+      'steering-pump': 'none',
+      'heater-matrix': 'none',
+      'exhaust-heat': 'none',
+      'air-conditioning': 'none',
+      alternator: 'had',
+      gauges: 'none',
+      tachometer: 'dropped',
+      'fuel-pump': 'none',
+      'cruise-control': 'none',
+      'park-lock': 'none',
+    },
+    duty: {
+      powersFrom: 'vehicle',
+      cruiseSpeedMPerS: 6.4055258500423236,
+      tripId: 'farm',
+      dailyDistanceM: 15000,
+      coldestDayC: -8,
+      hottestDayC: 34,
+      regenerationPowerW: 0,
+      cruisePowerW: 6500,
+      hardAccelerationPowerW: 12000,
+      hardAccelerationS: 20,
+    },
     packLimits: { socEmpty: 0.35, coldestCellC: 5, warmestCellC: 35, agedHealth: 0.8 },
   });
   return withCoils(build, 0.6, 1.2);

@@ -1,7 +1,6 @@
 import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Rule } from '../../checks';
 import { conductorOhm, type SolvedCase, wayOf } from '../../vehicle';
 import {
-  ASSUMED_POWER,
   type Context,
   celsius,
   conductorRef,
@@ -11,6 +10,7 @@ import {
   hotPlace,
   NEEDS_CELLS,
   packMustDeliver,
+  powerFrom,
   sustainedCases,
   volts,
 } from '../context';
@@ -44,7 +44,7 @@ const temperature: Rule<Context> = {
       const current = Math.abs(worst.solved.point.elementCurrentsA.get(conductor.id) ?? 0);
       const place = `${zone.name}${laid.conduit ? ', conduit' : ''}`;
       const assumed = [
-        ASSUMED_POWER,
+        powerFrom(vehicle),
         `${zone.name} at ${q(zone.ambientC, 'temperature')} in every corner: the hottest air that stays there.`,
         ...hotPlace(conductor),
       ];
@@ -168,7 +168,7 @@ const drop: Rule<Context> = {
                 result: volts(limit),
               },
             ],
-            assumed: [ASSUMED_POWER],
+            assumed: [powerFrom(vehicle)],
           },
         ];
       });

@@ -16,7 +16,9 @@ export function cableWorkings(row: CableRow): Readonly<Record<CableFigure, Worki
     sources,
     assumed,
   });
-  const power = ['Inverter power is assumed until Drive computes it.'];
+  const power = [
+    'Inverter power of the state shown in HV circuit; cruise and hill follow from the vehicle where Drive says so.',
+  ];
   const described =
     cable && zone && thermal
       ? `${cable.areaMm2} mm², Ø ${cable.outerDiameterMm} mm, ${q(zone.ambientC, 'temperature')} around it, place factor ${placeFactor(thermal.place).toFixed(2)}`

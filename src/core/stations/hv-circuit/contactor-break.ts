@@ -1,13 +1,13 @@
 import { marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { partOf } from '../../vehicle';
 import {
-  ASSUMED_POWER,
   amps,
   type Context,
   corner,
   deviceRef,
   needsPart,
   packMustDeliver,
+  powerFrom,
   solvedCases,
   worstCurrent,
 } from '../context';
@@ -35,7 +35,10 @@ export const contactorBreak: Rule<Context> = {
             demand: amps(worst.currentA),
             limit: amps(part.breakCurrentA),
             margin,
-            assumed: [ASSUMED_POWER, 'In normal use the inverter lets go first and it opens next to nothing.'],
+            assumed: [
+              powerFrom(context.vehicle),
+              'In normal use the inverter lets go first and it opens next to nothing.',
+            ],
             lines: () => [
               {
                 formula: 'margin = (I_break − I) / I_break',

@@ -3,7 +3,6 @@ import { carryCurrent } from '../../physics/contactor';
 import { closingInrush, mainOf } from '../../simulate';
 import { groundOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
 import {
-  ASSUMED_POWER,
   amps,
   assumedAmbient,
   type Context,
@@ -15,6 +14,7 @@ import {
   needsPart,
   PACK_REF,
   packMustDeliver,
+  powerFrom,
   solvedCases,
   sustainedCases,
   volts,
@@ -114,7 +114,7 @@ const carry: Rule<Context> = {
               note: corner(worst.solved),
             },
           ],
-          assumed: [ASSUMED_POWER, ...assumedAmbient(device)],
+          assumed: [powerFrom(context.vehicle), ...assumedAmbient(device)],
         },
       ];
     });
@@ -262,7 +262,7 @@ const disconnect: Rule<Context> = {
                 result: { value: byCurrent, dimension: 'ratio' },
               },
             ],
-            assumed: [ASSUMED_POWER],
+            assumed: [powerFrom(context.vehicle)],
           },
         ];
       });

@@ -2,7 +2,6 @@ import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } fr
 import { carryCurrent, overloadMultiple } from '../../physics/contactor';
 import { partOf, type SolvedCase } from '../../vehicle';
 import {
-  ASSUMED_POWER,
   amps,
   assumedAmbient,
   type Context,
@@ -10,6 +9,7 @@ import {
   deviceRef,
   needsPart,
   packMustDeliver,
+  powerFrom,
   solvedCases,
   worstCurrent,
 } from '../context';
@@ -77,7 +77,7 @@ const peak: Rule<Context> = {
           limit: amps(judged.limit),
           margin: judged.margin,
           figures: { time: { value: judged.seconds, dimension: 'time' } },
-          assumed: [ASSUMED_POWER, ...assumedAmbient(device)],
+          assumed: [powerFrom(context.vehicle), ...assumedAmbient(device)],
           lines: () => [
             {
               formula: 'I_limit = I_carry · m(t)',
@@ -139,7 +139,7 @@ const polarity: Rule<Context> = {
           limit: amps(limit),
           margin,
           figures: { state: worst.solved.state.name.toLowerCase() },
-          assumed: [ASSUMED_POWER],
+          assumed: [powerFrom(context.vehicle)],
           lines: () => [
             {
               formula: 'margin = (I_reverse − I) / I_reverse',

@@ -2,7 +2,6 @@ import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../
 import { continuousCurrent, isFullRange, usableDcVoltage } from '../../physics/fuse';
 import { conductorAmpacity, partOf, protectingFuses, type ResolvedConductor, type ResolvedDevice } from '../../vehicle';
 import {
-  ASSUMED_POWER,
   amps,
   assumedAmbient,
   type Context,
@@ -15,6 +14,7 @@ import {
   NEEDS_CELLS,
   needsPart,
   packMustDeliver,
+  powerFrom,
   sustainedCases,
   volts,
   worstCurrent,
@@ -120,7 +120,7 @@ const continuous: Rule<Context> = {
               note: corner(worst.solved),
             },
           ],
-          assumed: [ASSUMED_POWER, ...assumedAmbient(device)],
+          assumed: [powerFrom(context.vehicle), ...assumedAmbient(device)],
         },
       ];
     });

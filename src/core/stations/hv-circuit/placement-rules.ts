@@ -2,7 +2,6 @@ import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../
 import { pulseCurrent } from '../../physics/fuse';
 import { partOf, type ResolvedConductor, type Vehicle, wayOf } from '../../vehicle';
 import {
-  ASSUMED_POWER,
   amps,
   type Context,
   conductorRef,
@@ -10,6 +9,7 @@ import {
   deviceRef,
   fromRules,
   packMustDeliver,
+  powerFrom,
   solvedCases,
   worstCurrent,
 } from '../context';
@@ -147,7 +147,7 @@ const cyclic: Rule<Context> = {
             demand: amps(worst.currentA),
             limit: amps(limit),
             margin: marginAtMost(worst.currentA, limit),
-            assumed: [ASSUMED_POWER, '100 000 such pulses in its life.'],
+            assumed: [powerFrom(vehicle), '100 000 such pulses in its life.'],
             lines: () => [
               {
                 formula: 'I ≤ k_life · m(t) · I_n',

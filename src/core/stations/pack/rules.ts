@@ -1,7 +1,6 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { boxSource, devicePowerW, partOf, type SolvedCase, terminalVoltage } from '../../vehicle';
 import {
-  ASSUMED_POWER,
   amps,
   type Context,
   corner,
@@ -10,6 +9,7 @@ import {
   NEEDS_CELLS,
   PACK_REF,
   packMustDeliver,
+  powerFrom,
   solvedCases,
   volts,
   watts,
@@ -75,7 +75,7 @@ const delivers: Rule<Context> = {
             result: { value: marginAtMost(asked, asked * factor), dimension: 'ratio' },
           },
         ],
-        assumed: [ASSUMED_POWER],
+        assumed: [powerFrom(vehicle)],
       },
     ];
   },
@@ -125,7 +125,7 @@ const sag: Rule<Context> = {
             },
           ],
           assumed: [
-            ASSUMED_POWER,
+            powerFrom(vehicle),
             `Cells at ${q(solved.corner.cellTemperatureC, 'temperature')}, state of charge ${Math.round(solved.corner.soc * 100)} %, health ${Math.round(solved.corner.health * 100)} %.`,
           ],
         },
@@ -237,7 +237,7 @@ const voltageMin: Rule<Context> = {
               note: corner(solved),
             },
           ],
-          assumed: [ASSUMED_POWER],
+          assumed: [powerFrom(context.vehicle)],
         },
       ];
     });
@@ -272,7 +272,7 @@ const inverterCurrent: Rule<Context> = {
               note: corner(worst.solved),
             },
           ],
-          assumed: [ASSUMED_POWER],
+          assumed: [powerFrom(vehicle)],
         },
       ];
     });

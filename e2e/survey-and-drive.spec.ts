@@ -1,0 +1,74 @@
+import { expect, test } from '@playwright/test';
+import { check, openSample, saved } from './stories';
+
+test('a change of tyres moves the motor’s speed, the range and a fuse’s margin', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^Drive/ }).click();
+  const range = check(page, 'drive.range:trip');
+  await expect(range).toHaveAttribute('data-verdict', 'thin');
+  const before = await range.textContent();
+  await page.getByRole('link', { name: /^HV circuit/ }).click();
+  const fuse = check(page, 'fuse.cable-overload:f-mid');
+  await expect(fuse).toBeVisible();
+  await page.getByText(/\d+ hold – show/).click();
+  const continuous = check(page, 'fuse.continuous:f-mid');
+  const margin = await continuous.textContent();
+
+  await page.getByRole('link', { name: /^Survey/ }).click();
+  await page.getByLabel('Tyres').fill('9999');
+  await page.getByLabel('Tyres').press('Enter');
+  await expect(page.getByText('That is no tyre code', { exact: false })).toBeVisible();
+  await page.getByLabel('Tyres').fill('235/85R16');
+  await page.getByLabel('Tyres').press('Enter');
+  // 0.97 · (16·25.4/2 + 235·0.85) mm.
+  await expect(
+    page
+      .getByText('390.9 mm', { exact: false })
+      .or(page.getByText('391', { exact: false }))
+      .first(),
+  ).toBeVisible();
+  await saved(page);
+
+  await page.getByRole('link', { name: /^Drive/ }).click();
+  await expect(range).not.toHaveText(before!);
+  await page.getByRole('link', { name: /^HV circuit/ }).click();
+  await page.getByText(/\d+ hold – show/).click();
+  await expect(continuous).not.toHaveText(margin!);
+});
+
+test('from an empty build over Survey and Pack to a drive with a range', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Name of the new build').fill('Kestrel');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('link', { name: /^Drive/ }).click();
+  await expect(page.getByText('It needs the empty mass and the tyres from Survey, and a motor.')).toBeVisible();
+  await page.getByRole('link', { name: /^Survey/ }).click();
+  for (const [label, text] of [
+    ['Mass, empty', '1100 kg'],
+    ['People and luggage', '200 kg'],
+    ['Tyres', '175/70R13'],
+    ['Gears, first one first', '3.6; 2.1; 1.4; 1'],
+    ['Final drive', '4'],
+    ['Cruise speed', '80 km/h'],
+    ['Distance a day', '40 km'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await page.getByLabel('Gears, first one first').fill('1; 3');
+  await page.getByLabel('Gears, first one first').press('Enter');
+  await expect(page.getByText(/Gear 2 \(3\) is not longer than gear 1/)).toBeVisible();
+  await page.getByLabel('Vacuum for the brakes').selectOption('ran off the engine');
+  await expect(check(page, 'survey.loss:brake-vacuum')).toContainText('needs what replaces it, at Ancillaries');
+  await page.getByLabel('Cruise and hill power').selectOption('follow from the vehicle');
+
+  await page.getByRole('link', { name: /^Pack/ }).click();
+  await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
+  await page.getByRole('link', { name: /^Drive/ }).click();
+  await page.getByLabel('Motor', { exact: true }).selectOption({ index: 1 });
+  await expect(page.getByRole('list', { name: 'Where the energy goes' })).toBeVisible();
+  await expect(page.getByText('Range, new and mild')).toBeVisible();
+  // 1300 kg at 80 km/h, by hand: 1300·9.80665·0.013 + ½·1.225·0.68·22.2² = 371 N, 8.25 kW at the wheels.
+  const cruise = page.getByText('Power for it, at the battery').locator('..');
+  await expect(cruise).toContainText(/(9\.\d+|10(\.\d)?) kW/);
+});

@@ -1,0 +1,5 @@
+import { DriveScreen } from '@/screens/drive/drive-screen';
+
+export default function Page() {
+  return <DriveScreen />;
+}

@@ -1,0 +1,119 @@
+import { baseSpeedRpm, peakTorqueNm, rpmToRadPerS } from '../../physics/motor';
+import { GRAVITY_M_PER_S2, roadForces, sumOf } from '../../physics/road-load';
+import { type RoadModel, roadModel, type Vehicle } from '../../vehicle';
+
+/** What motor, gears and voltage make of the vehicle. */
+export interface DriveResults {
+  readonly model: RoadModel;
+  /** Link voltage that the envelope is taken at: sagging where known, else nominal. */
+  readonly linkV: number;
+  readonly baseSpeedRpm: number;
+  readonly gears: readonly GearFigures[];
+  readonly topSpeedMPerS: number;
+  /** Steepest slope on which it starts and keeps moving, rise over run. */
+  readonly startGrade: number;
+  /** From rest on the flat, s; null: never reached. */
+  readonly to50S: number | null;
+  readonly to100S: number | null;
+  /** Force at the wheels over speed, by gear, and the road's on the flat. */
+  readonly chart: readonly {
+    readonly speedMPerS: number;
+    readonly gears: readonly (number | null)[];
+    readonly roadN: number;
+  }[];
+}
+
+export interface GearFigures {
+  readonly gear: number;
+  readonly ratio: number;
+  readonly topSpeedMPerS: number;
+  readonly startGrade: number;
+  readonly pullN: number;
+}
+
+/** Force at the wheels in a gear at a speed, N; null above the motor's highest speed. */
+function pullAt(model: RoadModel, ratio: number, speedMPerS: number, linkV: number, mostW: number): number | null {
+  const { motor, wheelRadiusM } = model;
+  if (!motor || wheelRadiusM === null) return null;
+  const omega = (speedMPerS / wheelRadiusM) * ratio;
+  const rpm = omega / rpmToRadPerS(1);
+  if (rpm > motor.maximumSpeedRpm) return null;
+  const torque = peakTorqueNm(motor, rpm, linkV);
+  const force = (torque * ratio * model.drivelineEfficiency) / wheelRadiusM;
+  // The inverter's battery limit, with nine tenths reaching the shaft (generic).
+  const byPower = speedMPerS > 0 ? (mostW * 0.9 * model.drivelineEfficiency) / speedMPerS : Number.POSITIVE_INFINITY;
+  return Math.min(force, byPower);
+}
+
+const road = (model: RoadModel, speedMPerS: number): number =>
+  sumOf(roadForces(model.road, Math.max(speedMPerS, 1e-3), 0, 0));
+/** Slope on which a force is just enough at walking speed: F = m·g·(sinθ + C_rr·cosθ), solved for tanθ. */
+function gradeFor(model: RoadModel, forceN: number): number {
+  const weight = model.massKg * GRAVITY_M_PER_S2;
+  const share = forceN / weight;
+  const c = model.road.rollingCoefficient;
+  const sine = (share - c * Math.sqrt(Math.max(0, 1 + c * c - share * share))) / (1 + c * c);
+  if (sine >= 1) return 10;
+  return Math.max(0, sine) / Math.sqrt(1 - Math.max(0, sine) ** 2);
+}
+
+const STEP_MPS = 0.25;
+/** No road vehicle of this kind goes faster, m/s: odd ratios must not make the search endless. */
+const FASTEST_MPS = 100;
+const CHART_POINTS = 60;
+const SLIP_SHARE = 0.8;
+
+/** Null while mass, tyres or motor are missing. */
+export function driveResults(vehicle: Vehicle, linkV: number, mostW: number): DriveResults | null {
+  const model = roadModel(vehicle.build);
+  const motor = model?.motor;
+  if (!model || !motor || model.wheelRadiusM === null) return null;
+  const fastest = Math.min(
+    FASTEST_MPS,
+    Math.max(...model.ratios.map((ratio) => (rpmToRadPerS(motor.maximumSpeedRpm) / ratio) * model.wheelRadiusM!)),
+  );
+  const best = (v: number) => Math.max(0, ...model.ratios.map((ratio) => pullAt(model, ratio, v, linkV, mostW) ?? 0));
+  let topSpeedMPerS = 0;
+  for (let v = STEP_MPS; v <= fastest; v += STEP_MPS) if (best(v) >= road(model, v)) topSpeedMPerS = v;
+  const gears = model.ratios.map((ratio, gear): GearFigures => {
+    const pullN = pullAt(model, ratio, 0.5, linkV, mostW) ?? 0;
+    let top = 0;
+    for (let v = STEP_MPS; v <= fastest; v += STEP_MPS) {
+      const pull = pullAt(model, ratio, v, linkV, mostW);
+      if (pull === null) break;
+      if (pull >= road(model, v)) top = v;
+    }
+    return { gear: gear + 1, ratio, topSpeedMPerS: top, startGrade: gradeFor(model, pullN), pullN };
+  });
+  // Forward in steps of 50 ms; the tyres' grip bounds the start.
+  let [v, t] = [0, 0];
+  let [to50S, to100S]: [number | null, number | null] = [null, null];
+  const grip = model.massKg * GRAVITY_M_PER_S2 * 0.5 * SLIP_SHARE;
+  while (t < 120 && v < 100 / 3.6) {
+    const force = Math.min(best(v), grip) - road(model, v);
+    if (force <= 0) break;
+    v += (force / (model.massKg * model.road.rotatingMassFactor)) * 0.05;
+    t += 0.05;
+    if (to50S === null && v >= 50 / 3.6) to50S = t;
+    if (to100S === null && v >= 100 / 3.6) to100S = t;
+  }
+  const end = Math.max(topSpeedMPerS * 1.15, 5);
+  return {
+    model,
+    linkV,
+    baseSpeedRpm: baseSpeedRpm(motor, linkV),
+    gears,
+    topSpeedMPerS,
+    startGrade: Math.max(...gears.map(({ startGrade }) => startGrade)),
+    to50S,
+    to100S,
+    chart: Array.from({ length: CHART_POINTS + 1 }, (_, k) => {
+      const speedMPerS = (end * k) / CHART_POINTS;
+      return {
+        speedMPerS,
+        gears: model.ratios.map((ratio) => pullAt(model, ratio, speedMPerS, linkV, mostW)),
+        roadN: road(model, speedMPerS),
+      };
+    }),
+  };
+}

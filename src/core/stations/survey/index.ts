@@ -1,0 +1,1 @@
+export { LOSS_STATION, LOSS_WORDS, SURVEY_RULES } from './rules';

@@ -1,0 +1,296 @@
+'use client';
+import dynamic from 'next/dynamic';
+import type { Assessment } from '@/core/assess';
+import { TRIP_IDS, type TripId } from '@/core/build';
+import { catalogueOf } from '@/core/parts';
+import { formatQuantity } from '@/core/quantities';
+import { type TripResult, tripName, WINDOWS_S } from '@/core/simulate';
+import { driveResults } from '@/core/stations/drive';
+import { followsVehicle, inverterPowerW, motorOf, nominalLinkV, roadModel, steadyPowerW } from '@/core/vehicle';
+import { freshId, useBench } from '@/store/bench';
+import { ChoiceField } from '@/ui/choice-field';
+import { FigureRow } from '@/ui/figure-row';
+import { Caution, Panel } from '@/ui/panel';
+import { FigureSetting } from '../shell/figure-setting';
+import { SheetHead, Shell } from '../shell/shell';
+
+const PullChart = dynamic(() => import('./pull-chart'), { ssr: false, loading: () => <div className="h-[250px]" /> });
+const TripChart = dynamic(() => import('./trip-chart'), { ssr: false, loading: () => <div className="h-[230px]" /> });
+
+export function DriveScreen() {
+  return <Shell station="drive" sheet={({ assessment }) => <DriveSheet assessment={assessment} />} />;
+}
+
+function DriveSheet({ assessment }: { assessment: Assessment }) {
+  return (
+    <>
+      <SheetHead station="drive" />
+      <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
+        <div className="space-y-3">
+          <Motor assessment={assessment} />
+          <Trip assessment={assessment} />
+        </div>
+        <div className="space-y-3">
+          <Pull assessment={assessment} />
+          <Currents assessment={assessment} />
+        </div>
+      </div>
+    </>
+  );
+}
+
+function Motor({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { build } = assessment;
+  const motor = motorOf(build);
+  const parts = catalogueOf('motor');
+  const known = motor?.part && !parts.some(({ id }) => id === motor.part!.id) ? [motor.part, ...parts] : parts;
+  const model = roadModel(build);
+  const cruise = build.duty.cruiseSpeedMPerS === undefined ? null : steadyPowerW(build, build.duty.cruiseSpeedMPerS, 0);
+  return (
+    <Panel title="Motor" about="battery amperes are not motor amperes">
+      <ChoiceField
+        label="Motor"
+        value={motor?.part?.id ?? null}
+        empty="choose a motor"
+        choices={known.map((part) => ({ value: part.id, label: part.name }))}
+        onChoose={(id) => {
+          const part = known.find((candidate) => candidate.id === id);
+          if (!part) return;
+          if (motor) dispatch({ edit: 'fitPart', input: { deviceId: motor.device.id, part } });
+          else
+            dispatch({
+              edit: 'addDevice',
+              input: { device: { id: freshId(), kind: 'motor', name: 'Motor', partId: part.id, place: null }, part },
+            });
+        }}
+      />
+      <FigureSetting build={build} figure="hardPower" note="limit set in the inverter, at the battery" />
+      <FigureSetting build={build} figure="cruiseSpeed" />
+      <FigureRow
+        label="Power for it, at the battery"
+        value={cruise?.powerW ?? null}
+        dimension="power"
+        system={build.units}
+      />
+      <FigureRow
+        label="What the circuit takes in cruise"
+        value={inverterPowerW(build, 'cruise')}
+        dimension="power"
+        system={build.units}
+      />
+      {!followsVehicle(build) && (
+        <p className="mt-1 text-[14px] text-thin">
+          The circuit still runs on typed powers. Survey, Duty: let cruise and hill power follow from the vehicle.
+        </p>
+      )}
+      {model && model.assumed.length > 0 && (
+        <p className="mt-1 text-[13px] text-soft">Assumed: {model.assumed.join('; ')}.</p>
+      )}
+      {motor?.part?.motorKind === 'series-dc' && (
+        <div className="mt-2">
+          <Caution>
+            A series motor without load runs away and bursts: never spin it off the driveline on full voltage.
+          </Caution>
+        </div>
+      )}
+    </Panel>
+  );
+}
+
+function Pull({ assessment }: { assessment: Assessment }) {
+  const { build, vehicle, pack } = assessment;
+  const system = build.units;
+  const linkV = pack?.sagV ?? nominalLinkV(build);
+  const results = driveResults(vehicle, linkV, inverterPowerW(build, 'hard-acceleration'));
+  if (!results)
+    return (
+      <Panel title="Pull against the road">
+        <p className="text-soft">It needs the empty mass and the tyres from Survey, and a motor.</p>
+      </Panel>
+    );
+  const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 3).text;
+  return (
+    <Panel
+      title="Pull against the road"
+      about={`with the link at ${formatQuantity({ value: linkV, dimension: 'voltage' }, system, 3).text}${pack?.sagV ? ', sagging' : ''}`}
+    >
+      <PullChart results={results} system={system} />
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        <FigureRow label="Top speed, flat" value={results.topSpeedMPerS} dimension="speed" system={system} />
+        <FigureRow label="Starts on" value={results.startGrade} dimension="ratio" system={system} />
+        <FigureRow label={`To ${speed(50 / 3.6)}`} value={results.to50S} dimension="time" system={system} />
+        <FigureRow label={`To ${speed(100 / 3.6)}`} value={results.to100S} dimension="time" system={system} />
+      </div>
+      {results.gears.length > 1 && (
+        <table className="mt-2 w-full text-left text-[14px]">
+          <thead className="text-soft">
+            <tr>
+              <th className="font-medium">Gear</th>
+              <th className="text-right font-medium">ratio</th>
+              <th className="text-right font-medium">holds up to</th>
+              <th className="text-right font-medium">starts on</th>
+            </tr>
+          </thead>
+          <tbody>
+            {results.gears.map(({ gear, ratio, topSpeedMPerS, startGrade }) => (
+              <tr key={gear} className="border-t border-rule/70">
+                <td className="py-0.5">{gear}</td>
+                <td className="text-right">{ratio.toFixed(2)}</td>
+                <td className="text-right font-semibold">{speed(topSpeedMPerS)}</td>
+                <td className="text-right">{(startGrade * 100).toFixed(0)} %</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="mt-1 text-[13px] text-soft">Base speed at this voltage: {results.baseSpeedRpm.toFixed(0)}/min.</p>
+    </Panel>
+  );
+}
+
+function Trip({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { build, trip, tripKey } = assessment;
+  const system = build.units;
+  const price = build.duty.energyPricePerKWh;
+  const cost =
+    trip?.mild.energyPerKmWh != null && price !== undefined
+      ? (trip.mild.energyPerKmWh / 1000 / CHARGING) * price
+      : null;
+  return (
+    <Panel title="Usual trip" about={trip ? 'pack new, 15 °C' : tripKey === null ? '' : 'being driven …'}>
+      <ChoiceField
+        label="Trip"
+        value={build.duty.tripId ?? 'country'}
+        choices={TRIP_IDS.map((id) => ({ value: id, label: tripName(id) }))}
+        onChoose={(id) => dispatch({ edit: 'setTrip', input: { tripId: id as TripId } })}
+      />
+      {tripKey === null && (
+        <p className="mt-2 text-soft">To drive it: empty mass and tyres from Survey, cells from Pack, and a motor.</p>
+      )}
+      {trip && (
+        <>
+          <TripChart run={trip.mild} system={system} />
+          <div className="mt-1">
+            <Plain label="Takes, new and mild" text={perKm(trip.mild)} />
+            <Plain label="Takes, winter" text={perKm(trip.winter)} />
+            <FigureRow label="Range, new and mild" value={trip.rangeFreshM} dimension="distance" system={system} />
+            <FigureRow label="Range, aged, winter" value={trip.rangeWinterM} dimension="distance" system={system} />
+            {cost !== null && <Plain label="Costs a km" text={cost.toFixed(3)} />}
+            {cost !== null && build.duty.formerFuelCostPerKm !== undefined && (
+              <Plain label="Fuel before" text={build.duty.formerFuelCostPerKm.toFixed(3)} />
+            )}
+          </div>
+          <Split run={trip.mild} />
+        </>
+      )}
+    </Panel>
+  );
+}
+
+/** From the socket into the pack (generic). */
+const CHARGING = 0.88;
+const perKm = (run: TripResult): string => (run.energyPerKmWh === null ? '–' : `${run.energyPerKmWh.toFixed(0)} Wh/km`);
+
+function Plain({ label, text }: { label: string; text: string }) {
+  return (
+    <div className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1">
+      <span className="text-soft">{label}</span>
+      <b className="text-[17px] font-semibold">{text}</b>
+    </div>
+  );
+}
+
+const SPLIT_WORDS: Readonly<Record<keyof TripResult['split'], string>> = {
+  air: 'Air',
+  rolling: 'Rolling',
+  climbing: 'Height that stays',
+  brakes: 'Brakes',
+  drive: 'Motor, inverter, gears',
+  pack: 'In the pack',
+  other: 'Everything else',
+};
+
+/** Where the energy of the trip went, as shares of all that the cells gave. */
+function Split({ run }: { run: TripResult }) {
+  if (!(run.energyJ > 0)) return null;
+  return (
+    <ul className="mt-2 text-[14px]" aria-label="Where the energy goes">
+      {(Object.keys(SPLIT_WORDS) as (keyof TripResult['split'])[]).map((part) => {
+        const share = run.split[part] / run.energyJ;
+        return (
+          <li key={part} className="flex items-center gap-2 py-0.5">
+            <span className="w-[170px] text-soft">{SPLIT_WORDS[part]}</span>
+            <span className="h-2 bg-ink/60" style={{ width: `${Math.max(0, Math.min(1, share)) * 200}px` }} />
+            <span className="ml-auto whitespace-nowrap">{(share * 100).toFixed(0)} %</span>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+function Currents({ assessment }: { assessment: Assessment }) {
+  const { trip, build } = assessment;
+  const system = build.units;
+  const runs: readonly (readonly [string, TripResult | undefined])[] = [
+    ['new, mild', trip?.mild],
+    ['aged, winter', trip?.winter],
+  ];
+  if (!trip) return null;
+  const amps = (value: number | undefined) =>
+    value === undefined ? '–' : formatQuantity({ value, dimension: 'current' }, system, 3, 'A').text;
+  const windowWords = (seconds: number) => formatQuantity({ value: seconds, dimension: 'time' }, system, 3).text;
+  const rows: readonly (readonly [string, (run: TripResult) => number])[] = [
+    ['Mean', ({ currents }) => currents.meanA],
+    ['Rms, whole trip', ({ currents }) => currents.rmsA],
+    ...WINDOWS_S.map(
+      (window, k) =>
+        [`Worst ${windowWords(window)}, rms`, ({ currents }: TripResult) => currents.windowsA[k]!] as const,
+    ),
+    ['Peak', ({ currents }) => currents.peakA],
+    ['Peak back', ({ currents }) => currents.peakRegenA],
+  ];
+  return (
+    <Panel title="Battery current" about="of the usual trip; the half hour is held against cruise">
+      <table className="w-full text-left text-[14px]">
+        <thead className="text-soft">
+          <tr>
+            <th className="font-medium" />
+            {runs.map(([name]) => (
+              <th key={name} className="text-right font-medium">
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([label, pick]) => (
+            <tr key={label} className="border-t border-rule/70">
+              <td className="py-1">{label}</td>
+              {runs.map(([name, run]) => (
+                <td key={name} className="text-right font-semibold">
+                  {amps(run && pick(run))}
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr className="border-t border-rule/70">
+            <td className="py-1">Pack at the end</td>
+            {runs.map(([name, run]) => (
+              <td key={name} className="text-right">
+                {run
+                  ? `${formatQuantity({ value: run.packC, dimension: 'temperature' }, system, 3).text}, ${(run.socEnd * 100).toFixed(0)} %`
+                  : '–'}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      <p className="mt-2 text-[13px] text-soft">
+        Starts at 90 % charge. Generic maps, cooling and heat capacities; a trip of your own comes later.
+      </p>
+    </Panel>
+  );
+}

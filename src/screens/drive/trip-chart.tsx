@@ -1,0 +1,66 @@
+'use client';
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import type { TripResult } from '@/core/simulate';
+
+/** Battery current over the trip, and the speed under it. */
+export default function TripChart({ run, system }: { run: TripResult; system: UnitSystem }) {
+  const data = run.curve.map(({ timeS, speedMPerS, currentA }) => ({ t: timeS, i: currentA, v: speedMPerS }));
+  const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 2).text;
+  const amps = (value: number) => `${value.toFixed(0)} A`;
+  const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 2).text;
+  const axis = { stroke: 'var(--soft)', tick: { fontSize: 12 } } as const;
+  const tooltip = { background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' } as const;
+  return (
+    <figure className="mt-2">
+      <div aria-hidden="true">
+        <div className="h-[140px]">
+          <ResponsiveContainer width="100%" height="100%">
+            <LineChart
+              data={data}
+              syncId="trip"
+              margin={{ top: 8, right: 18, bottom: 0, left: 2 }}
+              accessibilityLayer={false}
+            >
+              <CartesianGrid stroke="var(--rule)" vertical={false} />
+              <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} hide />
+              <YAxis width={56} tickFormatter={amps} {...axis} />
+              <ReferenceLine y={0} stroke="var(--soft)" />
+              <Tooltip
+                isAnimationActive={false}
+                labelFormatter={(t) => time(Number(t))}
+                formatter={(value) => [amps(Number(value)), 'battery']}
+                contentStyle={tooltip}
+              />
+              <Line dataKey="i" stroke="var(--hv)" strokeWidth={1.6} dot={false} isAnimationActive={false} />
+            </LineChart>
+          </ResponsiveContainer>
+        </div>
+        <div className="h-[80px]">
+          <ResponsiveContainer width="100%" height="100%">
+            <LineChart
+              data={data}
+              syncId="trip"
+              margin={{ top: 4, right: 18, bottom: 0, left: 2 }}
+              accessibilityLayer={false}
+            >
+              <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} tickCount={6} tickFormatter={time} {...axis} />
+              <YAxis width={56} tickCount={3} tickFormatter={speed} {...axis} />
+              <Tooltip
+                isAnimationActive={false}
+                labelFormatter={(t) => time(Number(t))}
+                formatter={(value) => [speed(Number(value)), 'speed']}
+                contentStyle={tooltip}
+              />
+              <Line dataKey="v" stroke="var(--ink)" strokeWidth={1.4} dot={false} isAnimationActive={false} />
+            </LineChart>
+          </ResponsiveContainer>
+        </div>
+      </div>
+      <figcaption className="text-[13px] text-soft">
+        {formatQuantity({ value: run.distanceM, dimension: 'distance' }, system, 3).text} in {time(run.durationS)}, with
+        the battery current above and the speed below.
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,60 @@
+'use client';
+import { useId, useState } from 'react';
+
+/** A line of text to type; what is refused is said with its reason, and what was typed stays. */
+export function TextField({
+  label,
+  value,
+  empty,
+  refuse,
+  onCommit,
+}: {
+  label: string;
+  value: string;
+  empty?: string;
+  /** Why this text can't be taken; null: it can. */
+  refuse?: (text: string) => string | null;
+  onCommit: (text: string) => void;
+}) {
+  const id = useId();
+  const [draft, setDraft] = useState<string | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const commit = (text: string) => {
+    const reason = text.trim() === value || text.trim() === '' ? null : (refuse?.(text.trim()) ?? null);
+    setError(reason);
+    if (reason) return;
+    setDraft(null);
+    if (text.trim() !== value && text.trim() !== '') onCommit(text.trim());
+  };
+  return (
+    <div className="border-b border-dotted border-rule py-1">
+      <div className="flex items-baseline justify-between gap-3">
+        <label htmlFor={id} className="shrink-0 text-soft">
+          {label}
+        </label>
+        <input
+          id={id}
+          value={draft ?? value}
+          placeholder={empty}
+          aria-invalid={error !== null}
+          aria-describedby={error ? `${id}-why` : undefined}
+          onChange={(event) => setDraft(event.currentTarget.value)}
+          onBlur={(event) => commit(event.currentTarget.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') commit(event.currentTarget.value);
+            if (event.key === 'Escape') {
+              setDraft(null);
+              setError(null);
+            }
+          }}
+          className="w-[62%] min-w-0 bg-transparent text-right font-semibold placeholder:font-normal placeholder:text-soft"
+        />
+      </div>
+      {error && (
+        <p id={`${id}-why`} role="alert" className="text-right text-[13px] text-fails">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}
