@@ -3,10 +3,10 @@ import { firn9 } from '../src/core/build/samples';
 import type { Network } from '../src/core/circuit';
 import { cataloguePart } from '../src/core/parts';
 
-/** Edits of different reach, taken in turn: a power, a cable, a fuse, a length, the closing level, a number of cells. */
+/** Edits of different reach, taken in turn: a speed, a cable, a fuse, a length, the closing level, a number of cells. */
 export function editAt(step: number): Edit {
   const kinds: readonly (() => Edit)[] = [
-    () => ({ edit: 'setFigure', input: { figure: 'cruisePower', value: 25000 + (step % 97) * 100 } }),
+    () => ({ edit: 'setFigure', input: { figure: 'cruiseSpeed', value: 22 + (step % 97) * 0.04 } }),
     () => ({
       edit: 'fitCable',
       input: {

@@ -10,8 +10,8 @@ import { checkKey } from '../src/core/checks';
 import { operatingPoint, transient } from '../src/core/circuit';
 import { buildText } from '../src/core/formats';
 import { findRemedies } from '../src/core/remedies';
-import { faultStory, packPoles } from '../src/core/simulate';
-import { cornersOf, groundOf, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
+import { builtInTrip, faultStory, packPoles, simulateTrip, tripPack } from '../src/core/simulate';
+import { cornersOf, groundOf, roadModel, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
 import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice } from './cases';
 
 const rounds = Number(process.env.ROUNDS ?? 300);
@@ -72,6 +72,25 @@ time('remedies for one failing check of Firn 9', Math.ceil(rounds / 20), (step) 
   findRemedies(firn, failing[step % failing.length]!);
 });
 console.log(`  (failing: ${failing.map(checkKey).join(', ')})`);
+
+const country = builtInTrip('country');
+const hour = Math.ceil(3600 / country.speedsMPerS.length);
+const repeat = (values: readonly number[]) =>
+  Array.from({ length: hour }, () => values)
+    .flat()
+    .slice(0, 3601);
+const trace = { name: 'an hour', speedsMPerS: repeat(country.speedsMPerS), grades: repeat(country.grades) };
+time('an hour of driving at 1 Hz, pack, heat and gears', Math.ceil(rounds / 10), () => {
+  simulateTrip(roadModel(firn)!, tripPack(firnVehicle)!, trace, {
+    socStart: 0.9,
+    health: 1,
+    ambientC: 15,
+    auxiliaryW: 1100,
+    regenShare: 0.6,
+    regenMostW: 23200,
+    mostW: 58000,
+  });
+});
 
 const network = prechargeNetwork();
 const options = {

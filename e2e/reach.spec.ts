@@ -18,7 +18,9 @@ for (const scheme of ['light', 'dark'] as const) {
     await expect(page.getByRole('list', { name: 'Remedies' })).toBeVisible();
     expect(await faults(page)).toEqual([]);
     for (const [link, landmark] of [
+      ['Survey', 'What goes with the engine'],
       ['Pack', 'Boxes and cells'],
+      ['Drive', 'Battery current'],
       ['Cables', 'Places'],
     ] as const) {
       await page.getByRole('link', { name: new RegExp(`^${link}`) }).click();
@@ -42,7 +44,7 @@ for (const scheme of ['light', 'dark'] as const) {
 test('on an 800-pixel tablet nothing has to be scrolled sideways', async ({ page }) => {
   await page.setViewportSize({ width: 800, height: 1100 });
   await openSample(page);
-  for (const link of ['HV circuit', 'Pack', 'Cables']) {
+  for (const link of ['HV circuit', 'Survey', 'Pack', 'Drive', 'Cables']) {
     await page.getByRole('link', { name: new RegExp(`^${link}`) }).click();
     await expect(page.locator('main h1')).toHaveText(link);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
@@ -75,8 +77,8 @@ test('the command list opens with one key, narrows by typing and goes where it s
 
 test('stations that are to come are visible, and no empty forms', async ({ page }) => {
   await openSample(page);
-  await expect(page.getByRole('navigation', { name: 'Stations' }).getByText('to come')).toHaveCount(11);
-  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link')).toHaveCount(3);
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByText('to come')).toHaveCount(9);
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link')).toHaveCount(5);
 });
 
 test('nothing is fetched from anywhere but this address', async ({ page }) => {

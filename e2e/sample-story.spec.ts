@@ -45,7 +45,7 @@ test('the ledger of the whole vehicle holds every station’s checks, thinnest f
   await openSample(page);
   await page.getByRole('button', { name: 'whole vehicle' }).click();
   const shown = page.getByRole('region', { name: 'Ledger' }).locator('[data-check]');
-  await expect(shown).toHaveCount(7);
+  await expect(shown).toHaveCount(12);
   await expect(shown.nth(0)).toContainText('−52 %');
   await expect(shown.nth(1)).toContainText('−49 %');
   await expect(shown.nth(2)).toHaveAttribute('data-verdict', 'thin');

@@ -72,3 +72,18 @@ test('from an empty build over Survey and Pack to a drive with a range', async (
   const cruise = page.getByText('Power for it, at the battery').locator('..');
   await expect(cruise).toContainText(/(9\.\d+|10(\.\d)?) kW/);
 });
+
+test('two packs eight per cent apart are refused, with a resistor and its time; near ones may be closed', async ({
+  page,
+}) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^Pack/ }).click();
+  const verdict = page.locator('[data-join]');
+  await expect(verdict).toHaveAttribute('data-join', 'resistor');
+  await expect(verdict).toContainText('Don’t close them');
+  await expect(page.getByText('Through a resistor of')).toBeVisible();
+  await expect(page.getByText('it takes, to a twentieth of the first current')).toBeVisible();
+  await page.getByLabel('The second one to').fill('68.9');
+  await page.getByLabel('The second one to').press('Enter');
+  await expect(verdict).toHaveAttribute('data-join', 'close');
+});

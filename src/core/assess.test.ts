@@ -84,7 +84,12 @@ describe('verdicts follow what is changed', () => {
       'holds',
       'holds',
     ]);
-    const waiting = carry(edited({ edit: 'setFigure', input: { figure: 'cruisePower', value: 400000 } }));
+    const waiting = carry(
+      edited(
+        { edit: 'setPowersFrom', input: { powersFrom: 'typed' } },
+        { edit: 'setFigure', input: { figure: 'cruisePower', value: 400000 } },
+      ),
+    );
     expect(waiting.every((verdict) => verdict === 'waits')).toBe(true);
   });
 

@@ -51,7 +51,8 @@ describe('remedies are tried on the model', () => {
   });
 
   test('a remedy that would make something else fail says which', () => {
-    const hot = applyEdit(firn, { edit: 'setFigure', input: { figure: 'cruisePower', value: 62000 } }).build;
+    const typed = applyEdit(firn, { edit: 'setPowersFrom', input: { powersFrom: 'typed' } }).build;
+    const hot = applyEdit(typed, { edit: 'setFigure', input: { figure: 'cruisePower', value: 62000 } }).build;
     const check = assess(hot).checks.find(
       (candidate) => candidate.id === 'fuse.continuous' && candidate.subject.id === 'f-mid',
     )!;
@@ -88,6 +89,7 @@ const BREAKS: readonly (readonly [string, readonly Edit[]])[] = [
     'contactor.carry:k-plus',
     [
       { edit: 'fitPart', input: { deviceId: 'k-plus', part: cataloguePart('contactor-450-150', 'contactor') } },
+      { edit: 'setPowersFrom', input: { powersFrom: 'typed' } },
       { edit: 'setFigure', input: { figure: 'cruisePower', value: 45000 } },
     ],
   ],

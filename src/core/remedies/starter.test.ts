@@ -61,3 +61,34 @@ test('a circuit is laid out only where none is', () => {
   expect(() => applyEdit(start, { edit: 'layOut', input: { ...input, runLengthM: -2 } })).toThrow('at most 100 m');
   expect(() => applyEdit(once, { edit: 'layOut', input: { ...input, seed: 'other' } })).toThrow('not empty');
 });
+
+test.each([
+  ['both-poles', 'mid-string', 'electrical'],
+  ['both-poles', 'both', 'both'],
+  ['single-pole', 'pack-terminal', 'mechanical'],
+  ['single-pole', 'mid-string', 'mechanical'],
+] as const)(
+  'two boxes, %s, fuse %s, stop %s: laid out by the schools, solved, and the coils judged',
+  (contactors, fusePosition, emergencyStop) => {
+    const choice = { ...choices.find(({ inverter }) => inverter.id === 'inverter-144-400')!, boxes: 2 as const };
+    const start = applyEdit(emptyBuild('b', 'New'), {
+      edit: 'setSchool',
+      input: { contactors, fusePosition, emergencyStop },
+    }).build;
+    const { build } = applyEdit(start, { edit: 'layOut', input: starterLayout(start, choice, 'seed') });
+    expect(readBuild(JSON.parse(JSON.stringify(build)))).toMatchObject({ ok: true });
+    const { vehicle, checks, pack } = assess(build);
+    expect(vehicle.unsolved).toBeNull();
+    expect(pack!.cellsInSeries).toBe(choice.cellsInSeries);
+    const fuses = vehicle.devices.filter(({ device }) => device.kind === 'fuse').map(({ id }) => id);
+    expect(fuses).toEqual(
+      { 'mid-string': ['seed-midfuse'], both: ['seed-fuse', 'seed-midfuse'], 'pack-terminal': ['seed-fuse'] }[
+        fusePosition
+      ],
+    );
+    const coils = checks.filter(({ id }) => id === 'contactor.coil');
+    expect(coils.length).toBe(contactors === 'both-poles' ? 3 : 2);
+    for (const { verdict } of coils) expect(['holds', 'thin']).toContain(verdict);
+    expect(checks.find(({ id }) => id === 'circuit.open')?.verdict ?? 'holds').not.toBe('fails');
+  },
+);

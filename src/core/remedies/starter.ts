@@ -4,6 +4,7 @@ import {
   type CellPart,
   type ContactorPart,
   catalogueOf,
+  cataloguePart,
   type FusePart,
   type InverterPart,
   type ResistorPart,
@@ -16,6 +17,7 @@ export interface StarterChoice {
   readonly cellsInParallel: number;
   readonly inverter: InverterPart;
   readonly runLengthM: number;
+  readonly boxes?: 1 | 2;
 }
 
 const smallest = <T>(parts: readonly T[], fits: (part: T) => boolean, size: (part: T) => number): T => {
@@ -89,6 +91,12 @@ export function starterLayout(build: Build, choice: StarterChoice, seed: string)
     mainFuse,
     cable,
     prechargeCable,
+    coils: {
+      wire: cataloguePart('cable-thin-1', 'cable'),
+      fuse: cataloguePart('fuse-blade-32-10', 'fuse'),
+      loopLengthM: 1,
+      coilLengthM: 2,
+    },
   };
 }
 

@@ -10,6 +10,7 @@ import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
+import { JoinPanel } from './join-panel';
 import { Starter } from './starter';
 import { WindowChart } from './window-chart';
 
@@ -38,6 +39,7 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
             <Boxes assessment={assessment} />
             <Figures pack={pack} assessment={assessment} />
           </div>
+          <JoinPanel assessment={assessment} />
           <Panel title="Limits of the pack and the duty" about="Survey and Drive can compute cruise and hill">
             <div className="grid gap-x-8 min-[700px]:grid-cols-2">
               {(

@@ -19,6 +19,7 @@ export function Starter({ build }: { build: Build }) {
   const [parallel, setParallel] = useState(1);
   const [inverterId, setInverterId] = useState('inverter-144-400');
   const [runLengthM, setRunLengthM] = useState(2.5);
+  const [boxes, setBoxes] = useState<1 | 2>(1);
   const cell = cells.find((part) => part.id === cellId);
   const inverter = inverters.find((part) => part.id === inverterId);
   const layOut = () => {
@@ -27,7 +28,7 @@ export function Starter({ build }: { build: Build }) {
         edit: 'layOut',
         input: starterLayout(
           build,
-          { cell, cellsInSeries: series, cellsInParallel: parallel, inverter, runLengthM },
+          { cell, cellsInSeries: series, cellsInParallel: parallel, inverter, runLengthM, boxes },
           freshId(),
         ),
       });
@@ -38,8 +39,9 @@ export function Starter({ build }: { build: Build }) {
       about="Pack asks what they are and whether every device lives with their voltage"
     >
       <p className="mb-3 text-soft">
-        Choose cells and an inverter. Ropeway lays out one box, main fuse, contactors with precharge and the cables
-        between, sized roughly; the checks then say what holds. Everything can be changed and undone.
+        Choose cells, an inverter and your schools. Ropeway lays out the boxes, fuses, contactors with precharge, the
+        cables between and the loop that feeds the coils, sized roughly; the checks then say what holds. Everything can
+        be changed and undone.
       </p>
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         <ChoiceField
@@ -88,6 +90,35 @@ export function Starter({ build }: { build: Build }) {
               input: { contactors: value === 'single-pole' ? 'single-pole' : 'both-poles' },
             })
           }
+        />
+        <ChoiceField
+          label="Boxes"
+          value={String(boxes)}
+          choices={[
+            { value: '1', label: 'one' },
+            { value: '2', label: 'two, cells shared out' },
+          ]}
+          onChoose={(value) => setBoxes(value === '2' ? 2 : 1)}
+        />
+        <ChoiceField
+          label="Main fuse"
+          value={build.schools.fusePosition}
+          choices={[
+            { value: 'pack-terminal', label: 'at the pack’s terminal' },
+            { value: 'mid-string', label: 'between two boxes' },
+            { value: 'both', label: 'both' },
+          ]}
+          onChoose={(value) => dispatch({ edit: 'setSchool', input: { fusePosition: value as 'both' } })}
+        />
+        <ChoiceField
+          label="Emergency stop"
+          value={build.schools.emergencyStop}
+          choices={[
+            { value: 'electrical', label: 'by wire' },
+            { value: 'mechanical', label: 'by pull' },
+            { value: 'both', label: 'both' },
+          ]}
+          onChoose={(value) => dispatch({ edit: 'setSchool', input: { emergencyStop: value as 'both' } })}
         />
         <FigureSetting build={build} figure="cruisePower" />
         <FigureSetting build={build} figure="hardPower" />

@@ -14,17 +14,20 @@ import { groupOfPart } from '../shell/part-choices';
 import { PageHead, Shell } from '../shell/shell';
 import { PartEditor } from './part-editor';
 
-const KINDS: readonly (readonly [PartKind, string])[] = [
-  ['cell', 'Cells'],
-  ['cable', 'Cables'],
-  ['fuse', 'Fuses'],
-  ['contactor', 'Contactors and relays'],
-  ['resistor', 'Resistors'],
-  ['disconnect', 'Disconnects'],
-  ['inverter', 'Inverters and controllers'],
-  ['bus-device', 'Chargers, converters, heaters'],
-  ['sensor', 'Current sensors'],
-];
+/** Every kind has its name: a new one without one does not compile. */
+const KIND_WORDS: Readonly<Record<PartKind, string>> = {
+  cell: 'Cells',
+  cable: 'Cables',
+  fuse: 'Fuses',
+  contactor: 'Contactors and relays',
+  resistor: 'Resistors',
+  disconnect: 'Disconnects',
+  inverter: 'Inverters and controllers',
+  motor: 'Motors',
+  'bus-device': 'Chargers, converters, heaters',
+  sensor: 'Current sensors',
+};
+const KINDS = Object.entries(KIND_WORDS) as readonly (readonly [PartKind, string])[];
 const FROM: Readonly<Record<Part['provenance'], string>> = {
   generic: 'generic',
   'data-sheet': 'data sheet',
@@ -92,7 +95,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
             choices={CATALOGUE.map((part) => ({
               value: part.id,
               label: part.name,
-              group: `${KINDS.find(([kind]) => kind === part.kind)![1]}${groupOfPart(part) ? `: ${groupOfPart(part)}` : ''}`,
+              group: `${KIND_WORDS[part.kind]}${groupOfPart(part) ? `: ${groupOfPart(part)}` : ''}`,
             }))}
             onChoose={(id) => {
               const part = CATALOGUE.find((candidate) => candidate.id === id);

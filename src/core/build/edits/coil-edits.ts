@@ -31,7 +31,7 @@ const STATE_WORDS: Partial<Record<StateId, string>> = { 'hard-acceleration': 'ha
  * The loop that feeds every contactor coil: auxiliary battery, fuse, key, what the school of emergency stop asks for, inertia switch,
  * interlock of lids and plugs, the auxiliary contact of each disconnect, then a driver and the coil of each contactor, and one return.
  */
-function layOutCoils(draft: Draft<Build>, input: LayOutCoilsInput): void {
+export function layOutCoils(draft: Draft<Build>, input: LayOutCoilsInput): void {
   const contactors = Object.values(draft.circuits.hv.devices).filter((device) => device.kind === 'contactor');
   if (contactors.length === 0)
     throw new EditRefused(

@@ -9,6 +9,7 @@ import type {
   ResistorPart,
 } from '../../parts/types';
 import type { Build, Conductor, Device, DeviceKind, Laid } from '../types';
+import { type LayOutCoilsInput, layOutCoils } from './coil-edits';
 import { addPart } from './helpers';
 import { EditRefused } from './refused';
 
@@ -30,11 +31,15 @@ export interface LayOutInput {
   readonly prechargeCable: CablePart;
   /** Length of each pole's long run from box to inverter. */
   readonly runLengthM: number;
+  /** Cells in one box or shared between two, which takes a fuse or a disconnect at mid-string; 1 when absent. */
+  readonly boxes?: 1 | 2;
+  /** Lays out the coil circuit as well. */
+  readonly coils?: Omit<LayOutCoilsInput, 'seed'>;
 }
 
 /**
- * One box, main fuse at its plus terminal, main contactor with precharge across it, and the inverter.
- * Both poles switched, or in the single-pole school one contactor and a hand disconnect in the other pole.
+ * Box or boxes, main fuse where the school puts it, main contactor with precharge across it, and the inverter. Both poles switched, or
+ * in the single-pole school one contactor and a hand disconnect in the other pole; between two boxes a disconnect.
  */
 export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
   if (Object.keys(draft.circuits.hv.devices).length > 0)
@@ -102,26 +107,59 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
     };
     draft.circuits.hv.conductors[conductor.id] = conductor as Draft<Conductor>;
   };
+  const coils = () => {
+    if (input.coils) layOutCoils(draft, { ...input.coils, seed: `${input.seed}-coil` });
+  };
+  /** The other box with what stands between the two: fuse and disconnect at mid-string. */
+  const secondBox = (): string => {
+    device('box2', 'box', 'Lower box', input.cell.id, {
+      cellsInSeries: input.cellsInSeries - first,
+      cellsInParallel: input.cellsInParallel,
+    });
+    let from: readonly [string, string] = ['box', 'minus'];
+    const between = (name: string, label: string) => {
+      connect(`To ${label.toLowerCase()}`, from, [name, 'a'], main, 0.15);
+      from = [name, 'b'];
+    };
+    if (position !== 'pack-terminal') {
+      device('midfuse', 'fuse', 'Mid fuse', input.mainFuse.id);
+      between('midfuse', 'Mid fuse');
+    }
+    if (draft.schools.contactors === 'both-poles') {
+      addPart(draft, input.disconnect);
+      device('service', 'disconnect', 'Service disconnect', input.disconnect.id);
+      between('service', 'Service disconnect');
+    }
+    connect('Box to box', from, ['box2', 'plus'], main, Math.max(0.3, input.runLengthM / 2), 'zone-underbody');
+    return 'box2';
+  };
   const main = input.cable;
   const thin = input.prechargeCable;
-  device('box', 'box', 'Pack box', input.cell.id, {
-    cellsInSeries: input.cellsInSeries,
+  const two = input.boxes === 2 && input.cellsInSeries > 1;
+  const first = two ? Math.ceil(input.cellsInSeries / 2) : input.cellsInSeries;
+  const position = two ? draft.schools.fusePosition : 'pack-terminal';
+  device('box', 'box', two ? 'Upper box' : 'Pack box', input.cell.id, {
+    cellsInSeries: first,
     cellsInParallel: input.cellsInParallel,
   });
-  device('fuse', 'fuse', 'Main fuse', input.mainFuse.id);
+  const atTerminal = position !== 'mid-string';
+  if (atTerminal) device('fuse', 'fuse', 'Main fuse', input.mainFuse.id);
   device('kp', 'contactor', 'K+ main', input.mainContactor.id, { role: 'main-plus' });
   device('kpre', 'contactor', 'Precharge relay', input.prechargeRelay.id, { role: 'precharge' });
   device('rpre', 'precharge-resistor', 'Precharge resistor', input.prechargeResistor.id);
   device('inverter', 'inverter', 'Inverter', input.inverter.id);
-  connect('Box plus to main fuse', ['box', 'plus'], ['fuse', 'a'], main, 0.15);
-  connect('Main fuse to contactor', ['fuse', 'b'], ['kp', 'a'], main, 0.2);
+  if (atTerminal) {
+    connect('Box plus to main fuse', ['box', 'plus'], ['fuse', 'a'], main, 0.15);
+    connect('Main fuse to contactor', ['fuse', 'b'], ['kp', 'a'], main, 0.2);
+  } else connect('Box plus to contactor', ['box', 'plus'], ['kp', 'a'], main, 0.2);
+  const lower = two ? secondBox() : 'box';
   connect('Precharge tap', ['kp', 'a'], ['kpre', 'a'], thin, 0.15);
   connect('Precharge relay to resistor', ['kpre', 'b'], ['rpre', 'a'], thin, 0.15);
   connect('Precharge resistor to bus', ['rpre', 'b'], ['kp', 'b'], thin, 0.15);
   connect('Contactor to inverter plus', ['kp', 'b'], ['inverter', 'plus'], main, input.runLengthM, 'zone-underbody');
   if (draft.schools.contactors === 'both-poles') {
     device('km', 'contactor', 'K− main', input.mainContactor.id, { role: 'main-minus' });
-    connect('Box minus to contactor', ['box', 'minus'], ['km', 'a'], main, 0.3);
+    connect('Box minus to contactor', [lower, 'minus'], ['km', 'a'], main, 0.3);
     connect(
       'Contactor to inverter minus',
       ['km', 'b'],
@@ -130,11 +168,12 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
       input.runLengthM,
       'zone-underbody',
     );
+    coils();
     return;
   }
   addPart(draft, input.disconnect);
   device('hand', 'disconnect', 'Hand disconnect', input.disconnect.id);
-  connect('Box minus to hand disconnect', ['box', 'minus'], ['hand', 'a'], main, 0.3);
+  connect('Box minus to hand disconnect', [lower, 'minus'], ['hand', 'a'], main, 0.3);
   connect(
     'Hand disconnect to inverter minus',
     ['hand', 'b'],
@@ -143,4 +182,5 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
     input.runLengthM,
     'zone-underbody',
   );
+  coils();
 }

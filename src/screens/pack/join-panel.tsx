@@ -1,0 +1,128 @@
+'use client';
+import { useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { type Dimension, formatQuantity } from '@/core/quantities';
+import { tripPack } from '@/core/simulate';
+import { joinAdvice } from '@/core/stations/pack';
+import { FigureRow } from '@/ui/figure-row';
+import { Caution, Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { VerdictMark } from '@/ui/verdict-mark';
+
+/** Cable, fuse and contactor between two packs, Ω (generic). */
+const JOINT_OHM = 0.002;
+
+/** A second pack of the same cells beside this one: may the two be closed on each other as they stand? */
+export function JoinPanel({ assessment }: { assessment: Assessment }) {
+  const pack = tripPack(assessment.vehicle);
+  const [other, setOther] = useState<{ readonly ah: number; readonly ohm: number } | null>(null);
+  const [socA, setSocA] = useState(0.69);
+  const [socB, setSocB] = useState(0.61);
+  if (!pack) return null;
+  const system = assessment.build.units;
+  const ownAh = pack.capacityC / 3600;
+  const ownOhm = pack.cellsOhm + pack.otherOhm;
+  const second = other ?? { ah: Math.round(ownAh / 2), ohm: Math.round(ownOhm * 2 * 1e4) / 1e4 };
+  const advice = joinAdvice({
+    chemistry: pack.chemistry,
+    cellsInSeries: pack.cellsInSeries,
+    capacityAAh: ownAh,
+    capacityBAh: second.ah,
+    resistanceAOhm: ownOhm,
+    resistanceBOhm: second.ohm,
+    jointOhm: JOINT_OHM,
+    socA,
+    socB,
+  });
+  const text = (value: number, dimension: Dimension) => formatQuantity({ value, dimension }, system, 3).text;
+  const share = (value: number) => Math.min(1, Math.max(0, value));
+  return (
+    <Panel
+      title="A second pack beside it"
+      about={`of ${pack.cellsInSeries} of the same cells in series; a sum, not yet part of the build`}
+    >
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        <QuantityField
+          label="Second pack, Ah"
+          dimension="count"
+          system={system}
+          value={second.ah}
+          onCommit={(ah) => setOther({ ...second, ah: Math.max(0.1, ah) })}
+        />
+        <QuantityField
+          label="Inside it"
+          dimension="resistance"
+          system={system}
+          value={second.ohm}
+          onCommit={(ohm) => setOther({ ...second, ohm: Math.max(1e-6, ohm) })}
+        />
+        <QuantityField
+          label="This pack is charged to"
+          dimension="ratio"
+          unit="%"
+          system={system}
+          value={socA}
+          onCommit={(value) => setSocA(share(value))}
+        />
+        <QuantityField
+          label="The second one to"
+          dimension="ratio"
+          unit="%"
+          system={system}
+          value={socB}
+          onCommit={(value) => setSocB(share(value))}
+        />
+      </div>
+      <p
+        className="mt-3 flex items-center gap-2 text-[17px] font-semibold"
+        role="status"
+        data-join={advice.allowed ? 'close' : 'resistor'}
+      >
+        <VerdictMark shape={advice.allowed ? 'holds' : 'fails'} />
+        {advice.allowed
+          ? `Close them: ${text(Math.abs(advice.direct.initialCurrentA), 'current')} flow at first, ${text(advice.allowedA, 'current')} are gentle`
+          : `Don’t close them: ${text(Math.abs(advice.direct.initialCurrentA), 'current')} would flow, ${text(advice.allowedA, 'current')} are gentle`}
+      </p>
+      <FigureRow
+        label="Between them, open"
+        value={Math.abs(advice.direct.differenceV)}
+        dimension="voltage"
+        system={system}
+      />
+      <FigureRow label="May be closed from" value={advice.allowedDifferenceV} dimension="voltage" system={system} />
+      {advice.allowedSocDifference !== null && (
+        <FigureRow
+          label="… which is, here, a difference of charge of"
+          value={advice.allowedSocDifference}
+          dimension="ratio"
+          system={system}
+        />
+      )}
+      {advice.through && advice.resistorOhm !== null && (
+        <>
+          <FigureRow label="Through a resistor of" value={advice.resistorOhm} dimension="resistance" system={system} />
+          <FigureRow
+            label="it takes, to a twentieth of the first current"
+            value={advice.through.timeTo5PercentS}
+            dimension="time"
+            system={system}
+          />
+          <FigureRow label="Resistor, at first" value={advice.resistorW} dimension="power" system={system} />
+          <FigureRow label="Heat in all" value={advice.through.heatJ} dimension="energy" system={system} />
+          <ol className="mt-2 list-decimal space-y-1 pl-5 text-[14px]">
+            <li>Charge the lower one by itself as near as you can: it is quicker than any resistor.</li>
+            <li>Measure both open, meter proved before and after; note the difference.</li>
+            <li>Join through the resistor, with a fuse in each string, and wait.</li>
+            <li>Measure again: under {text(advice.allowedDifferenceV, 'voltage')} take the resistor out and close.</li>
+          </ol>
+        </>
+      )}
+      <div className="mt-3">
+        <Caution>
+          Each string needs its own fuse and contactor, and each must carry everything alone: the other may open. Rest
+          voltages of flat cells hide a difference of charge; measure after hours at rest.
+        </Caution>
+      </div>
+    </Panel>
+  );
+}
