@@ -1,3 +1,4 @@
+import type { MotorPart } from '../../parts';
 import { baseSpeedRpm, peakTorqueNm, rpmToRadPerS } from '../../physics/motor';
 import { GRAVITY_M_PER_S2, roadForces, sumOf } from '../../physics/road-load';
 import { type RoadModel, roadModel, type Vehicle } from '../../vehicle';
@@ -66,8 +67,21 @@ const SLIP_SHARE = 0.8;
 /** Null while mass, tyres or motor are missing. */
 export function driveResults(vehicle: Vehicle, linkV: number, mostW: number): DriveResults | null {
   const model = roadModel(vehicle.build);
-  const motor = model?.motor;
-  if (!model || !motor || model.wheelRadiusM === null) return null;
+  if (!model?.motor || model.wheelRadiusM === null) return null;
+  // The road model is the same object while nothing that it reads has changed.
+  const kept = known.get(model);
+  if (kept && kept.linkV === linkV && kept.mostW === mostW) return kept.results;
+  const results = makeResults(model, model.motor, linkV, mostW);
+  known.set(model, { linkV, mostW, results });
+  return results;
+}
+
+const known = new WeakMap<
+  RoadModel,
+  { readonly linkV: number; readonly mostW: number; readonly results: DriveResults }
+>();
+
+function makeResults(model: RoadModel, motor: MotorPart, linkV: number, mostW: number): DriveResults {
   const fastest = Math.min(
     FASTEST_MPS,
     Math.max(...model.ratios.map((ratio) => (rpmToRadPerS(motor.maximumSpeedRpm) / ratio) * model.wheelRadiusM!)),
