@@ -110,6 +110,8 @@ function Pull({ assessment }: { assessment: Assessment }) {
       </Panel>
     );
   const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 3).text;
+  const reached = (seconds: number | null) =>
+    seconds === null ? 'never' : formatQuantity({ value: seconds, dimension: 'time' }, system, 3).text;
   return (
     <Panel
       title="Pull against the road"
@@ -119,8 +121,8 @@ function Pull({ assessment }: { assessment: Assessment }) {
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         <FigureRow label="Top speed, flat" value={results.topSpeedMPerS} dimension="speed" system={system} />
         <FigureRow label="Starts on" value={results.startGrade} dimension="ratio" system={system} />
-        <FigureRow label={`To ${speed(50 / 3.6)}`} value={results.to50S} dimension="time" system={system} />
-        <FigureRow label={`To ${speed(100 / 3.6)}`} value={results.to100S} dimension="time" system={system} />
+        <Plain label={`To ${speed(50 / 3.6)}`} text={reached(results.to50S)} />
+        <Plain label={`To ${speed(100 / 3.6)}`} text={reached(results.to100S)} />
       </div>
       {results.gears.length > 1 && (
         <table className="mt-2 w-full text-left text-[14px]">
@@ -223,7 +225,7 @@ function Split({ run }: { run: TripResult }) {
           <li key={part} className="flex items-center gap-2 py-0.5">
             <span className="w-[170px] text-soft">{SPLIT_WORDS[part]}</span>
             <span className="h-2 bg-ink/60" style={{ width: `${Math.max(0, Math.min(1, share)) * 200}px` }} />
-            <span className="ml-auto whitespace-nowrap">{(share * 100).toFixed(0)} %</span>
+            <span className="ml-auto whitespace-nowrap">{Math.max(0, share * 100).toFixed(0)} %</span>
           </li>
         );
       })}

@@ -11,7 +11,7 @@ export interface DriveResults {
   readonly baseSpeedRpm: number;
   readonly gears: readonly GearFigures[];
   readonly topSpeedMPerS: number;
-  /** Steepest slope on which it starts and keeps moving, rise over run. */
+  /** Steepest slope on which it starts and keeps moving, tyres’ grip counted, rise over run. */
   readonly startGrade: number;
   /** From rest on the flat, s; null: never reached. */
   readonly to50S: number | null;
@@ -89,6 +89,8 @@ function makeResults(model: RoadModel, motor: MotorPart, linkV: number, mostW: n
   const best = (v: number) => Math.max(0, ...model.ratios.map((ratio) => pullAt(model, ratio, v, linkV, mostW) ?? 0));
   let topSpeedMPerS = 0;
   for (let v = STEP_MPS; v <= fastest; v += STEP_MPS) if (best(v) >= road(model, v)) topSpeedMPerS = v;
+  // Half the weight on the driven wheels, dry (generic).
+  const grip = model.massKg * GRAVITY_M_PER_S2 * 0.5 * SLIP_SHARE;
   const gears = model.ratios.map((ratio, gear): GearFigures => {
     const pullN = pullAt(model, ratio, 0.5, linkV, mostW) ?? 0;
     let top = 0;
@@ -97,12 +99,11 @@ function makeResults(model: RoadModel, motor: MotorPart, linkV: number, mostW: n
       if (pull === null) break;
       if (pull >= road(model, v)) top = v;
     }
-    return { gear: gear + 1, ratio, topSpeedMPerS: top, startGrade: gradeFor(model, pullN), pullN };
+    return { gear: gear + 1, ratio, topSpeedMPerS: top, startGrade: gradeFor(model, Math.min(pullN, grip)), pullN };
   });
   // Forward in steps of 50 ms; the tyres' grip bounds the start.
   let [v, t] = [0, 0];
   let [to50S, to100S]: [number | null, number | null] = [null, null];
-  const grip = model.massKg * GRAVITY_M_PER_S2 * 0.5 * SLIP_SHARE;
   while (t < 120 && v < 100 / 3.6) {
     const force = Math.min(best(v), grip) - road(model, v);
     if (force <= 0) break;
