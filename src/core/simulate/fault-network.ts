@@ -31,24 +31,34 @@ function cornerOf(vehicle: Vehicle, which: FaultCorner): Corner {
  * The traction circuit for faults: main contactors closed, loads off. Highest: warm, new, full pack, cold conductors, milliseconds.
  * Lowest: cold, aged, empty, conductors at their class temperature, slow resistance. `open` are devices that have opened. Null without cells.
  */
-export function faultNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[] = []): FaultNetwork | null {
+export function faultNetwork(
+  vehicle: Vehicle,
+  which: FaultCorner,
+  open: readonly Id[] = [],
+  prechargeClosed = false,
+): FaultNetwork | null {
   // The same vehicle is asked hundreds of times; a vehicle that only drives differently shares the network by its key.
   const own = ofVehicle.get(vehicle) ?? new Map<string, FaultNetwork | null>();
   ofVehicle.set(vehicle, own);
-  const name = open.length === 0 ? which : `${which} ${[...open].sort().join(' ')}`;
+  const name = `${which}${prechargeClosed ? '+' : ''} ${[...open].sort().join(' ')}`;
   const known = own.get(name);
   if (known !== undefined) return known;
-  const made = makeNetwork(vehicle, which, open);
+  const made = makeNetwork(vehicle, which, open, prechargeClosed);
   own.set(name, made);
   return made;
 }
 
 const ofVehicle = new WeakMap<Vehicle, Map<string, FaultNetwork | null>>();
 
-function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]): FaultNetwork | null {
+function makeNetwork(
+  vehicle: Vehicle,
+  which: FaultCorner,
+  open: readonly Id[],
+  prechargeClosed: boolean,
+): FaultNetwork | null {
   const ground = groundOf(vehicle);
   if (ground === null) return null;
-  const elements = faultElements(vehicle, which, open);
+  const elements = faultElements(vehicle, which, open, false, prechargeClosed);
   // Lengths count too: the inductances of a network go with it.
   const lengths = vehicle.conductors.map(({ lengthM }) => lengthM ?? '').join();
   const found = networks.get(`${keyOf(elements, ground)}|${lengths}`, () => {
@@ -68,9 +78,10 @@ export function faultElements(
   which: FaultCorner,
   open: readonly Id[] = [],
   capacitors = false,
+  prechargeClosed = false,
 ): Element[] {
   return stamp(vehicle, {
-    state: ALL_CLOSED,
+    state: prechargeClosed ? { ...ALL_CLOSED, closed: [...ALL_CLOSED.closed, 'precharge'] } : ALL_CLOSED,
     corner: cornerOf(vehicle, which),
     temperatureOf: (id) => {
       const conductor = vehicle.conductorOf.get(id);

@@ -169,3 +169,15 @@ describe('what stays live', () => {
     expect(coverage(assess(build).vehicle, 60).length).toBe(table.length);
   });
 });
+
+test('a welded precharge relay keeps the bus on the cells with the main open', () => {
+  const sound = liveness(firn, ['k-plus'], 60)!;
+  expect(sound.liveOf.get('c-inv-plus')).not.toBe('hazardous');
+  const welded = liveness(firn, ['k-plus'], 60, true)!;
+  expect(welded.liveOf.get('c-inv-plus')).toBe('hazardous');
+  expect(welded.pathOf('c-plus')).toEqual(expect.arrayContaining(['r-pre', 'k-pre']));
+  // Both poles open: the resistor alone makes no closed way to the other pole.
+  expect(liveness(firn, ['k-plus', 'k-minus'], 60, true)!.parts[0]!.boxIds).toEqual(
+    expect.arrayContaining(['box-rear', 'box-front']),
+  );
+});

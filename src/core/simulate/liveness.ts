@@ -27,10 +27,15 @@ const SWITCHES: ReadonlySet<string> = new Set(['contactor', 'fuse', 'disconnect'
 
 /**
  * What stays live with the devices in `open` opened or blown, at full charge, loads off. Contactors that are not in `open` count as
- * closed, the precharge relay as it is in drive: open. Null without cells.
+ * closed, the precharge relay as it is in drive: open, unless it has welded. Null without cells.
  */
-export function liveness(vehicle: Vehicle, open: readonly Id[], safeV: number): Liveness | null {
-  const network = faultNetwork(vehicle, 'highest', open);
+export function liveness(
+  vehicle: Vehicle,
+  open: readonly Id[],
+  safeV: number,
+  prechargeWelded = false,
+): Liveness | null {
+  const network = faultNetwork(vehicle, 'highest', open, prechargeWelded);
   if (!network) return null;
   const known = new Set(network.nodes());
   const parts = new Map<string, { low: number; high: number; boxIds: Id[]; memberIds: Set<Id> }>();
@@ -76,12 +81,12 @@ export function liveness(vehicle: Vehicle, open: readonly Id[], safeV: number): 
   return {
     parts: found.filter((part) => part.boxIds.length > 0).sort((p, q) => q.spanV - p.spanV),
     liveOf,
-    pathOf: (conductorId) => pathToCells(vehicle, new Set(open), conductorId),
+    pathOf: (conductorId) => pathToCells(vehicle, new Set(open), conductorId, prechargeWelded),
   };
 }
 
 /** Breadth first through what is closed, from a conductor's ends to the first box. */
-function pathToCells(vehicle: Vehicle, open: ReadonlySet<Id>, conductorId: Id): Id[] {
+function pathToCells(vehicle: Vehicle, open: ReadonlySet<Id>, conductorId: Id, prechargeWelded: boolean): Id[] {
   const start = vehicle.conductorOf.get(conductorId);
   if (!start) return [];
   const links = new Map<string, { readonly to: string; readonly id: Id }[]>();
@@ -91,7 +96,13 @@ function pathToCells(vehicle: Vehicle, open: ReadonlySet<Id>, conductorId: Id): 
   };
   for (const { id, nodeA, nodeB } of vehicle.conductors) link(nodeA, nodeB, id);
   for (const { id, device } of vehicle.devices)
-    if (!open.has(id) && device.role !== 'precharge' && (SWITCHES.has(device.kind) || device.kind === 'sensor'))
+    if (
+      !open.has(id) &&
+      (prechargeWelded || device.role !== 'precharge') &&
+      (SWITCHES.has(device.kind) ||
+        device.kind === 'sensor' ||
+        (prechargeWelded && device.kind === 'precharge-resistor'))
+    )
       link(`${id}.a`, `${id}.b`, id);
   const boxNodes = new Set(
     vehicle.devices

@@ -48,3 +48,36 @@ test('what is cut off the pack is listed as loose rather than drawn as connected
   const build = applyEdit(firn9(), { edit: 'removeDevice', input: { deviceId: 'f-heater' } }).build;
   expect(layOutCircuit(resolve(build)).loose.map((device) => device.id)).toEqual(['heater']);
 });
+
+test('a second string in parallel is named as joined and not drawn, and a device on no wire as loose', () => {
+  const build = firn9();
+  const { devices, conductors } = build.circuits.hv;
+  const wire = (id: string, a: [string, string], b: [string, string]) => ({
+    ...conductors['c-rear-plus']!,
+    id,
+    a: { deviceId: a[0], terminal: a[1] },
+    b: { deviceId: b[0], terminal: b[1] },
+  });
+  const second = {
+    ...build,
+    circuits: {
+      ...build.circuits,
+      hv: {
+        devices: {
+          ...devices,
+          'box-second': { ...devices['box-rear']!, id: 'box-second', name: 'Second', cellsInSeries: 90 },
+          alone: { ...devices['f-mid']!, id: 'alone', name: 'Alone' },
+        },
+        conductors: {
+          ...conductors,
+          's-plus': wire('s-plus', ['box-second', 'plus'], ['k-plus', 'a']),
+          's-minus': wire('s-minus', ['box-second', 'minus'], ['k-minus', 'a']),
+        },
+      },
+    },
+  };
+  const layout = layOutCircuit(resolve(second));
+  // The shorter string is the one that is drawn; the other one is named.
+  expect(layout.undrawn.map(({ id }) => id).sort()).toEqual(['box-front', 'box-rear', 'f-mid', 's-mid']);
+  expect(layout.loose.map(({ id }) => id)).toEqual(['alone']);
+});

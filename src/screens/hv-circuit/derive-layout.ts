@@ -1,4 +1,4 @@
-import type { Device } from '@/core/build';
+import { type Device, TERMINALS } from '@/core/build';
 import { type Resolved, type ResolvedDevice, type Way, wayOf } from '@/core/vehicle';
 
 /** Where everything of the circuit drawing stands. Pure: the drawing follows the model. */
@@ -27,8 +27,10 @@ export interface CircuitLayout {
   readonly wires: readonly Wire[];
   /** Dots where wires meet. */
   readonly dots: readonly (readonly [number, number])[];
-  /** Devices that no closed way joins to the pack. */
+  /** Devices that nothing joins to what is drawn. */
   readonly loose: readonly ResolvedDevice[];
+  /** Joined to it, but in a place that the drawing does not know: a second string, a branch of a branch. */
+  readonly undrawn: readonly ResolvedDevice[];
 }
 
 const TOP = 66;
@@ -48,6 +50,9 @@ const CONSUMERS: readonly string[] = ['inverter', 'heater', 'converter', 'charge
 
 /** Nothing that hangs between the poles: joints are dots, a motor hangs on its inverter. */
 const ASIDE: ReadonlySet<string> = new Set(['junction', 'motor']);
+
+/** Between inverter and motor. */
+const PHASES: ReadonlySet<string> = new Set(['u', 'v', 'w']);
 
 interface Main {
   readonly inverter: ResolvedDevice;
@@ -94,6 +99,7 @@ export function layOutCircuit(vehicle: Resolved): CircuitLayout {
       wires: [],
       dots: [],
       loose: vehicle.devices.filter(({ device }) => !ASIDE.has(device.kind)),
+      undrawn: [],
     };
   const { main, ways } = found;
   const devices: Placed[] = [];
@@ -213,8 +219,38 @@ export function layOutCircuit(vehicle: Resolved): CircuitLayout {
   }
 
   const drawn = new Set([...devices.map((placed) => placed.id)]);
-  const loose = vehicle.devices.filter(({ id, device }) => !drawn.has(id) && !ASIDE.has(device.kind));
-  return { width, height: bottom + 36, devices, wires, dots, loose };
+  const rest = vehicle.devices.filter(({ id, device }) => !drawn.has(id) && !ASIDE.has(device.kind));
+  const joined = joinedTo(vehicle, drawn);
+  // With an open end it carries nothing, however well the other end is joined.
+  const wired = new Set(vehicle.conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));
+  const whole = ({ id, device }: ResolvedDevice) =>
+    joined.has(id) &&
+    Object.entries(TERMINALS[device.kind]).every(
+      ([terminal, circuit]) => circuit !== 'hv' || PHASES.has(terminal) || wired.has(`${id}.${terminal}`),
+    );
+  const loose = rest.filter((device) => !whole(device));
+  const undrawn = rest.filter(whole);
+  return { width, height: bottom + 36, devices, wires, dots, loose, undrawn };
+}
+
+/** Devices that wires join to any of these, however far. */
+function joinedTo(vehicle: Resolved, start: ReadonlySet<string>): ReadonlySet<string> {
+  const beside = new Map<string, string[]>();
+  for (const { conductor } of vehicle.conductors)
+    for (const [from, to] of [
+      [conductor.a.deviceId, conductor.b.deviceId],
+      [conductor.b.deviceId, conductor.a.deviceId],
+    ] as const)
+      beside.set(from, [...(beside.get(from) ?? []), to]);
+  const seen = new Set(start);
+  const queue = [...start];
+  for (let id = queue.pop(); id !== undefined; id = queue.pop())
+    for (const next of beside.get(id) ?? []) {
+      if (seen.has(next)) continue;
+      seen.add(next);
+      queue.push(next);
+    }
+  return seen;
 }
 
 type Place = (id: string, x: number, y: number, turned: boolean) => void;

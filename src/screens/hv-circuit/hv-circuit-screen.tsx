@@ -64,6 +64,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
   const [look, setLook] = useState<Look>('closing');
   const [choice, setChoice] = useState<ShortChoice | null>(null);
   const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+  const [welded, setWelded] = useState(false);
   const wire = selected !== null && vehicle.conductorOf.has(selected) ? selected : null;
   const shortChoice = useMemo<ShortChoice>(
     () =>
@@ -76,8 +77,8 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
   );
   const safeV = RULE_SETS[build.ruleSet].classBDcV.value;
   const live = useMemo(
-    () => (look === 'live' ? liveness(vehicle, [...open], safeV) : null),
-    [look, open, safeV, vehicle],
+    () => (look === 'live' ? liveness(vehicle, [...open], safeV, welded) : null),
+    [look, open, safeV, vehicle, welded],
   );
   const overlay: Overlay | null =
     look === 'live' && live
@@ -199,6 +200,16 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
         </div>
         {solved && !solved.point.solvable && <p className="px-2 pb-1 text-fails">{solved.point.reason}</p>}
         {vehicle.unsolved && <p className="px-2 pb-1 text-fails">{vehicle.unsolved}</p>}
+        {layout.undrawn.length > 0 && (
+          <p className="flex flex-wrap items-center gap-2 px-2 pb-1 text-thin">
+            Joined and solved, but not drawn yet:
+            {layout.undrawn.map(({ id, device }) => (
+              <Action key={id} onPress={() => pick(id)}>
+                {device.name}
+              </Action>
+            ))}
+          </p>
+        )}
         {layout.loose.length > 0 && (
           <p className="px-2 pb-1 text-thin">
             Not joined to the pack: {layout.loose.map((device) => device.device.name).join(', ')}.
@@ -257,6 +268,8 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
               vehicle={vehicle}
               open={open}
               onOpen={setOpen}
+              welded={welded}
+              onWelded={setWelded}
               live={live}
               selected={selected}
               fullV={pack?.fullV ?? null}

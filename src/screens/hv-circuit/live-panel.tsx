@@ -18,6 +18,8 @@ export function LivePanel({
   vehicle,
   open,
   onOpen,
+  welded,
+  onWelded,
   live,
   selected,
   fullV,
@@ -27,6 +29,9 @@ export function LivePanel({
   vehicle: Vehicle;
   open: ReadonlySet<string>;
   onOpen: (open: ReadonlySet<string>) => void;
+  /** The precharge relay has welded closed. */
+  welded: boolean;
+  onWelded: (welded: boolean) => void;
   live: Liveness | null;
   selected: string | null;
   fullV: number | null;
@@ -73,6 +78,12 @@ export function LivePanel({
             </li>
           ))}
         </ul>
+        {vehicle.devices.some(({ device }) => device.role === 'precharge') && (
+          <label className="mt-1 flex items-center gap-2 border-t border-rule/70 pt-1 text-[14px]">
+            <input type="checkbox" checked={welded} onChange={() => onWelded(!welded)} />
+            Precharge relay welded closed: the bus follows the cells through its resistor
+          </label>
+        )}
         {live && (
           <ul className="mt-2" aria-label="Live parts">
             {live.parts.map((part) => (
