@@ -87,3 +87,34 @@ test('two packs eight per cent apart are refused, with a resistor and its time; 
   await page.getByLabel('The second one to').press('Enter');
   await expect(verdict).toHaveAttribute('data-join', 'close');
 });
+
+/** A made-up track: 12 m/s due north for ten minutes up 3 %, one jump in it. */
+function track(): string {
+  const degree = (Math.PI * 6371008.8) / 180;
+  const points = Array.from({ length: 300 }, (_, k) => {
+    const t = new Date(Date.UTC(2020, 4, 4, 8, 0, 2 * k)).toISOString();
+    const lat = k === 100 ? 47.5 : 45 + (24 * k) / degree;
+    return `<trkpt lat="${lat}" lon="7.1"><ele>${1000 + 0.72 * k}</ele><time>${t}</time></trkpt>`;
+  });
+  return `<?xml version="1.0"?><gpx version="1.1"><trk><trkseg>${points.join('')}</trkseg></trk></gpx>`;
+}
+
+test('a track is brought in, what was left out is said, and it is driven', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^Drive/ }).click();
+  await expect(page.getByRole('list', { name: 'Where the energy goes' })).toBeVisible();
+  const bring = page.getByRole('region', { name: 'Bring a trip in' });
+  await page
+    .getByLabel('Trip file')
+    .setInputFiles({ name: 'nothing.gpx', mimeType: 'text/xml', buffer: Buffer.from('<gpx></gpx>') });
+  await expect(bring).toContainText('holds no track points');
+  await page
+    .getByLabel('Trip file')
+    .setInputFiles({ name: 'To the hut.gpx', mimeType: 'text/xml', buffer: Buffer.from(track()) });
+  // 299 steps of 24 m.
+  await expect(bring).toContainText('To the hut: 7.18 km in 9.97 min; 1 jumps above 252 km/h left out.');
+  await bring.getByRole('button', { name: 'Drive it' }).click();
+  await expect(page.getByLabel('Trip', { exact: true })).toHaveValue('own');
+  await expect(page.getByText(/^7\.1\d\skm in 10\smin/)).toBeVisible();
+  await saved(page);
+});

@@ -1,6 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import type { Build } from '@/core/build';
-import type { ImportPreview, PartsPreview } from '@/core/formats';
+import type { ImportPreview, PartsPreview, TripFile } from '@/core/formats';
 import type { FilesWorker, ReadBuild, ReadParts } from './files.worker';
 
 let started: Worker | null = null;
@@ -38,3 +38,21 @@ export const readPartsFile = async (file: Blob, build: Build) => {
   return aside<PartsPreview>((worker) => worker.parts(bytes, build) as Promise<PartsPreview>);
 };
 export const checkPart = (data: unknown) => aside<ReadParts>((worker) => worker.part(data) as Promise<ReadParts>);
+
+const LARGEST_TRIP_BYTES = 20_000_000;
+/** A trip as GPX or CSV; a file that is far too large is refused before it is read. */
+export const readTrip = async (file: File): Promise<TripFile> => {
+  if (file.size > LARGEST_TRIP_BYTES)
+    return {
+      ok: false,
+      errors: [
+        {
+          path: '(file)',
+          reason: `is ${(file.size / 1e6).toFixed(0)} MB; 20 MB are the most.`,
+          remedy: 'A day’s track is a few megabytes: cut out the trip that you mean.',
+        },
+      ],
+    };
+  const bytes = await file.arrayBuffer();
+  return aside<TripFile>((worker) => worker.trip(bytes, file.name) as Promise<TripFile>);
+};

@@ -9,6 +9,8 @@ import {
   rawParts,
   readCablesCsv,
   readCsv,
+  readTripFile,
+  type TripFile,
 } from '@/core/formats';
 
 const tooLarge = (bytes: ArrayBuffer): { ok: false; errors: Problem[] } | null =>
@@ -39,6 +41,9 @@ const api = {
     if (!table.ok) return table;
     const read = readParts(rawParts(table.table));
     return read.ok ? previewParts(read.parts, build) : read;
+  },
+  trip(bytes: ArrayBuffer, name: string): TripFile {
+    return tooLarge(bytes) ?? readTripFile(decodeText(new Uint8Array(bytes)), name);
   },
   /** A part made by hand, checked by the same rules as one from a file. */
   part(data: unknown): ReturnType<typeof readParts> {

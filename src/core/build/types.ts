@@ -244,11 +244,20 @@ export interface Duty {
   readonly coldestDayC?: number;
   readonly hottestDayC?: number;
   /** Which of the built-in trips stands for the usual one. */
-  readonly tripId?: TripId;
+  readonly tripId?: TripId | 'own';
+  /** A trip that was brought in. */
+  readonly ownTrip?: OwnTrip;
   readonly energyPricePerKWh?: number;
   readonly formerFuelCostPerKm?: number;
   /** What was promised or is hoped for, to be held against the sums. */
   readonly claimedRangeM?: number;
+}
+
+/** One point a second; speeds m/s, grades rise over run, as many. */
+export interface OwnTrip {
+  readonly name: string;
+  readonly speedsMPerS: readonly number[];
+  readonly grades: readonly number[];
 }
 
 export const TRIP_IDS = ['town', 'country', 'hills', 'motorway', 'farm'] as const;

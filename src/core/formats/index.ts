@@ -5,3 +5,4 @@ export { type CsvTable, type DecimalMark, readCsv, writeCsv } from './csv';
 export { decodeText } from './decode-text';
 export { type PartsPreview, partsCsv, previewParts, rawParts } from './parts-csv';
 export { spiceExport } from './spice';
+export { type ReadTrip, readTripFile, type TripFile } from './trip-file';

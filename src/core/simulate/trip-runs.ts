@@ -1,4 +1,4 @@
-import { TRIP_IDS, type TripId } from '../build';
+import { type OwnTrip, TRIP_IDS, type TripId } from '../build';
 import { inverterPowerW, nominalLinkV, partOf, type RoadModel, roadModel, roadModelAt, type Vehicle } from '../vehicle';
 import { simulateTrip, type TripPack, type TripResult, tripPack } from './trip';
 import { builtInTrip } from './trips';
@@ -7,7 +7,7 @@ import { builtInTrip } from './trips';
 export interface TripRuns {
   /** Of everything that the runs read: older ones are told by it. */
   readonly key: string;
-  readonly tripId: TripId;
+  readonly tripId: TripId | 'own';
   readonly mild: TripResult;
   readonly winter: TripResult;
   /** Usable energy per km of each, m until the state of charge at which driving stops. */
@@ -27,7 +27,9 @@ interface Reads {
   readonly mild: RoadModel;
   readonly winter: RoadModel;
   readonly pack: TripPack;
-  readonly tripId: TripId;
+  readonly tripId: TripId | 'own';
+  /** Tells one own trip from another; empty for a built-in one. */
+  readonly own: string;
   readonly mostW: number;
   readonly regenMostW: number;
   readonly socEmpty: number;
@@ -59,7 +61,8 @@ function readsOf(vehicle: Vehicle): Reads | null {
     mild,
     winter,
     pack,
-    tripId: build.duty.tripId ?? TRIP_IDS[1],
+    tripId: build.duty.tripId === 'own' && !build.duty.ownTrip ? TRIP_IDS[1] : (build.duty.tripId ?? TRIP_IDS[1]),
+    own: build.duty.tripId === 'own' && build.duty.ownTrip ? markOf(build.duty.ownTrip) : '',
     mostW: Math.min(inverterPowerW(build, 'hard-acceleration'), limitA * nominalV),
     regenMostW: Math.max(0, -inverterPowerW(build, 'regeneration')),
     socEmpty: build.packLimits.socEmpty,
@@ -68,6 +71,18 @@ function readsOf(vehicle: Vehicle): Reads | null {
     auxiliaryW: busPowerW(vehicle, 'cruise', false),
     winterAuxiliaryW: busPowerW(vehicle, 'cruise', true),
   };
+}
+
+const marks = new WeakMap<OwnTrip, string>();
+
+/** Name, length and two sums: made once for each trip. */
+function markOf(trip: OwnTrip): string {
+  const known = marks.get(trip);
+  if (known !== undefined) return known;
+  const weigh = (values: readonly number[]) => values.reduce((sum, value, k) => sum + value * (1 + (k % 97)), 0);
+  const mark = `${trip.name}|${trip.speedsMPerS.length}|${weigh(trip.speedsMPerS)}|${weigh(trip.grades)}`;
+  marks.set(trip, mark);
+  return mark;
 }
 
 /** Identifies what the runs would read; null while mass, tyres, motor or cells are missing. */
@@ -84,7 +99,8 @@ export function tripRuns(vehicle: Vehicle): TripRuns | null {
   const reads = readsOf(vehicle);
   const key = tripRunsKey(vehicle);
   if (!reads || key === null) return null;
-  const trace = builtInTrip(reads.tripId, vehicle.build.duty.cruiseSpeedMPerS);
+  const { ownTrip, cruiseSpeedMPerS } = vehicle.build.duty;
+  const trace = reads.tripId === 'own' ? ownTrip! : builtInTrip(reads.tripId, cruiseSpeedMPerS);
   const common = { regenShare: REGEN_SHARE, regenMostW: reads.regenMostW, mostW: reads.mostW };
   const mild = simulateTrip(reads.mild, reads.pack, trace, {
     ...common,

@@ -13,6 +13,7 @@ import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
+import { BringTrip } from './bring-trip';
 
 const PullChart = dynamic(() => import('./pull-chart'), { ssr: false, loading: () => <div className="h-[250px]" /> });
 const TripChart = dynamic(() => import('./trip-chart'), { ssr: false, loading: () => <div className="h-[230px]" /> });
@@ -165,9 +166,13 @@ function Trip({ assessment }: { assessment: Assessment }) {
       <ChoiceField
         label="Trip"
         value={build.duty.tripId ?? 'country'}
-        choices={TRIP_IDS.map((id) => ({ value: id, label: tripName(id) }))}
+        choices={[
+          ...(build.duty.ownTrip ? [{ value: 'own', label: build.duty.ownTrip.name }] : []),
+          ...TRIP_IDS.map((id) => ({ value: id, label: tripName(id) })),
+        ]}
         onChoose={(id) => dispatch({ edit: 'setTrip', input: { tripId: id as TripId } })}
       />
+      <BringTrip system={system} />
       {tripKey === null && (
         <p className="mt-2 text-soft">To drive it: empty mass and tyres from Survey, cells from Pack, and a motor.</p>
       )}
@@ -290,9 +295,7 @@ function Currents({ assessment }: { assessment: Assessment }) {
           </tr>
         </tbody>
       </table>
-      <p className="mt-2 text-[13px] text-soft">
-        Starts at 90 % charge. Generic maps, cooling and heat capacities; a trip of your own comes later.
-      </p>
+      <p className="mt-2 text-[13px] text-soft">Starts at 90 % charge. Generic maps, cooling and heat capacities.</p>
     </Panel>
   );
 }

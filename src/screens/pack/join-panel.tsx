@@ -75,7 +75,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
       </div>
       <p
         className="mt-3 flex items-center gap-2 text-[17px] font-semibold"
-        role="status"
+        aria-live="polite"
         data-join={advice.allowed ? 'close' : 'resistor'}
       >
         <VerdictMark shape={advice.allowed ? 'holds' : 'fails'} />

@@ -1,5 +1,5 @@
 import { parseTyre } from '../../physics/tyre';
-import type { BodyType, Build, Duty, LossId, LossState, TripId, VehicleData } from '../types';
+import type { BodyType, Build, Duty, LossId, LossState, OwnTrip, TripId, VehicleData } from '../types';
 import { define } from './definition';
 import { EditRefused } from './refused';
 
@@ -83,10 +83,26 @@ export const SURVEY_EDITS = {
     },
   }),
 
-  setTrip: define<{ tripId: TripId }>({
+  setTrip: define<{ tripId: TripId | 'own' }>({
     title: (_, { tripId }) => `usual trip: ${tripId}`,
     apply: (draft, { tripId }) => {
+      if (tripId === 'own' && !draft.duty.ownTrip)
+        throw new EditRefused('There is no trip of your own yet.', 'Bring one in as GPX or CSV.');
       draft.duty.tripId = tripId;
+    },
+  }),
+
+  /** Takes a trip that was read from a file as the usual one. */
+  setOwnTrip: define<OwnTrip>({
+    title: (_, { name }) => `bring in the trip ${name}`,
+    apply: (draft, { name, speedsMPerS, grades }) => {
+      if (speedsMPerS.length < 2 || speedsMPerS.length > 36001 || grades.length !== speedsMPerS.length)
+        throw new EditRefused(
+          'A trip has two points to ten hours of them, with a grade for each.',
+          'Read the file again.',
+        );
+      draft.duty.ownTrip = { name: name.slice(0, 120) || 'Trip', speedsMPerS: [...speedsMPerS], grades: [...grades] };
+      draft.duty.tripId = 'own';
     },
   }),
 

@@ -105,7 +105,14 @@ export const buildSchema = object({
     dailyDistanceM: optional(nonNegative(2e6)),
     coldestDayC: optional(celsius()),
     hottestDayC: optional(celsius()),
-    tripId: optional(Joi.string().valid(...TRIP_IDS)),
+    tripId: optional(Joi.string().valid(...TRIP_IDS, 'own')),
+    ownTrip: optional(
+      object({
+        name: name(),
+        speedsMPerS: Joi.array().items(Joi.number().min(0).max(150)).min(2).max(36001),
+        grades: Joi.array().items(Joi.number().min(-1).max(1)).min(2).max(36001),
+      }),
+    ),
     energyPricePerKWh: optional(nonNegative(1000)),
     formerFuelCostPerKm: optional(nonNegative(1000)),
     claimedRangeM: optional(nonNegative(1e7)),

@@ -1,0 +1,117 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { readTripFile } from './trip-file';
+
+/** A made-up track due north at a steady speed and slope, one point every two seconds: a degree is π·R/180. */
+function track(
+  points: number,
+  mPerS: number,
+  slope: number,
+  edit: (k: number, line: string) => string = (_, line) => line,
+): string {
+  const degree = (Math.PI * 6371008.8) / 180;
+  const lines = Array.from({ length: points }, (_, k) => {
+    const t = new Date(Date.UTC(2020, 0, 1, 8, 0, 2 * k)).toISOString();
+    const d = 2 * k * mPerS;
+    return edit(
+      k,
+      `<trkpt lat="${45 + d / degree}" lon="7"><ele>${(1000 + d * slope).toFixed(3)}</ele><time>${t}</time></trkpt>`,
+    );
+  });
+  return `<?xml version="1.0"?><gpx version="1.1"><trk><trkseg>${lines.join('\n')}</trkseg></trk></gpx>`;
+}
+const read = (text: string, name = 'way.gpx') => {
+  const trip = readTripFile(text, name);
+  if (!trip.ok) throw new Error(JSON.stringify(trip.errors));
+  return trip;
+};
+
+describe('a track', () => {
+  test('steady speed and slope come back: 15 m/s up 6 %', () => {
+    const trip = read(track(200, 15, 0.06));
+    expect(trip.name).toBe('way');
+    expect(trip.speedsMPerS).toHaveLength(399);
+    expect(trip.distanceM).toBeCloseTo(15 * 398, 1);
+    for (const v of trip.speedsMPerS.slice(2, -2)) expect(v).toBeCloseTo(15, 1);
+    for (const grade of trip.grades.slice(8, -8)) expect(grade).toBeCloseTo(0.06, 2);
+    expect(trip.notes).toEqual([]);
+  });
+
+  test('a jump, a clock that goes back and a point without time are left out and said; the rest is kept', () => {
+    const trip = read(
+      track(100, 10, 0, (k, line) =>
+        k === 20
+          ? line.replace(/lat="[^"]+"/, 'lat="46.9"')
+          : k === 40
+            ? line.replace(/08:01:20/, '07:00:00')
+            : k === 60
+              ? line.replace(/<time>.*<\/time>/, '')
+              : line,
+      ),
+    );
+    expect(trip.notes).toEqual([
+      '1 points without place or time left out',
+      '1 points whose time does not go forward left out',
+      '1 jumps above 252 km/h left out',
+    ]);
+    expect(trip.distanceM).toBeCloseTo(10 * 198, 0);
+  });
+
+  test('midnight, the end of February in a leap year and an offset are only the next second', () => {
+    const points = [
+      '2020-02-28T23:59:58Z',
+      '2020-02-28T23:59:59Z',
+      '2020-02-29T00:00:00Z',
+      '2020-02-29T02:00:01+02:00',
+      '2020-02-28T19:30:02-0430',
+    ];
+    const trip = read(
+      `<gpx>${points.map((time, k) => `<trkpt lat="${45 + k * 1e-4}" lon="7"><time>${time}</time></trkpt>`).join('')}</gpx>`,
+    );
+    expect(trip.speedsMPerS).toHaveLength(5);
+    expect(trip.notes).toEqual(['no heights: taken as flat']);
+  });
+
+  test('without heights it is flat and says so', () => {
+    const trip = read(track(50, 10, 0.1, (_, line) => line.replace(/<ele>.*<\/ele>/, '')));
+    expect(trip.notes).toEqual(['no heights: taken as flat']);
+    expect(new Set(trip.grades)).toEqual(new Set([0]));
+  });
+
+  test.each([
+    ['<gpx></gpx>', 'no track points'],
+    ['<gpx><trkpt lat="1" lon="2"></trkpt></gpx>', 'fewer than two points'],
+    [track(2, 10, 0).replace('08:00:02', '20:00:02'), 'hours'],
+    ['', 'empty'],
+    ['a;b\n1;2\n', 'no column for time'],
+    ['time s;speed km/h\nx;y\n', 'fewer than two rows'],
+  ])('%# is refused with words', (text, words) => {
+    const trip = readTripFile(text, 'x');
+    expect(trip.ok).toBe(false);
+    if (!trip.ok) {
+      expect(trip.errors[0]!.reason).toContain(words);
+      expect(trip.errors[0]!.remedy.length).toBeGreaterThan(10);
+    }
+  });
+
+  test('whatever the file holds, it answers', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 300 }), fc.boolean(), (text, gpx) => {
+        const trip = readTripFile(gpx ? `<gpx>${text}` : text, 'f');
+        if (trip.ok) for (const v of trip.speedsMPerS) expect(Number.isFinite(v)).toBe(true);
+        else expect(trip.errors.length).toBeGreaterThan(0);
+      }),
+    );
+  });
+});
+
+describe('a table', () => {
+  test('seconds or clock, km/h or m/s, comma or point', () => {
+    const kmh = read('time s;speed km/h\n0;0\n10;36\n20;36\n30;0\n', 't.csv');
+    expect(kmh.distanceM).toBeCloseTo(5 * 10 + 10 * 10 + 5 * 10, 9);
+    const clock = read('time,speed m/s,altitude m\n0:00:00,10,100\n0:01:00,10,130\n0:02:00,10,160\n', 't.csv');
+    expect(clock.distanceM).toBeCloseTo(1200, 9);
+    expect(clock.grades[60]).toBeCloseTo(30 / 600, 3);
+    expect(read('time;speed km/h\n0;18,0\n4;18,0\n').distanceM).toBeCloseTo(20, 9);
+  });
+});

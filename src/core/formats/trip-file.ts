@@ -1,0 +1,224 @@
+import type { Problem } from '../build';
+import { readCsv, readNumber } from './csv';
+
+/** A trip from a file: one point a second, and what was left out of it. */
+export interface ReadTrip {
+  readonly ok: true;
+  readonly name: string;
+  readonly speedsMPerS: readonly number[];
+  readonly grades: readonly number[];
+  readonly distanceM: number;
+  /** In words: points that were rejected and why, what was missing. */
+  readonly notes: readonly string[];
+}
+export type TripFile = ReadTrip | { readonly ok: false; readonly errors: readonly Problem[] };
+
+interface Sample {
+  readonly t: number;
+  /** m along the way. */
+  readonly d: number;
+  /** m above sea, null: not known. */
+  readonly z: number | null;
+}
+
+const EARTH_M = 6371008.8;
+/** Faster than this between two points is a jump of the receiver, m/s. */
+const JUMP_MPS = 70;
+/** Ten hours. */
+const LONGEST_S = 36000;
+/** Heights are averaged over so many metres of way on each side, grades taken across as many. */
+const GRADE_M = 40;
+const STEEPEST = 0.35;
+
+const refuse = (path: string, reason: string, remedy: string): TripFile => ({
+  ok: false,
+  errors: [{ path, reason, remedy }],
+});
+
+/** Reads a track (GPX) or a table (CSV with time and speed, altitude if there is one). */
+export function readTripFile(text: string, fileName: string): TripFile {
+  const name = fileName.replace(/\.[a-z]+$/i, '').slice(0, 100) || 'Trip';
+  return /<gpx[\s>]/i.test(text.slice(0, 2000)) ? readGpx(text, name) : readTable(text, name);
+}
+
+function readGpx(text: string, name: string): TripFile {
+  const notes: string[] = [];
+  const counts = { backwards: 0, jumps: 0, broken: 0 };
+  const samples: Sample[] = [];
+  let last: { t: number; lat: number; lon: number } | null = null;
+  let way = 0;
+  let points = 0;
+  for (const match of text.matchAll(/<trkpt\b([^>]*)>([\s\S]*?)<\/trkpt>/gi)) {
+    points++;
+    const lat = Number(/\blat\s*=\s*["']([^"']+)["']/i.exec(match[1]!)?.[1]);
+    const lon = Number(/\blon\s*=\s*["']([^"']+)["']/i.exec(match[1]!)?.[1]);
+    const t = instant(/<time>\s*([^<]+?)\s*<\/time>/i.exec(match[2]!)?.[1] ?? '');
+    const ele = Number(/<ele>\s*([^<]+?)\s*<\/ele>/i.exec(match[2]!)?.[1] ?? Number.NaN);
+    if (!(Math.abs(lat) <= 90) || !(Math.abs(lon) <= 180) || !Number.isFinite(t)) {
+      counts.broken++;
+      continue;
+    }
+    if (last) {
+      if (t <= last.t) {
+        counts.backwards++;
+        continue;
+      }
+      const step = greatCircle(last, { lat, lon });
+      if (step / (t - last.t) > JUMP_MPS) {
+        counts.jumps++;
+        continue;
+      }
+      way += step;
+    }
+    last = { t, lat, lon };
+    samples.push({ t, d: way, z: Number.isFinite(ele) ? ele : null });
+  }
+  if (points === 0)
+    return refuse('(file)', 'holds no track points.', 'Export the track with its points, not a route or waypoints.');
+  if (samples.length < 2)
+    return refuse(
+      '(file)',
+      'has fewer than two points with a place and a time.',
+      'Export it with times: speed comes from them.',
+    );
+  if (counts.broken > 0) notes.push(`${counts.broken} points without place or time left out`);
+  if (counts.backwards > 0) notes.push(`${counts.backwards} points whose time does not go forward left out`);
+  if (counts.jumps > 0) notes.push(`${counts.jumps} jumps above ${Math.round(JUMP_MPS * 3.6)} km/h left out`);
+  return fromSamples(samples, name, notes);
+}
+
+/** Seconds since an arbitrary day from an ISO 8601 date and time with its offset; NaN when it is none. Gregorian calendar by hand: the core has no clock. */
+function instant(text: string): number {
+  const parts = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})(?::(\d{2}(?:\.\d+)?))?(Z|[+-]\d{2}:?\d{2})?$/i.exec(
+    text.trim(),
+  );
+  if (!parts) return Number.NaN;
+  const [year, month, day, hour, minute] = parts.slice(1, 6).map(Number) as [number, number, number, number, number];
+  if (month < 1 || month > 12 || day < 1 || day > 31 || hour > 24 || minute > 59) return Number.NaN;
+  // Days since 1 March of year 0, months counted from March.
+  const m = (month + 9) % 12;
+  const y = year - Math.floor(m / 10);
+  const days =
+    365 * y + Math.floor(y / 4) - Math.floor(y / 100) + Math.floor(y / 400) + Math.floor((m * 306 + 5) / 10) + day - 1;
+  const zone = parts[7] ?? 'Z';
+  const offset = /^z$/i.test(zone)
+    ? 0
+    : (zone.startsWith('-') ? -1 : 1) * (Number(zone.slice(1, 3)) * 60 + Number(zone.slice(-2)));
+  return days * 86400 + hour * 3600 + (minute - offset) * 60 + Number(parts[6] ?? 0);
+}
+
+function greatCircle(p: { lat: number; lon: number }, q: { lat: number; lon: number }): number {
+  const rad = Math.PI / 180;
+  const a =
+    Math.sin(((q.lat - p.lat) * rad) / 2) ** 2 +
+    Math.cos(p.lat * rad) * Math.cos(q.lat * rad) * Math.sin(((q.lon - p.lon) * rad) / 2) ** 2;
+  return 2 * EARTH_M * Math.asin(Math.min(1, Math.sqrt(a)));
+}
+
+function readTable(text: string, name: string): TripFile {
+  const read = readCsv(text);
+  if (!read.ok) return read;
+  const { columns, rows } = read.table;
+  const find = (pattern: RegExp) => columns.find((column) => pattern.test(column));
+  const timeColumn = find(/^(time|t|zeit|seconds|s)\b/);
+  const speedColumn = find(/^(speed|v|velocity)\b/);
+  const heightColumn = find(/^(alt|ele|height|z)/);
+  if (!timeColumn || !speedColumn)
+    return refuse(
+      'line 1',
+      'names no column for time and none for speed.',
+      'Call them "time s" and "speed km/h" (or "speed m/s").',
+    );
+  const factor = /km|kph/.test(speedColumn) ? 1 / 3.6 : /mph|mi/.test(speedColumn) ? 0.44704 : 1;
+  const notes: string[] = [];
+  const samples: Sample[] = [];
+  let [way, backwards, broken] = [0, 0, 0];
+  let last: { t: number; v: number } | null = null;
+  for (const { fields } of rows) {
+    const t = clock(fields.get(timeColumn) ?? '');
+    const raw = readNumber(fields.get(speedColumn) ?? '');
+    if (t === undefined || raw === undefined || raw * factor < 0 || raw * factor > JUMP_MPS) {
+      broken++;
+      continue;
+    }
+    const v = raw * factor;
+    if (last && t <= last.t) {
+      backwards++;
+      continue;
+    }
+    if (last) way += ((last.v + v) / 2) * (t - last.t);
+    last = { t, v };
+    samples.push({ t, d: way, z: heightColumn ? (readNumber(fields.get(heightColumn) ?? '') ?? null) : null });
+  }
+  if (samples.length < 2)
+    return refuse(
+      '(file)',
+      'has fewer than two rows with a time and a speed.',
+      'Write seconds and a speed in each row.',
+    );
+  if (broken > 0) notes.push(`${broken} rows without a time and a possible speed left out`);
+  if (backwards > 0) notes.push(`${backwards} rows whose time does not go forward left out`);
+  return fromSamples(samples, name, notes);
+}
+
+/** "12.5" or "0:01:30" as seconds. */
+function clock(text: string): number | undefined {
+  const parts = /^(\d{1,3}):(\d{2})(?::(\d{2}(?:\.\d+)?))?$/.exec(text.trim());
+  if (!parts) return readNumber(text);
+  return parts[3] === undefined
+    ? Number(parts[1]) * 60 + Number(parts[2])
+    : Number(parts[1]) * 3600 + Number(parts[2]) * 60 + Number(parts[3]);
+}
+
+function fromSamples(samples: readonly Sample[], name: string, notes: string[]): TripFile {
+  const start = samples[0]!.t;
+  const seconds = Math.floor(samples.at(-1)!.t - start);
+  if (seconds < 2) return refuse('(file)', 'lasts less than two seconds.', 'Choose a longer trip.');
+  if (seconds > LONGEST_S)
+    return refuse('(file)', `lasts ${(seconds / 3600).toFixed(1)} hours.`, 'Cut it to ten hours at most.');
+  const known = samples.filter(({ z }) => z !== null).length;
+  const withHeight = known >= 0.9 * samples.length;
+  if (!withHeight) notes.push(known === 0 ? 'no heights: taken as flat' : 'heights of too few points: taken as flat');
+  // Way and height once a second, straight between the points.
+  const way: number[] = [];
+  const height: number[] = [];
+  let k = 0;
+  for (let s = 0; s <= seconds; s++) {
+    const t = start + s;
+    while (k < samples.length - 2 && samples[k + 1]!.t < t) k++;
+    const [p, q] = [samples[k]!, samples[k + 1]!];
+    const x = Math.min(1, Math.max(0, (t - p.t) / (q.t - p.t)));
+    way.push(p.d + (q.d - p.d) * x);
+    height.push((p.z ?? q.z ?? 0) + ((q.z ?? p.z ?? 0) - (p.z ?? q.z ?? 0)) * x);
+  }
+  // Speed over three seconds takes the receiver's noise off.
+  const at = (s: number) => Math.min(seconds, Math.max(0, s));
+  const speedsMPerS = way.map((_, s) => {
+    const [from, to] = [at(s - 1), at(s + 1)];
+    const v = (way[to]! - way[from]!) / (to - from);
+    return v < 0.2 ? 0 : Math.round(v * 100) / 100;
+  });
+  const grades = withHeight ? gradesOf(way, height) : way.map(() => 0);
+  return { ok: true, name, speedsMPerS, grades, distanceM: way.at(-1)!, notes };
+}
+
+/** Rise over run between averages over GRADE_M of way on each side; 0 while it stands. */
+function gradesOf(way: readonly number[], height: readonly number[]): number[] {
+  const n = way.length;
+  // Prefix sums make each average one subtraction.
+  const sums = [0];
+  for (const z of height) sums.push(sums.at(-1)! + z);
+  let [low, high] = [0, 0];
+  return way.map((d, s) => {
+    while (way[low]! < d - GRADE_M) low++;
+    if (high < s) high = s;
+    while (high < n - 1 && way[high + 1]! <= d + GRADE_M) high++;
+    const run = way[high]! - way[low]!;
+    if (run < 5) return 0;
+    const before = (sums[s + 1]! - sums[low]!) / (s + 1 - low);
+    const after = (sums[high + 1]! - sums[s]!) / (high + 1 - s);
+    // The averages stand for the middles of the two halves: half the run apart.
+    const grade = (after - before) / (run / 2);
+    return Math.round(Math.max(-STEEPEST, Math.min(STEEPEST, grade)) * 1e4) / 1e4;
+  });
+}
