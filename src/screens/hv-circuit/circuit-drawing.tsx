@@ -59,7 +59,7 @@ export function CircuitDrawing({
   };
   return (
     <svg
-      viewBox={`0 0 ${layout.width} ${layout.height}`}
+      viewBox={`${layout.left} 0 ${layout.width} ${layout.height}`}
       className="block max-h-[45vh] w-full max-[700px]:max-h-none max-[700px]:min-w-[640px]"
       role="group"
       aria-label="Traction circuit"

@@ -49,7 +49,7 @@ test('what is cut off the pack is listed as loose rather than drawn as connected
   expect(layOutCircuit(resolve(build)).loose.map((device) => device.id)).toEqual(['heater']);
 });
 
-test('a second string in parallel is named as joined and not drawn, and a device on no wire as loose', () => {
+test('a second string in parallel stands at the left with its way to the rails; a device on no wire is loose', () => {
   const build = firn9();
   const { devices, conductors } = build.circuits.hv;
   const wire = (id: string, a: [string, string], b: [string, string]) => ({
@@ -77,7 +77,17 @@ test('a second string in parallel is named as joined and not drawn, and a device
     },
   };
   const layout = layOutCircuit(resolve(second));
-  // The shorter string is the one that is drawn; the other one is named.
-  expect(layout.undrawn.map(({ id }) => id).sort()).toEqual(['box-front', 'box-rear', 'f-mid', 's-mid']);
+  expect(layout.undrawn).toEqual([]);
+  // Every device and wire of both strings is drawn once, the second string left of the first, and inside the drawing.
+  expect(layout.wires.map(({ id }) => id).sort()).toEqual(Object.keys(second.circuits.hv.conductors).sort());
+  const at = (id: string) => layout.devices.find((placed) => placed.id === id)!;
+  const left = ['box-front', 'box-rear', 'f-mid', 's-mid'].map((id) => at(id).x);
+  expect(new Set(left).size).toBe(1);
+  expect(left[0]!).toBeLessThan(at('box-second').x);
+  expect(left[0]! - 178 / 2).toBeGreaterThan(layout.left);
+  // From plus downwards: rear box, fuse, disconnect, front box.
+  expect(['box-rear', 'f-mid', 's-mid', 'box-front'].map((id) => at(id).y)).toEqual(
+    ['box-rear', 'f-mid', 's-mid', 'box-front'].map((id) => at(id).y).sort((p, q) => p - q),
+  );
   expect(layout.loose.map(({ id }) => id)).toEqual(['alone']);
 });

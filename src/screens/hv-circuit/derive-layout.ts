@@ -1,5 +1,6 @@
 import { type Device, TERMINALS } from '@/core/build';
 import { type Resolved, type ResolvedDevice, type Way, wayOf } from '@/core/vehicle';
+import { moreStrings } from './derive-strings';
 
 /** Where everything of the circuit drawing stands. Pure: the drawing follows the model. */
 export interface Placed {
@@ -21,6 +22,8 @@ export interface Wire {
 }
 
 export interface CircuitLayout {
+  /** Where the drawing begins: below zero with more strings than one. */
+  readonly left: number;
   readonly width: number;
   readonly height: number;
   readonly devices: readonly Placed[];
@@ -93,6 +96,7 @@ export function layOutCircuit(vehicle: Resolved): CircuitLayout {
   const consumersOf = vehicle.devices.filter(({ device }) => CONSUMERS.includes(device.kind));
   if (!found)
     return {
+      left: 0,
       width: 900,
       height: 120,
       devices: [],
@@ -218,6 +222,12 @@ export function layOutCircuit(vehicle: Resolved): CircuitLayout {
       if (bridge) drawBridge(bridge, left, right, railY, railY + drop, vehicle, place, wires, dots);
   }
 
+  // Other strings stand at the left, each with its own way to the rails.
+  const more = moreStrings(vehicle, { devices, wires }, { firstX: PACK_X, top: TOP, bottom, box: BOX });
+  devices.push(...more.devices);
+  wires.push(...more.wires);
+  dots.push(...more.dots.map(([x, y]): [number, number] => [x, y]));
+
   const drawn = new Set([...devices.map((placed) => placed.id)]);
   const rest = vehicle.devices.filter(({ id, device }) => !drawn.has(id) && !ASIDE.has(device.kind));
   const joined = joinedTo(vehicle, drawn);
@@ -230,7 +240,7 @@ export function layOutCircuit(vehicle: Resolved): CircuitLayout {
     );
   const loose = rest.filter((device) => !whole(device));
   const undrawn = rest.filter(whole);
-  return { width, height: bottom + 36, devices, wires, dots, loose, undrawn };
+  return { left: -more.leftBy, width: width + more.leftBy, height: bottom + 36, devices, wires, dots, loose, undrawn };
 }
 
 /** Devices that wires join to any of these, however far. */
