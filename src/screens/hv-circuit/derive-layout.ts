@@ -1,26 +1,11 @@
 import { type Device, TERMINALS } from '@/core/build';
 import { type Resolved, type ResolvedDevice, type Way, wayOf } from '@/core/vehicle';
 import { moreStrings } from './derive-strings';
+import type { Placed, Wire } from './layout-types';
+
+export type { Placed, Wire };
 
 /** Where everything of the circuit drawing stands. Pure: the drawing follows the model. */
-export interface Placed {
-  readonly id: string;
-  readonly device: Device;
-  readonly x: number;
-  readonly y: number;
-  readonly turned: boolean;
-  /** Size of boxes and consumers; symbols have none. */
-  readonly width?: number;
-  readonly height?: number;
-}
-
-export interface Wire {
-  readonly id: string;
-  readonly points: readonly (readonly [number, number])[];
-  /** Where its chip stands; thin taps have none. */
-  readonly chip: readonly [number, number] | null;
-}
-
 export interface CircuitLayout {
   /** Where the drawing begins: below zero with more strings than one. */
   readonly left: number;

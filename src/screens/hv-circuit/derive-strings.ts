@@ -1,5 +1,5 @@
 import type { Resolved } from '@/core/vehicle';
-import type { Placed, Wire } from './derive-layout';
+import type { Placed, Wire } from './layout-types';
 
 type XY = readonly [number, number];
 
