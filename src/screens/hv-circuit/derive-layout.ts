@@ -1,4 +1,4 @@
-import { type Device, TERMINALS } from '@/core/build';
+import { TERMINALS } from '@/core/build';
 import { type Resolved, type ResolvedDevice, type Way, wayOf } from '@/core/vehicle';
 import { moreStrings } from './derive-strings';
 import type { Placed, Wire } from './layout-types';
