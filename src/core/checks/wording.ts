@@ -41,6 +41,13 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} on the climb',
     'no gear pulls {speed} up {grade}',
   ),
+  'drive.cruise': S(
+    '{subject} can’t keep the cruise speed',
+    '{subject} in cruise',
+    '{demand} of {limit} at {speed}',
+    '{subject} in cruise',
+  ),
+  'drive.cruise.torque': S('{subject} can’t keep the cruise speed', '{subject} in cruise', 'no gear pulls {speed}'),
   'drive.back-voltage': S(
     '{subject} would feed too much voltage back',
     '{subject} turned fast',

@@ -73,6 +73,17 @@ function readsOf(vehicle: Vehicle): Reads | null {
   };
 }
 
+/** Peukert exponents of lead, rated over twenty hours; other cells give nearly all that they hold at any current. */
+const LEAD_EXPONENT: Readonly<Record<string, number>> = { 'lead-flooded': 1.25, 'lead-agm': 1.12 };
+const RATED_HOURS = 20;
+
+/** Share of its rated capacity that lead gives at a mean current: (C/(H·I))^(k−1) (Peukert). */
+function leadShare({ chemistry, capacityC }: TripPack, meanA: number): number {
+  const exponent = LEAD_EXPONENT[chemistry];
+  if (exponent === undefined || !(meanA > 0)) return 1;
+  return Math.min(1, (capacityC / 3600 / (RATED_HOURS * meanA)) ** (exponent - 1));
+}
+
 const marks = new WeakMap<OwnTrip, string>();
 
 /** Name, length and two sums: made once for each trip. */
@@ -120,7 +131,7 @@ export function tripRuns(vehicle: Vehicle): TripRuns | null {
   const range = (run: TripResult): number | null => {
     const used = START_SOC - run.socEnd;
     if (!(used > 0) || run.distanceM <= 0) return null;
-    return (run.distanceM * (1 - reads.socEmpty)) / used;
+    return ((run.distanceM * (1 - reads.socEmpty)) / used) * leadShare(reads.pack, run.currents.meanA);
   };
   return {
     key,

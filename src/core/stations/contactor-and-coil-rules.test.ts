@@ -204,3 +204,29 @@ test('active discharge: all links on the bus through the active resistor beside 
   expect(check.demand!.value).toBeCloseTo((capacitanceF / siemens) * Math.log(fullV / 60), 9);
   expect(check.verdict).toBe('holds');
 });
+
+test('a contactor whose coil is in no circuit leaves the emergency stop open instead of holding', () => {
+  const { lv } = firn.circuits;
+  const conductors = Object.fromEntries(
+    Object.entries(lv.conductors).filter(([, { a, b }]) => a.deviceId !== 'k-plus' && b.deviceId !== 'k-plus'),
+  );
+  const build: Build = { ...firn, circuits: { ...firn.circuits, lv: { ...lv, conductors } } };
+  for (const key of [
+    'emergency.stop:emergency-stop',
+    'emergency.loop:coils',
+    'emergency.single-failure:emergency-stop',
+    'disconnect.interlock:s-mid',
+  ])
+    expect([key, of(build, key).verdict]).toEqual([key, 'needs-data']);
+});
+
+test('without cruise power the direction is known from what drives hardest: regeneration still runs against it', () => {
+  const idle = edited(
+    firn,
+    { edit: 'setPowersFrom', input: { powersFrom: 'typed' } },
+    { edit: 'setFigure', input: { figure: 'cruisePower', value: 0 } },
+    { edit: 'setDevicePower', input: { deviceId: 'heater', state: 'cruise', powerW: 0 } },
+    { edit: 'setDevicePower', input: { deviceId: 'charger', state: 'cruise', powerW: 0 } },
+  );
+  expect(of(idle, 'contactor.polarity:k-plus').demand!.value).toBeGreaterThan(50);
+});

@@ -178,3 +178,17 @@ describe('survey', () => {
     expect(inverterPowerW(bare, 'cruise')).toBe(32000);
   });
 });
+
+test('lead gives less at a high current: Peukert with 220 Ah over twenty hours, flooded', () => {
+  const vehicle = vehicleOf(teasel());
+  const { mild, rangeFreshM } = tripRuns(vehicle)!;
+  const plain = (mild.distanceM * (1 - 0.35)) / (0.9 - mild.socEnd);
+  expect(rangeFreshM! / plain).toBeCloseTo((220 / 20 / mild.currents.meanA) ** 0.25, 9);
+});
+
+test('a cruise speed above what the inverter lets through is said, though the circuit is judged at the limit', () => {
+  expect(of(firn, 'drive.cruise:motor').verdict).toBe('holds');
+  const fast = edited(firn, { edit: 'setFigure', input: { figure: 'cruiseSpeed', value: 42 } });
+  expect(inverterPowerW(fast, 'cruise')).toBe(58000);
+  expect(of(fast, 'drive.cruise:motor').verdict).toBe('fails');
+});

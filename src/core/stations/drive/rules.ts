@@ -1,6 +1,17 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { roadForces, sumOf } from '../../physics/road-load';
 import { WINDOWS_S } from '../../simulate';
-import { inverterPowerW, motorOf, nominalLinkV, partOf, roadModel, steadyPowerW } from '../../vehicle';
+import {
+  type CaseId,
+  drivePoint,
+  followsVehicle,
+  inverterPowerW,
+  motorOf,
+  nominalLinkV,
+  partOf,
+  roadModel,
+  terminalVoltage,
+} from '../../vehicle';
 import { amps, type Context, volts, watts } from '../context';
 import { driveResults } from './results';
 
@@ -15,40 +26,75 @@ const motorRef = (context: Context): Ref | null => {
 const assumedIn = (context: Context): readonly string[] =>
   (roadModel(context.vehicle.build)?.assumed ?? []).map((words) => `Assumed: ${words}.`);
 
+/** A steady speed on a grade, with the torque of the lowest link voltage that the circuit then has. */
+function steadyFinding(
+  context: Context,
+  speedMPerS: number | undefined,
+  grade: number,
+  worst: CaseId,
+): readonly Finding[] {
+  const { build } = context.vehicle;
+  const subject = motorRef(context);
+  if (!subject || speedMPerS === undefined) return [];
+  const model = roadModel(build);
+  if (!model) return [{ subject, missing: [{ ref: subject, what: 'the empty mass' }] }];
+  if (!model.motor || model.wheelRadiusM === null)
+    return [{ subject, missing: [{ ref: subject, what: model.motor ? 'the tyres' : 'part' }] }];
+  const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
+  const solved = context.vehicle.caseOf(worst);
+  const ends = inverter && {
+    plus: { deviceId: inverter.id, terminal: 'plus' },
+    minus: { deviceId: inverter.id, terminal: 'minus' },
+  };
+  const sagging = solved && ends ? terminalVoltage(solved, ends.plus, ends.minus) : null;
+  const linkV = sagging ?? nominalLinkV(build);
+  const forceN = sumOf(roadForces(model.road, speedMPerS, grade, 0));
+  const point = drivePoint(model, forceN, speedMPerS, linkV);
+  const limit = inverterPowerW(build, 'hard-acceleration');
+  return [
+    {
+      subject,
+      ...(solved ? { case: solved.id } : {}),
+      demand: watts(point.batteryW),
+      limit: watts(limit),
+      ...(point.possible ? { margin: marginAtMost(point.batteryW, limit) } : { holds: false, variant: 'torque' }),
+      figures: { grade: { value: grade, dimension: 'ratio' }, speed: { value: speedMPerS, dimension: 'speed' } },
+      lines: () => [
+        {
+          formula: 'P = F · v / (η_driveline · η_motor)',
+          figures: `${forceN.toFixed(0)} N · ${q(speedMPerS, 'speed')}, motor and inverter ${(point.efficiency * 100).toFixed(0)} %`,
+          result: watts(point.batteryW),
+          note: `Torque at ${q(linkV, 'voltage')} on the link${sagging === null ? ', nominal' : ', sagging'}.`,
+        },
+      ],
+      assumed: assumedIn(context),
+    },
+  ];
+}
+
 const climb: Rule<Context> = {
   id: 'drive.climb',
   station: 'drive',
   sources: [ROAD, 'Torque at the wheels in the best gear, inverter’s battery limit counted'],
   judge: (context) => {
-    const { build } = context.vehicle;
-    const subject = motorRef(context);
-    const { hillGrade, hillSpeedMPerS } = build.duty;
-    if (!subject || hillGrade === undefined || hillSpeedMPerS === undefined) return [];
-    const asked = steadyPowerW(build, hillSpeedMPerS, hillGrade);
-    if (!asked) return [{ subject, missing: [{ ref: subject, what: 'the empty mass' }] }];
-    const limit = inverterPowerW(build, 'hard-acceleration');
-    const margin = asked.point.possible ? marginAtMost(asked.powerW, limit) : Number.NEGATIVE_INFINITY;
-    return [
-      {
-        subject,
-        demand: watts(asked.powerW),
-        limit: watts(limit),
-        ...(asked.point.possible ? { margin } : { holds: false, variant: 'torque' }),
-        figures: {
-          grade: { value: hillGrade, dimension: 'ratio' },
-          speed: { value: hillSpeedMPerS, dimension: 'speed' },
-        },
-        lines: () => [
-          {
-            formula: 'P = F · v / (η_driveline · η_motor)',
-            figures: `${asked.forceN.toFixed(0)} N · ${q(hillSpeedMPerS, 'speed')}, motor and inverter ${(asked.point.efficiency * 100).toFixed(0)} %`,
-            result: watts(asked.powerW),
-          },
-        ],
-        assumed: assumedIn(context),
-      },
-    ];
+    const { hillGrade, hillSpeedMPerS } = context.vehicle.build.duty;
+    return hillGrade === undefined
+      ? []
+      : steadyFinding(context, hillSpeedMPerS, hillGrade, 'hill/cold-old-empty/minutes');
   },
+};
+
+const cruise: Rule<Context> = {
+  id: 'drive.cruise',
+  station: 'drive',
+  sources: [
+    ROAD,
+    'The circuit’s cruise power is bounded by the inverter’s limit: whether the speed is kept is said here',
+  ],
+  judge: (context) =>
+    followsVehicle(context.vehicle.build)
+      ? steadyFinding(context, context.vehicle.build.duty.cruiseSpeedMPerS, 0, 'cruise/cold-old-empty/sustained')
+      : [],
 };
 
 const backVoltage: Rule<Context> = {
@@ -68,7 +114,7 @@ const backVoltage: Rule<Context> = {
     if (absolute === undefined) return [];
     const results = driveResults(
       context.vehicle,
-      nominalLinkV(context.vehicle.build),
+      context.fullV ?? nominalLinkV(context.vehicle.build),
       inverterPowerW(context.vehicle.build, 'hard-acceleration'),
     );
     if (!results) return [{ subject, missing: [{ ref: subject, what: 'mass, tyres and gears' }] }];
@@ -135,7 +181,10 @@ const range: Rule<Context> = {
             note: `${context.trip!.winter.energyPerKmWh?.toFixed(0) ?? '–'} Wh/km`,
           },
         ],
-        assumed: assumedIn(context),
+        assumed: [
+          ...assumedIn(context),
+          'Cold takes capacity besides: not counted, so keep more in hand in deep frost.',
+        ],
       },
     ];
   },
@@ -180,7 +229,11 @@ const follows: Rule<Context> = {
     const sustained = Math.max(
       0,
       ...context.vehicle.cases
-        .filter(({ state, point }) => state.duration === 'sustained' && state.closed.length > 0 && point.solvable)
+        .filter(
+          ({ state, point }) =>
+            // What charges the pack passes other wires than what drives.
+            state.duration === 'sustained' && state.id !== 'charging' && state.closed.length > 0 && point.solvable,
+        )
         .map(({ point }) => Math.abs(point.elementCurrentsA.get(box?.id ?? '') ?? 0)),
     );
     if (sustained === 0) return [];
@@ -228,4 +281,4 @@ const gives: Rule<Context> = {
   },
 };
 
-export const DRIVE_RULES: readonly Rule<Context>[] = [climb, backVoltage, range, claim, follows, gives];
+export const DRIVE_RULES: readonly Rule<Context>[] = [climb, cruise, backVoltage, range, claim, follows, gives];

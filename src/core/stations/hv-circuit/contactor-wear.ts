@@ -8,6 +8,7 @@ import {
   corner,
   deviceRef,
   needsPart,
+  PACK_REF,
   packMustDeliver,
   powerFrom,
   solvedCases,
@@ -97,10 +98,19 @@ const peak: Rule<Context> = {
   },
 };
 
-/** Current through a device against the direction in which it discharges, A: from the cases with the pack's power reversed. */
+/** States in which power flows towards the pack. */
+const TOWARDS_PACK: ReadonlySet<string> = new Set(['regeneration', 'charging']);
+
+/**
+ * Largest current through a device against the direction in which it discharges, A. Discharging is the strongest case that drives or
+ * heats; what carries nothing there (a charge contactor) knows one direction only, the strongest of all.
+ */
 function worstReverse(cases: readonly SolvedCase[], deviceId: string): { solved: SolvedCase; currentA: number } | null {
-  const driving = cases.find(({ state }) => state.id === 'cruise')?.point.elementCurrentsA.get(deviceId) ?? 0;
-  const forward = Math.sign(driving);
+  const signed = (solved: SolvedCase) => solved.point.elementCurrentsA.get(deviceId) ?? 0;
+  const strongest = (list: readonly SolvedCase[]) =>
+    list.map(signed).reduce((most, amps) => (Math.abs(amps) > Math.abs(most) ? amps : most), 0);
+  const discharging = strongest(cases.filter(({ state }) => !TOWARDS_PACK.has(state.id)));
+  const forward = Math.sign(Math.abs(discharging) > 0.5 ? discharging : strongest(cases));
   if (forward === 0) return null;
   let worst: { solved: SolvedCase; currentA: number } | null = null;
   for (const solved of cases) {
@@ -180,13 +190,15 @@ const life: Rule<Context> = {
         solvedCases(context.vehicle).filter(({ state }) => state.id === 'ready'),
         device.id,
       );
-      const openedA = worst?.currentA ?? 0;
+      // Without a solved Ready nothing is known of what it opens.
+      if (!worst) return [{ subject, waitsFor: [{ ref: PACK_REF, what: 'gives the power asked' }] }];
+      const openedA = worst.currentA;
       const limit = lifeAt(openedA, part.breakCurrentA, part.electricalLife, part.mechanicalLife);
       const margin = marginAtMost(demand, limit);
       return [
         {
           subject,
-          ...(worst ? { case: worst.solved.id } : {}),
+          case: worst.solved.id,
           demand: { value: demand, dimension: 'count' },
           limit: { value: limit, dimension: 'count' },
           margin,

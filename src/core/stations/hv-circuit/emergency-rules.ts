@@ -1,6 +1,14 @@
 import type { Finding, Ref, Rule } from '../../checks';
 import { coverage, HANDLES, heldWith, singleFailures } from '../../simulate';
-import { type CoilCircuit, coilCircuit, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import {
+  type CoilCircuit,
+  coilCircuit,
+  commandedIn,
+  partOf,
+  type ResolvedDevice,
+  stateOf,
+  type Vehicle,
+} from '../../vehicle';
 import { type Context, deviceRef } from '../context';
 import { COILS, NEEDS_COILS } from './coil-rules';
 
@@ -8,6 +16,15 @@ const STOP: Ref = { kind: 'build', id: 'emergency-stop', name: 'Emergency stop' 
 
 const nameOf = (vehicle: Vehicle, id: string): string => vehicle.deviceOf.get(id)?.device.name ?? id;
 const names = (vehicle: Vehicle, ids: readonly string[]): string => ids.map((id) => nameOf(vehicle, id)).join(', ');
+
+/** Contactors that driving closes and whose coils are in no circuit: something feeds them, and nobody knows what stops it. */
+function unknownCoils(vehicle: Vehicle, circuit: CoilCircuit, subject: Ref): Finding | null {
+  const asked = commandedIn(vehicle, stateOf('cruise').closed);
+  const missing = circuit.unwired.filter(({ id }) => asked.has(id));
+  return missing.length > 0
+    ? { subject, missing: missing.map((device) => ({ ref: deviceRef(device), what: 'coil circuit' })) }
+    : null;
+}
 
 /** Disconnects that may be pulled under load and take every inverter off the cells. */
 function pulls(vehicle: Vehicle, safeV: number): ResolvedDevice[] {
@@ -36,6 +53,8 @@ const emergencyStop: Rule<Context> = {
     if (school !== 'mechanical') {
       const circuit = coilCircuit(vehicle);
       if (!circuit || circuit.wired.length === 0) return [{ ...NEEDS_COILS, subject: STOP }];
+      const unknown = unknownCoils(vehicle, circuit, STOP);
+      if (unknown) return [unknown];
       judged.push(byWire(vehicle, circuit));
     }
     if (school !== 'electrical') judged.push(byPull(vehicle, rules.classBDcV.value));
@@ -88,6 +107,8 @@ const disconnectInterlock: Rule<Context> = {
       .flatMap((device): Finding[] => {
         const subject = deviceRef(device);
         if (!circuit || circuit.wired.length === 0) return [{ ...NEEDS_COILS, subject }];
+        const unknown = unknownCoils(vehicle, circuit, subject);
+        if (unknown) return [unknown];
         const joined = circuit.stops.some(({ id }) => id === device.id);
         const held = joined ? heldWith(vehicle, [device.id]) : [];
         return [
@@ -122,7 +143,9 @@ const loop: Rule<Context> = {
     if (fullV === null || fullV <= rules.classBDcV.value || vehicle.build.schools.emergencyStop === 'mechanical')
       return [];
     const circuit = coilCircuit(vehicle);
-    if (!circuit || circuit.wired.length === 0) return [];
+    if (!circuit || circuit.wired.length === 0) return [NEEDS_COILS];
+    const unknown = unknownCoils(vehicle, circuit, COILS);
+    if (unknown) return [unknown];
     const faults = Object.entries(LOOP_WORDS).flatMap(([kind, words]) => {
       const contacts = circuit.stops.filter(({ device }) => device.kind === kind);
       if (contacts.length === 0) return [`${words} is missing`];
@@ -151,6 +174,8 @@ const singleFailure: Rule<Context> = {
     const { emergencyStop: school } = vehicle.build.schools;
     const circuit = coilCircuit(vehicle);
     if (school === 'mechanical' || !circuit || !circuit.stops.some(({ device }) => HANDLES.has(device.kind))) return [];
+    const unknown = unknownCoils(vehicle, circuit, STOP);
+    if (unknown) return [unknown];
     const poles = vehicle.devices
       .filter(({ device }) => device.role === 'main-plus' || device.role === 'main-minus')
       .map(({ id }) => id);
