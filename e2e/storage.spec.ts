@@ -8,11 +8,11 @@ test('two tabs on one build follow each other, and neither overwrites the other'
   await other.goto(page.url());
   await expect(other.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
   await page.getByRole('link', { name: /^Pack/ }).click();
-  await page.getByLabel('Cruise power').fill('28');
-  await page.getByLabel('Cruise power').press('Enter');
+  await page.getByLabel('Altitude').fill('28');
+  await page.getByLabel('Altitude').press('Enter');
   await saved(page);
   await other.getByRole('link', { name: /^Pack/ }).click();
-  await expect(other.getByLabel('Cruise power')).toHaveValue(/^28.kW$/);
+  await expect(other.getByLabel('Altitude')).toHaveValue(/^28.m$/);
   await other.getByLabel('Hard acceleration power').fill('50');
   await other.getByLabel('Hard acceleration power').press('Enter');
   await saved(other);
@@ -21,16 +21,16 @@ test('two tabs on one build follow each other, and neither overwrites the other'
   await page.locator('main h1').click();
   await page.keyboard.press('u');
   await expect(other.getByLabel('Hard acceleration power')).toHaveValue(/^58.kW$/);
-  await expect(other.getByLabel('Cruise power')).toHaveValue(/^28.kW$/);
+  await expect(other.getByLabel('Altitude')).toHaveValue(/^28.m$/);
 });
 
 test('a page that is killed after "Saved" has lost nothing', async ({ page, context }) => {
   await openSample(page);
   const address = page.url();
   await page.getByRole('link', { name: /^Pack/ }).click();
-  for (const power of ['30', '29', '27']) {
-    await page.getByLabel('Cruise power').fill(power);
-    await page.getByLabel('Cruise power').press('Enter');
+  for (const metres of ['30', '29', '27']) {
+    await page.getByLabel('Altitude').fill(metres);
+    await page.getByLabel('Altitude').press('Enter');
   }
   await saved(page);
   const session = await context.newCDPSession(page);
@@ -38,9 +38,9 @@ test('a page that is killed after "Saved" has lost nothing', async ({ page, cont
   await page.waitForEvent('crash');
   const next = await context.newPage();
   await next.goto(address.replace('hv-circuit', 'pack'));
-  await expect(next.getByLabel('Cruise power')).toHaveValue(/^27.kW$/);
+  await expect(next.getByLabel('Altitude')).toHaveValue(/^27.m$/);
   await next.keyboard.press('u');
-  await expect(next.getByLabel('Cruise power')).toHaveValue(/^29.kW$/);
+  await expect(next.getByLabel('Altitude')).toHaveValue(/^29.m$/);
 });
 
 test('where the browser does not store, the work stays in memory, says so, and can be exported', async ({ page }) => {
@@ -57,15 +57,15 @@ test('where the browser does not store, the work stays in memory, says so, and c
   await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
   await expect(page.getByRole('status')).toHaveText('Not saved');
   await page.getByRole('link', { name: /^Pack/ }).click();
-  await page.getByLabel('Cruise power').fill('26');
-  await page.getByLabel('Cruise power').press('Enter');
-  await expect(page.getByLabel('Cruise power')).toHaveValue(/^26.kW$/);
+  await page.getByLabel('Altitude').fill('26');
+  await page.getByLabel('Altitude').press('Enter');
+  await expect(page.getByLabel('Altitude')).toHaveValue(/^26.m$/);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export the build file' }).click();
-  expect(JSON.parse(readFileSync(await (await download).path(), 'utf8')).duty.cruisePowerW).toBe(26000);
+  expect(JSON.parse(readFileSync(await (await download).path(), 'utf8')).vehicle.altitudeM).toBe(26);
   await page.locator('main h1').click();
   await page.keyboard.press('u');
-  await expect(page.getByLabel('Cruise power')).toHaveValue(/^32.kW$/);
+  await expect(page.getByLabel('Altitude')).toHaveValue(/^1900.m$/);
 });
 
 test('storage that fills up while working: the edit is kept, and saved as soon as there is room', async ({ page }) => {
@@ -78,13 +78,13 @@ test('storage that fills up while working: the edit is kept, and saved as soon a
       throw new DOMException('no room', 'QuotaExceededError');
     };
   });
-  await page.getByLabel('Cruise power').fill('25');
-  await page.getByLabel('Cruise power').press('Enter');
+  await page.getByLabel('Altitude').fill('25');
+  await page.getByLabel('Altitude').press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'storage is full' })).toBeVisible();
   await expect(page.getByRole('status')).toHaveText('Not saved');
   await page.evaluate(() => (window as unknown as { room: () => void }).room());
   await page.getByRole('button', { name: 'Try again' }).click();
   await saved(page);
   await page.reload();
-  await expect(page.getByLabel('Cruise power')).toHaveValue(/^25.kW$/);
+  await expect(page.getByLabel('Altitude')).toHaveValue(/^25.m$/);
 });

@@ -212,7 +212,9 @@ function Thing({
         {name(22, -6, 12, 'start')}
         <text x={x + 22} y={y + 24} fontSize="14.5" fontWeight="600" fill={off ? 'var(--soft)' : 'var(--ink)'}>
           {off
-            ? 'lets go'
+            ? volts === undefined || volts < 1
+              ? 'not fed'
+              : 'lets go'
             : volts === undefined
               ? '–'
               : formatQuantity({ value: volts, dimension: 'voltage' }, system, 3, 'V').text}

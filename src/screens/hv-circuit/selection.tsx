@@ -161,13 +161,9 @@ function DeviceFields({
       )}
       {device.device.kind === 'inverter' && (
         <>
-          <FigureSetting
-            build={assessment.build}
-            figure="cruisePower"
-            note={
-              followsVehicle(assessment.build) ? 'follows from the vehicle, see Drive' : 'typed; Drive can compute it'
-            }
-          />
+          {!followsVehicle(assessment.build) && (
+            <FigureSetting build={assessment.build} figure="cruisePower" note="typed; Drive can compute it" />
+          )}
           <FigureSetting build={assessment.build} figure="hardPower" note="limit set in the inverter" />
           <FigureSetting build={assessment.build} figure="hillPower" />
           <FigureSetting build={assessment.build} figure="regenerationPower" />

@@ -89,7 +89,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
         dimension="voltage"
         system={system}
       />
-      <FigureRow label="May be closed from" value={advice.allowedDifferenceV} dimension="voltage" system={system} />
+      <FigureRow label="May be closed under" value={advice.allowedDifferenceV} dimension="voltage" system={system} />
       {advice.allowedSocDifference !== null && (
         <FigureRow
           label="… which is, here, a difference of charge of"

@@ -2,7 +2,7 @@
 import type { Assessment } from '@/core/assess';
 import { catalogueOf } from '@/core/parts';
 import { type PackFigure, type PackResults, packWorkings } from '@/core/stations/pack';
-import { partOf } from '@/core/vehicle';
+import { followsVehicle, partOf } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
@@ -53,9 +53,12 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
                   'agedHealth',
                   'altitude',
                 ] as const
-              ).map((figure) => (
-                <FigureSetting key={figure} build={build} figure={figure} />
-              ))}
+              )
+                // A typed cruise power counts for nothing while it follows from the vehicle.
+                .filter((figure) => figure !== 'cruisePower' || !followsVehicle(build))
+                .map((figure) => (
+                  <FigureSetting key={figure} build={build} figure={figure} />
+                ))}
             </div>
           </Panel>
         </div>
