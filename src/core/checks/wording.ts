@@ -74,6 +74,28 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
   ),
   'drive.gives': S('It falls behind on the usual trip', 'It keeps up on the usual trip', '{detail}', 'The usual trip'),
   'pack.present': S('There are no cells yet', 'Cells are chosen', '{detail}', 'Cells'),
+  'pack.string-fuse': S('{subject} has no fuse of its own', '{subject} has its own fuse', '{detail}'),
+  'pack.string-contactor': S(
+    '{subject} can’t be switched off by itself',
+    '{subject} has its own contactor',
+    '{detail}',
+  ),
+  'pack.string-match': S(
+    '{subject} and {other} don’t rest at the same voltage',
+    '{subject} and {other} rest together',
+    '{demand} flow between them, {limit} are gentle',
+  ),
+  'pack.string-alone': S(
+    '{subject} can’t carry the vehicle alone',
+    '{subject} alone',
+    '{part}: {demand} of {limit} when the other strings are off',
+    '{subject} alone',
+  ),
+  'pack.string-alone.gives': S(
+    '{subject} can’t carry the vehicle alone',
+    '{subject} alone',
+    'it can’t give the power of {state}',
+  ),
   'pack.delivers': S(
     '{subject} can’t give the power asked',
     '{subject} gives the power asked',

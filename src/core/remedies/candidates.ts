@@ -2,8 +2,9 @@ import type { Assessment } from '../assess';
 import type { Edit } from '../build';
 import type { Check } from '../checks';
 import { type CablePart, catalogueOf, type FusePart } from '../parts';
-import { partOf, protectingFuses, type ResolvedConductor } from '../vehicle';
+import { packStrings, partOf, protectingFuses, type ResolvedConductor } from '../vehicle';
 import { COIL_PROPOSERS } from './coil-candidates';
+import { insertionEdit } from './insertion';
 
 /** Edits worth trying for a failing or thin check, smallest change first. They prove nothing: the model does. */
 type Proposer = (assessment: Assessment, check: Check) => Edit[];
@@ -68,12 +69,13 @@ const sameKind = (fuse: FusePart) =>
 
 /** Conductors whose nearest fuse this is and that are no thicker than the weakest of them. */
 function behind(assessment: Assessment, fuseId: string): ResolvedConductor[] {
-  const { of } = protectingFuses(assessment.vehicle, 'fuse');
+  const { of, jointly } = protectingFuses(assessment.vehicle, 'fuse');
   const rating = (id: string) =>
     partOf(assessment.vehicle.deviceOf.get(id), 'fuse')?.ratedCurrentA ?? Number.POSITIVE_INFINITY;
   const limited = protectingFuses(assessment.vehicle, 'precharge-resistor').of;
   return assessment.vehicle.conductors.filter((conductor) => {
     const protecting = of.get(conductor.id) ?? [];
+    if (jointly.get(conductor.id)?.includes(fuseId)) return (limited.get(conductor.id) ?? []).length === 0;
     return (
       protecting.includes(fuseId) &&
       (limited.get(conductor.id) ?? []).length === 0 &&
@@ -292,6 +294,26 @@ const fewerCells: Proposer = (assessment) => {
 const otherDisconnect: Proposer = (_, check) =>
   catalogueOf('disconnect').map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
 
+/** A contactor of its own in a wire of the string. */
+const ownContactor: Proposer = (assessment, check) => {
+  const string = packStrings(assessment.vehicle).find(({ boxIds }) => boxIds.includes(check.subject.id));
+  const wire = assessment.vehicle.conductors.find(
+    ({ id, conductor }) => string?.ids.has(id) && conductor.kind === 'cable',
+  );
+  return wire ? [insertionEdit(assessment, wire.id, 'contactor', `own-${check.subject.id}`)] : [];
+};
+
+const ownFuse: Proposer = (assessment, check) => {
+  const string = packStrings(assessment.vehicle).find(({ boxIds }) => boxIds.includes(check.subject.id));
+  const wire = assessment.vehicle.conductors.find(
+    ({ id, conductor }) =>
+      string?.ids.has(id) &&
+      conductor.kind === 'cable' &&
+      [conductor.a, conductor.b].some(({ deviceId }) => string.boxIds.includes(deviceId)),
+  );
+  return wire ? [insertionEdit(assessment, wire.id, 'fuse', `own-${check.subject.id}`)] : [];
+};
+
 export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   ...COIL_PROPOSERS,
   'contactor.peak': [otherContactor],
@@ -323,6 +345,8 @@ export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'cable.drop': [thickerWay],
   'pack.sag': [stopEarlier, gentler],
   'pack.delivers': [gentler, stopEarlier],
+  'pack.string-contactor': [ownContactor],
+  'pack.string-fuse': [ownFuse],
   'inverter.current': [gentler],
   'device.voltage-min': [stopEarlier, gentler, widerDevice],
   'device.voltage-max': [widerDevice, fewerCells],

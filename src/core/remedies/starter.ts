@@ -1,4 +1,5 @@
-import type { Build, LayOutInput } from '../build';
+import type { Assessment } from '../assess';
+import type { Build, Edit, LayOutInput } from '../build';
 import {
   type CablePart,
   type CellPart,
@@ -9,6 +10,7 @@ import {
   type InverterPart,
   type ResistorPart,
 } from '../parts';
+import { partOf } from '../vehicle';
 
 /** What someone who starts from nothing chooses. */
 export interface StarterChoice {
@@ -103,4 +105,54 @@ export function starterLayout(build: Build, choice: StarterChoice, seed: string)
 function score(part: ResistorPart, ohm: number, fullV: number, capacitanceF: number): number {
   const survives = (fullV ** 2 / part.resistanceOhm) * 6 * part.resistanceOhm * capacitanceF <= part.pulseEnergyJ;
   return Math.abs(Math.log(part.resistanceOhm / ohm)) + (survives ? 0 : 5) + part.ratedPowerW / 1000;
+}
+
+/** A second string of the same cells beside the pack, with the first fuse, contactor and cable that fit; the model then judges. */
+export function secondStringEdit(assessment: Assessment, cellsInParallel: number, seed: string): Edit | null {
+  const { pack, vehicle } = assessment;
+  const first = pack?.strings[0];
+  const box = first ? vehicle.deviceOf.get(first.boxIds[0]!) : undefined;
+  const cell = partOf(box, 'cell');
+  if (!pack || !first || !cell) return null;
+  const largest = (duration: 'sustained' | 'any') =>
+    Math.max(
+      0,
+      ...vehicle.cases
+        .filter(({ state, point }) => (duration === 'any' || state.duration === duration) && point.solvable)
+        .map(({ point }) => Math.abs(point.elementCurrentsA.get(box!.id) ?? 0)),
+    );
+  // It may have to carry everything alone.
+  const sustainedA = largest('sustained');
+  const fuse = smallest(
+    catalogueOf('fuse').filter((part) => part.family === 'traction' && (part.ratedVoltageDcV ?? 0) >= pack.fullV),
+    (part) => part.ratedCurrentA * part.continuousFactor * 0.85 >= sustainedA * 1.15,
+    (part) => part.ratedCurrentA * 1e4 + (part.ratedVoltageDcV ?? 0),
+  );
+  const contactor = smallest(
+    catalogueOf('contactor'),
+    (part) =>
+      part.ratedVoltageV >= pack.fullV &&
+      Math.max(...part.carry.map((point) => point.currentA)) >= sustainedA * 1.3 &&
+      part.breakCurrentA >= largest('any'),
+    (part) => part.ratedVoltageV + part.makeCurrentA,
+  );
+  const cable = smallest(
+    catalogueOf('cable').filter((part) => part.shielded),
+    (part) => part.areaMm2 * 5 >= fuse.ratedCurrentA,
+    (part) => part.areaMm2,
+  );
+  return {
+    edit: 'addString',
+    input: {
+      seed,
+      name: `String ${pack.strings.length + 1}`,
+      cell,
+      cellsInSeries: first.cellsInSeries,
+      cellsInParallel,
+      fuse,
+      contactor,
+      cable,
+      lengthM: 1,
+    },
+  };
 }

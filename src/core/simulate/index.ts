@@ -30,6 +30,14 @@ export { type Coverage, coverage, type Live, type Liveness, type LivePart, liven
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';
 export {
+  type PrechargeChoice,
+  type PrechargeFault,
+  type PrechargeSign,
+  prechargeChoice,
+  prechargeSigns,
+  prechargeWith,
+} from './precharge-study';
+export {
   simulateTrip,
   type TripOptions,
   type TripPack,

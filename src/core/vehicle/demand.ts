@@ -5,6 +5,7 @@ import { airPressurePa } from '../physics/air';
 import { driveEfficiency, peakTorqueNm, rpmToRadPerS } from '../physics/motor';
 import { airDensity, type RoadVehicle, roadForces, sumOf } from '../physics/road-load';
 import { parseTyre } from '../physics/tyre';
+import { packStringsOf } from './strings';
 
 /** Drag area, m², and rolling coefficient by body (generic; old tyres). */
 export const BODY_FIGURES: Readonly<Record<BodyType, { readonly dragAreaM2: number; readonly rolling: number }>> = {
@@ -166,12 +167,18 @@ export function steadyPowerW(
   return { powerW: point.batteryW, point, forceN };
 }
 
-/** Nominal voltage of all boxes in series, V. */
+/** Nominal voltage of the boxes of a string in series, of strings in parallel the mean, V. */
 export function nominalLinkV(build: Build): number {
-  return Object.values(build.circuits.hv.devices).reduce((sum, { kind, partId, cellsInSeries }) => {
-    const part = own(build.parts, partId);
-    return kind === 'box' && part?.kind === 'cell' ? sum + (cellsInSeries ?? 0) * part.nominalV : sum;
-  }, 0);
+  const strings = packStringsOf(build)
+    .map(({ boxIds }) =>
+      boxIds.reduce((sum, id) => {
+        const device = build.circuits.hv.devices[id];
+        const part = own(build.parts, device?.partId ?? null);
+        return part?.kind === 'cell' ? sum + (device?.cellsInSeries ?? 0) * part.nominalV : sum;
+      }, 0),
+    )
+    .filter((v) => v > 0);
+  return strings.length === 0 ? 0 : strings.reduce((sum, v) => sum + v, 0) / strings.length;
 }
 
 /** Whether this build's cruise and hill follow from the vehicle, and can. */

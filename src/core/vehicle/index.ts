@@ -36,6 +36,7 @@ export {
   steadyPowerW,
 } from './demand';
 export { Memo } from './memo';
+export { nodeOf } from './node';
 export { protectingFuses } from './protection';
 export {
   ASSUMED_LENGTH_M,
@@ -45,7 +46,9 @@ export {
   type ResolvedDevice,
   resolve,
 } from './resolve';
-export { boxSource, capacitorId, conductorOhm, devicePowerW, groundOf, nodeOf, stamp, terminalNode } from './stamp';
+export { stringsAlone, withStrings } from './stages';
+export { boxSource, capacitorId, conductorOhm, devicePowerW, groundOf, stamp, terminalNode } from './stamp';
+export { type PackString, packStrings, packStringsOf } from './strings';
 export {
   conductorAmpacity,
   conductorTemperature,

@@ -1,4 +1,4 @@
-import type { End, StateId } from '../build';
+import type { StateId } from '../build';
 import type { Element, NodeName } from '../circuit';
 import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from '../physics/cell';
 import { resistanceAt } from '../physics/conductor';
@@ -9,7 +9,6 @@ import { ASSUMED_LENGTH_M, partOf, type Resolved, type ResolvedConductor, type R
 /** Resistance taken for a series device whose part is not chosen yet (generic). */
 const UNKNOWN_SERIES_OHM = 0.0005;
 
-export const nodeOf = (end: End): NodeName => `${end.deviceId}.${end.terminal}`;
 export const terminalNode = (device: ResolvedDevice, terminal: string): NodeName =>
   device.nodes[terminal] ?? `${device.id}.${terminal}`;
 export const capacitorId = (deviceId: string): string => `${deviceId}:link`;

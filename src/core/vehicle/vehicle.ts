@@ -3,8 +3,9 @@ import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver }
 import { ampacity, steadyTemperature } from '../physics/cable';
 import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from './cases';
 import { Memo } from './memo';
+import { nodeOf } from './node';
 import { type Resolved, type ResolvedConductor, resolve } from './resolve';
-import { groundOf, nodeOf, stamp } from './stamp';
+import { groundOf, stamp } from './stamp';
 import { topologyKey } from './topology-key';
 
 export interface SolvedCase {
@@ -142,6 +143,9 @@ export function vehicleOf(build: Build): Vehicle {
   last = solveVehicle(build);
   return last;
 }
+
+/** The same for a build beside the one at hand: the last vehicle stays what it is. */
+export const vehicleAside = (build: Build): Vehicle => solveVehicle(build);
 
 function solveVehicle(build: Build): Vehicle {
   const resolved = resolve(build);

@@ -1,7 +1,7 @@
 import type { Id } from '../build';
 import { Memo } from './memo';
+import { nodeOf } from './node';
 import type { Resolved, ResolvedConductor, ResolvedDevice } from './resolve';
-import { nodeOf } from './stamp';
 import { topologyKey } from './topology-key';
 
 const SERIES: ReadonlySet<string> = new Set(['contactor', 'fuse', 'disconnect', 'sensor']);

@@ -20,12 +20,14 @@ import { LivePanel } from './live-panel';
 import { LoopCaution, LoopSelection, NoLoop, StopTable, TestPointTable } from './loop-panel';
 import { inLoop, LoopSheet, loopView } from './loop-sheet';
 import type { Overlay } from './overlay';
+import { PrechargeChoices } from './precharge-choices';
 import { PrintHead } from './print-head';
 import { Selection } from './selection';
 import { Sequence } from './sequence';
 import { type ShortChoice, ShortPanel } from './short-panel';
 import { TouchPanel } from './touch-panel';
 
+const PrechargeSigns = dynamic(() => import('./precharge-signs'), { ssr: false });
 const PrechargeChart = dynamic(() => import('./precharge-chart'), {
   ssr: false,
   loading: () => <div className="h-[190px]" />,
@@ -300,6 +302,12 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
                 </p>
               )}
             </Panel>
+          )}
+          {look === 'closing' && assessment.precharge && (
+            <>
+              <PrechargeChoices assessment={assessment} run={assessment.precharge} />
+              <PrechargeSigns assessment={assessment} run={assessment.precharge} />
+            </>
           )}
         </div>
         <div className="space-y-3">

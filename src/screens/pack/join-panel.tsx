@@ -2,8 +2,12 @@
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { type Dimension, formatQuantity } from '@/core/quantities';
+import { secondStringEdit } from '@/core/remedies';
 import { tripPack } from '@/core/simulate';
 import { joinAdvice } from '@/core/stations/pack';
+import { partOf } from '@/core/vehicle';
+import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
@@ -18,9 +22,15 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
   const [other, setOther] = useState<{ readonly ah: number; readonly ohm: number } | null>(null);
   const [socA, setSocA] = useState(0.69);
   const [socB, setSocB] = useState(0.61);
+  const dispatch = useBench((bench) => bench.dispatch);
   if (!pack) return null;
   const system = assessment.build.units;
   const ownAh = pack.capacityC / 3600;
+  const cellAh =
+    partOf(
+      assessment.vehicle.devices.find(({ device }) => device.kind === 'box'),
+      'cell',
+    )?.capacityAh ?? ownAh;
   const ownOhm = pack.cellsOhm + pack.otherOhm;
   const second = other ?? { ah: Math.round(ownAh / 2), ohm: Math.round(ownOhm * 2 * 1e4) / 1e4 };
   const advice = joinAdvice({
@@ -37,10 +47,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
   const text = (value: number, dimension: Dimension) => formatQuantity({ value, dimension }, system, 3).text;
   const share = (value: number) => Math.min(1, Math.max(0, value));
   return (
-    <Panel
-      title="A second pack beside it"
-      about={`of ${pack.cellsInSeries} of the same cells in series; a sum, not yet part of the build`}
-    >
+    <Panel title="A second pack beside it" about={`of ${pack.cellsInSeries} of the same cells in series`}>
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         <QuantityField
           label="Second pack, Ah"
@@ -117,6 +124,20 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           </ol>
         </>
       )}
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        <Action
+          onPress={() => {
+            const parallel = Math.max(1, Math.round(second.ah / cellAh));
+            const edit = secondStringEdit(assessment, parallel, freshId());
+            if (edit) dispatch(edit);
+          }}
+        >
+          Put a second string into the build
+        </Action>
+        <span className="text-soft">
+          with its own fuse and contactor, {Math.max(1, Math.round(second.ah / cellAh))} cells in parallel
+        </span>
+      </div>
       <div className="mt-3">
         <Caution>
           Each string needs its own fuse and contactor, and each must carry everything alone: the other may open. Rest

@@ -11,6 +11,7 @@ import { QuantityField } from '@/ui/quantity-field';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
 import { JoinPanel } from './join-panel';
+import { StagesPanel } from './stages-panel';
 import { Starter } from './starter';
 import { WindowChart } from './window-chart';
 
@@ -40,6 +41,7 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
             <Figures pack={pack} assessment={assessment} />
           </div>
           <JoinPanel assessment={assessment} />
+          <StagesPanel assessment={assessment} />
           <Panel title="Limits of the pack and the duty" about="Survey and Drive can compute cruise and hill">
             <div className="grid gap-x-8 min-[700px]:grid-cols-2">
               {(
@@ -157,8 +159,12 @@ function Figures({ pack, assessment }: { pack: PackResults; assessment: Assessme
   const row = (figure: PackFigure) => ({ system, value: pack[figure], working: workings[figure] });
   return (
     <Panel
-      title={`${pack.cellsInSeries}s`}
-      about={`${pack.boxes.length} ${pack.boxes.length === 1 ? 'box' : 'boxes'} in series`}
+      title={pack.strings.map((string) => `${string.cellsInSeries}s`).join(' beside ')}
+      about={
+        pack.strings.length > 1
+          ? `${pack.strings.length} strings in parallel`
+          : `${pack.boxes.length} ${pack.boxes.length === 1 ? 'box' : 'boxes'} in series`
+      }
     >
       <FigureRow label="Full" dimension="voltage" {...row('fullV')} />
       <FigureRow label="Nominal" dimension="voltage" {...row('nominalV')} />

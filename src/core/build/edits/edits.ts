@@ -33,6 +33,7 @@ import { IMPORT_EDITS } from './import-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
+import { STRING_EDITS } from './string-edits';
 import { SURVEY_EDITS } from './survey-edits';
 import { leaveCoilCircuit, TOPOLOGY_EDITS } from './topology-edits';
 
@@ -281,6 +282,7 @@ export const EDITS = {
   ...IMPORT_EDITS,
   ...TOPOLOGY_EDITS,
   ...COIL_EDITS,
+  ...STRING_EDITS,
   ...SURVEY_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({

@@ -180,10 +180,20 @@ const cableShort: Rule<Context> = {
       const clearings = [
         { fault: faults.highest, throughA: faults.highestA },
         ...(faults.lowest ? [{ fault: faults.lowest, throughA: faults.lowestA }] : []),
-      ].map(({ fault, throughA }) => ({ throughA, total: at(fuse, fault, throughA).totalI2tA2s }));
+      ].map(({ fault, throughA }) => ({
+        throughA,
+        total: at(fuse, fault, throughA).totalI2tA2s,
+        // What several strings feed together flows through the cable: the fuse sees its share only.
+        times: Math.max(1, fault.prospectiveA / throughA),
+      }));
+      const times = Math.max(...clearings.map((one) => one.times));
       const endless = clearings.find(({ total }) => total === null);
       const worst = clearings.reduce((p, r) => ((r.total ?? 0) > (p.total ?? 0) ? r : p));
-      const stands = cables.map((conductor) => ({ conductor, ...cableWithstand(vehicle, conductor)! }));
+      const stands = cables.map((conductor) => {
+        const stand = cableWithstand(vehicle, conductor)!;
+        const share = zone.jointIds.has(conductor.id) ? times : 1;
+        return { conductor, share, ...stand, limitA2s: stand.limitA2s / share ** 2 };
+      });
       const weakest = stands.reduce((p, r) => (r.limitA2s < p.limitA2s ? r : p));
       if (endless)
         return [
@@ -211,8 +221,8 @@ const cableShort: Rule<Context> = {
               result: i2t(total),
             },
             {
-              formula: 'k² · S²',
-              figures: `${weakest.k.toPrecision(4)}² · ${weakest.areaMm2}², from ${q(weakest.startC, 'temperature')} to ${q(weakest.finalC, 'temperature')}`,
+              formula: weakest.share > 1.01 ? 'k² · S² / (I of all strings / I of this fuse)²' : 'k² · S²',
+              figures: `${weakest.k.toPrecision(4)}² · ${weakest.areaMm2}²${weakest.share > 1.01 ? ` / ${weakest.share.toPrecision(3)}²` : ''}, from ${q(weakest.startC, 'temperature')} to ${q(weakest.finalC, 'temperature')}`,
               result: i2t(weakest.limitA2s),
               note: `Weakest in its zone: ${weakest.conductor.conductor.name}`,
             },

@@ -127,31 +127,43 @@ const continuous: Rule<Context> = {
   },
 };
 
+interface Carrying {
+  readonly conductor: ResolvedConductor;
+  readonly carriesA: number;
+  /** Ratings of the fuses that only together protect it, over this one's own: 1 when it protects alone. */
+  readonly share: number;
+}
+
 interface Behind {
-  readonly weakest: { readonly conductor: ResolvedConductor; readonly carriesA: number } | null;
+  readonly weakest: Carrying | null;
   /** Cables whose size or place is not known: any of them could be weaker. */
   readonly unknown: readonly ResolvedConductor[];
 }
 
-/** For each fuse the cables whose smallest fuse it is and whose current no series resistor limits. */
+/** For each fuse the cables whose smallest fuse it is, alone or with others, and whose current no series resistor limits. */
 function cablesBehind(context: Context): Map<string, Behind> {
   const { vehicle } = context;
-  const fuses = protectingFuses(vehicle, 'fuse').of;
+  const { of, jointly } = protectingFuses(vehicle, 'fuse');
   const resistors = protectingFuses(vehicle, 'precharge-resistor').of;
-  const behind = new Map<string, Behind>();
-  for (const conductor of vehicle.conductors) {
-    if (conductor.conductor.kind !== 'cable' || (resistors.get(conductor.id) ?? []).length > 0) continue;
-    const rated = (fuses.get(conductor.id) ?? []).flatMap((id) => {
+  const rated = (ids: readonly string[]) =>
+    ids.flatMap((id) => {
       const fuse = partOf(vehicle.deviceOf.get(id), 'fuse');
       return fuse ? [{ id, ratedCurrentA: fuse.ratedCurrentA }] : [];
     });
-    const nearest = rated.sort((p, r) => p.ratedCurrentA - r.ratedCurrentA)[0];
-    if (!nearest) continue;
-    const known = behind.get(nearest.id) ?? { weakest: null, unknown: [] };
+  const behind = new Map<string, Behind>();
+  for (const conductor of vehicle.conductors) {
+    if (conductor.conductor.kind !== 'cable' || (resistors.get(conductor.id) ?? []).length > 0) continue;
+    const nearest = rated(of.get(conductor.id) ?? []).sort((p, r) => p.ratedCurrentA - r.ratedCurrentA)[0];
+    const fuses = nearest ? [nearest] : rated(jointly.get(conductor.id) ?? []);
+    const togetherA = fuses.reduce((sum, fuse) => sum + fuse.ratedCurrentA, 0);
     const carriesA = conductorAmpacity(conductor);
-    if (carriesA === null) behind.set(nearest.id, { ...known, unknown: [...known.unknown, conductor] });
-    else if (!known.weakest || carriesA < known.weakest.carriesA)
-      behind.set(nearest.id, { ...known, weakest: { conductor, carriesA } });
+    for (const fuse of fuses) {
+      const known = behind.get(fuse.id) ?? { weakest: null, unknown: [] };
+      const share = togetherA / fuse.ratedCurrentA;
+      if (carriesA === null) behind.set(fuse.id, { ...known, unknown: [...known.unknown, conductor] });
+      else if (!known.weakest || carriesA / share < known.weakest.carriesA / known.weakest.share)
+        behind.set(fuse.id, { ...known, weakest: { conductor, carriesA, share } });
+    }
   }
   return behind;
 }
@@ -174,7 +186,9 @@ const cableOverload: Rule<Context> = {
         cable.missing.filter((what) => what !== 'length').map((what) => ({ ref: conductorRef(cable), what })),
       );
       if (!behind.weakest) return [{ subject: deviceRef(device), missing }];
-      const { conductor, carriesA } = behind.weakest;
+      const { conductor, share } = behind.weakest;
+      // Of a cable that several fuses protect together each may fill its share only.
+      const carriesA = behind.weakest.carriesA / share;
       const area = conductor.cable!.areaMm2;
       if (!isFullRange(fuse.minimumBreakingMultiple)) {
         return [
@@ -213,7 +227,7 @@ const cableOverload: Rule<Context> = {
               formula: 'I_n ≤ I_z',
               figures: `${q(fuse.ratedCurrentA, 'current')} ≤ ${q(carriesA, 'current')}`,
               result: { value: marginAtMost(fuse.ratedCurrentA, carriesA), dimension: 'ratio' },
-              note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${area} mm², ${conductor.cable!.temperatureClassC} °C class, ${conductor.zone!.name} at ${q(conductor.zone!.ambientC, 'temperature')}${conductor.laid!.conduit ? ', in conduit' : ''}${conductor.laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}.`,
+              note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${area} mm², ${conductor.cable!.temperatureClassC} °C class, ${conductor.zone!.name} at ${q(conductor.zone!.ambientC, 'temperature')}${conductor.laid!.conduit ? ', in conduit' : ''}${conductor.laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}.${share > 1.0001 ? ` It carries ${q(behind.weakest!.carriesA, 'current')} in all; fuses of strings in parallel feed it together.` : ''}`,
             },
             {
               formula: 'I_2 = fusing multiple · I_n ≤ 1.45 · I_z',
@@ -233,9 +247,9 @@ const present: Rule<Context> = {
   sources: ['IEC 60364-4-43, 434: every live conductor has protection against short circuit'],
   judge: ({ vehicle, fullV }) => {
     if (fullV === null) return [];
-    const { of, unfed } = protectingFuses(vehicle, 'fuse');
+    const { of, jointly, unfed } = protectingFuses(vehicle, 'fuse');
     return vehicle.conductors
-      .filter((conductor) => !unfed.has(conductor.id) && (of.get(conductor.id) ?? []).length === 0)
+      .filter(({ id }) => !unfed.has(id) && !jointly.has(id) && (of.get(id) ?? []).length === 0)
       .map((conductor) => ({
         subject: conductorRef(conductor),
         holds: false,

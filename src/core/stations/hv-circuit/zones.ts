@@ -2,10 +2,12 @@ import type { Id } from '../../build';
 import { type FuseFaults, fuseFaults } from '../../simulate';
 import { partOf, protectingFuses, type Vehicle } from '../../vehicle';
 
-/** What a fuse has to look after: the conductors whose smallest fuse it is and whose current no resistor limits. */
+/** What a fuse has to look after: the conductors whose smallest fuse it is, alone or with others, and whose current no resistor limits. */
 export interface FuseZone {
   readonly fuseId: Id;
   readonly conductorIds: readonly Id[];
+  /** Those of them that it protects only together with fuses of other strings. */
+  readonly jointIds: ReadonlySet<Id>;
   readonly faults: FuseFaults | null;
 }
 
@@ -15,7 +17,7 @@ const zones = new WeakMap<Vehicle, readonly FuseZone[]>();
 export function fuseZones(vehicle: Vehicle): readonly FuseZone[] {
   const known = zones.get(vehicle);
   if (known) return known;
-  const protecting = protectingFuses(vehicle, 'fuse').of;
+  const { of: protecting, jointly } = protectingFuses(vehicle, 'fuse');
   const limited = protectingFuses(vehicle, 'precharge-resistor').of;
   const rating = (id: Id): number =>
     partOf(vehicle.deviceOf.get(id), 'fuse')?.ratedCurrentA ?? Number.POSITIVE_INFINITY;
@@ -24,11 +26,14 @@ export function fuseZones(vehicle: Vehicle): readonly FuseZone[] {
   for (const conductor of vehicle.conductors) {
     if ((limited.get(conductor.id) ?? []).length > 0) continue;
     const nearest = [...(protecting.get(conductor.id) ?? [])].sort((p, q) => rating(p) - rating(q))[0];
-    if (nearest !== undefined) byFuse.get(nearest)?.push(conductor.id);
+    // Behind packs in parallel each fuse of the set has to break its share.
+    for (const id of nearest === undefined ? (jointly.get(conductor.id) ?? []) : [nearest])
+      byFuse.get(id)?.push(conductor.id);
   }
   const found = [...byFuse].map(([fuseId, conductorIds]) => ({
     fuseId,
     conductorIds,
+    jointIds: new Set(conductorIds.filter((id) => jointly.has(id))),
     faults: fuseFaults(vehicle, fuseId, conductorIds),
   }));
   zones.set(vehicle, found);

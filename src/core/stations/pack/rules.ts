@@ -15,6 +15,7 @@ import {
   watts,
   worstCurrent,
 } from '../context';
+import { STRING_RULES } from './string-rules';
 
 const SOLVED = 'Nodal solution of the circuit in every state and corner';
 
@@ -279,4 +280,12 @@ const inverterCurrent: Rule<Context> = {
   },
 };
 
-export const PACK_RULES: readonly Rule<Context>[] = [present, delivers, sag, voltageMax, voltageMin, inverterCurrent];
+export const PACK_RULES: readonly Rule<Context>[] = [
+  present,
+  delivers,
+  sag,
+  voltageMax,
+  voltageMin,
+  inverterCurrent,
+  ...STRING_RULES,
+];

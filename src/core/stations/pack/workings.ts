@@ -16,6 +16,7 @@ export type PackFigure =
 
 /** How each headline figure of the pack comes about, to be redone by hand. */
 export function packWorkings(vehicle: Vehicle, pack: PackResults): Readonly<Record<PackFigure, Working>> {
+  if (pack.strings.length > 1) return parallelWorkings(pack);
   const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
   const cell = partOf(boxes[0], 'cell');
   const { packLimits } = vehicle.build;
@@ -110,5 +111,89 @@ export function packWorkings(vehicle: Vehicle, pack: PackResults): Readonly<Reco
       ],
       ['Cells alone, without boxes and busbars'],
     ),
+  };
+}
+
+/** The same for strings in parallel: from the figures of each. */
+function parallelWorkings(pack: PackResults): Readonly<Record<PackFigure, Working>> {
+  const { strings } = pack;
+  const of = (
+    formula: string,
+    pick: (string: PackResults['strings'][number]) => string,
+    value: number | null,
+    dimension: 'voltage' | 'energy' | 'resistance' | 'mass',
+    source: string,
+  ): Working => ({
+    lines: [
+      { formula, figures: strings.map(pick).join('; '), ...(value === null ? {} : { result: { value, dimension } }) },
+    ],
+    sources: [source],
+    assumed: [],
+  });
+  const mean = 'V = Σ V_k / R_k / Σ 1 / R_k';
+  const parallel = '1 / R = Σ 1 / R_k';
+  const parts = 'Cells in series of each string; the cell’s part';
+  return {
+    fullV: of('V_full = the highest of the strings', (one) => q(one.fullV, 'voltage'), pack.fullV, 'voltage', parts),
+    nominalV: of(
+      mean,
+      (one) => `${q(one.nominalV, 'voltage')} behind ${q(one.resistanceNewOhm, 'resistance')}`,
+      pack.nominalV,
+      'voltage',
+      'Strings in parallel settle at the mean, weighed by conductance',
+    ),
+    emptyRestV: of(
+      mean,
+      (one) => `${q(one.emptyRestV, 'voltage')} behind ${q(one.resistanceNewOhm, 'resistance')}`,
+      pack.emptyRestV,
+      'voltage',
+      'Strings in parallel settle at the mean, weighed by conductance',
+    ),
+    sagV: of(
+      'V = the lowest of the strings over all solved cases',
+      (one) => `${one.cellsInSeries} cells in series`,
+      pack.sagV,
+      'voltage',
+      'Nodal solution of the circuit',
+    ),
+    grossEnergyJ: of(
+      'E = Σ V_nom · capacity',
+      (one) => `${q(one.nominalV, 'voltage')} · ${q(one.capacityAh, 'charge')}`,
+      pack.grossEnergyJ,
+      'energy',
+      'Capacity of the smallest box of each string',
+    ),
+    usableEnergyJ: of(
+      'E_usable = E · (1 − state of charge at which driving stops)',
+      (one) => `${q(one.nominalV * one.capacityAh * 3600, 'energy')} of ${q(pack.grossEnergyJ, 'energy')}`,
+      pack.usableEnergyJ,
+      'energy',
+      'Charged to full. Gross and usable are two things.',
+    ),
+    resistanceNewOhm: of(
+      parallel,
+      (one) => q(one.resistanceNewOhm, 'resistance'),
+      pack.resistanceNewOhm,
+      'resistance',
+      'New, 25 °C, half charged, after seconds',
+    ),
+    resistanceColdAgedOhm: of(
+      parallel,
+      (one) => q(one.resistanceColdAgedOhm, 'resistance'),
+      pack.resistanceColdAgedOhm,
+      'resistance',
+      'Cold and aged, generic factors',
+    ),
+    massKg: {
+      lines: [
+        {
+          formula: 'm = Σ cells · mass of one',
+          figures: pack.boxes.map((box) => `${box.name} ${q(box.massKg, 'mass')}`).join('; '),
+          result: { value: pack.massKg, dimension: 'mass' },
+        },
+      ],
+      sources: ['Cells alone, without boxes and busbars'],
+      assumed: [],
+    },
   };
 }

@@ -1,0 +1,205 @@
+import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { openCircuitVoltage } from '../../physics/cell';
+import { carryCurrent } from '../../physics/contactor';
+import { continuousCurrent } from '../../physics/fuse';
+import {
+  boxSource,
+  conductorAmpacity,
+  type PackString,
+  packStrings,
+  partOf,
+  stringsAlone,
+  type Vehicle,
+} from '../../vehicle';
+import { amps, type Context, corner, deviceRef, powerFrom, worstCurrent } from '../context';
+
+/** A string is told by its first box. */
+const stringRef = (vehicle: Vehicle, string: PackString): Ref => {
+  const [first, ...more] = string.boxIds.map((id) => deviceRef(vehicle.deviceOf.get(id)!));
+  return more.length === 0 ? first! : { ...first!, name: `String of ${first!.name}` };
+};
+
+const strings = (vehicle: Vehicle): readonly PackString[] => {
+  const found = packStrings(vehicle);
+  return found.length > 1 ? found : [];
+};
+
+const ownDevice = (id: 'fuse' | 'contactor', sources: readonly string[]): Rule<Context> => ({
+  id: `pack.string-${id}`,
+  station: 'pack',
+  sources,
+  judge: ({ vehicle }) =>
+    strings(vehicle).map((string): Finding => {
+      const own = [...string.ids].flatMap((one) => {
+        const device = vehicle.deviceOf.get(one)?.device;
+        return device?.kind === id ? [device.name] : [];
+      });
+      return {
+        subject: stringRef(vehicle, string),
+        holds: own.length > 0,
+        figures: {
+          detail: own.length > 0 ? own.join(', ') : 'a fault or a service of this string takes the others along',
+        },
+      };
+    }),
+});
+
+/** A tenth of the capacity an hour is gentle (practice). */
+const GENTLE_PER_HOUR = 0.1;
+const FRESH = { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false };
+
+interface Source {
+  readonly ref: Ref;
+  readonly voltageV: (soc: number) => number;
+  readonly ohm: number;
+  readonly ah: number;
+}
+
+function sourceOf(vehicle: Vehicle, string: PackString): Source | null {
+  const boxes = string.boxIds.map((id) => vehicle.deviceOf.get(id)!);
+  const cells = boxes.map((box) => ({ box, cell: partOf(box, 'cell'), source: boxSource(box, FRESH) }));
+  if (cells.some(({ cell, source }) => !cell || !source)) return null;
+  return {
+    ref: stringRef(vehicle, string),
+    voltageV: (soc) =>
+      cells.reduce(
+        (sum, { box, cell }) => sum + (box.device.cellsInSeries ?? 0) * openCircuitVoltage(cell!.chemistry, soc),
+        0,
+      ),
+    ohm: cells.reduce((sum, { source }) => sum + source!.resistanceOhm, 0),
+    ah: Math.min(...cells.map(({ box, cell }) => cell!.capacityAh * (box.device.cellsInParallel ?? 1))),
+  };
+}
+
+const STEPS = [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9] as const;
+
+const match: Rule<Context> = {
+  id: 'pack.string-match',
+  station: 'pack',
+  sources: [
+    'Strings in parallel settle at one voltage: ΔV/(R1 + R2) at equal state of charge, a tenth of C an hour (practice)',
+  ],
+  judge: ({ vehicle }) => {
+    const [first, ...others] = strings(vehicle).map((string) => sourceOf(vehicle, string));
+    if (!first) return [];
+    return others.flatMap((other): Finding[] => {
+      if (!other) return [];
+      const worst = STEPS.map((soc) => ({ soc, dv: other.voltageV(soc) - first.voltageV(soc) })).reduce((p, r) =>
+        Math.abs(r.dv) > Math.abs(p.dv) ? r : p,
+      );
+      const current = Math.abs(worst.dv) / (first.ohm + other.ohm);
+      const limit = GENTLE_PER_HOUR * Math.min(first.ah, other.ah);
+      return [
+        {
+          subject: other.ref,
+          demand: amps(current),
+          limit: amps(limit),
+          margin: marginAtMost(current, limit),
+          figures: { other: first.ref.name },
+          lines: () => [
+            {
+              formula: 'I = |V_2 − V_1| / (R_1 + R_2), both charged alike',
+              figures: `|${q(other.voltageV(worst.soc), 'voltage')} − ${q(first.voltageV(worst.soc), 'voltage')}| / (${q(first.ohm, 'resistance')} + ${q(other.ohm, 'resistance')})`,
+              result: amps(current),
+              note: `At ${Math.round(worst.soc * 100)} % state of charge, the worst of nine.`,
+            },
+          ],
+          assumed: ['Rest-voltage curves are the generic ones of each chemistry.'],
+        },
+      ];
+    });
+  },
+};
+
+interface Bound {
+  readonly name: string;
+  readonly currentA: number;
+  readonly limitA: number;
+  readonly where: string;
+}
+
+/** The thinnest cable on a device's studs, mm²: its heat sink. A busbar counts as thick. */
+const thinnestAt = (vehicle: Vehicle, id: string): number =>
+  Math.min(
+    1000,
+    ...vehicle.conductors.flatMap(({ conductor, cable }) =>
+      cable && (conductor.a.deviceId === id || conductor.b.deviceId === id) ? [cable.areaMm2 * conductor.parallel] : [],
+    ),
+  );
+
+/** What stands in a string's own way, with what it carries when the string is alone. */
+function bounds(alone: Vehicle, string: PackString): Bound[] {
+  const sustained = alone.cases.filter(({ state, point }) => state.duration === 'sustained' && point.solvable);
+  return [...string.ids].flatMap((id): Bound[] => {
+    const device = alone.deviceOf.get(id);
+    const conductor = alone.conductorOf.get(id);
+    const fuse = partOf(device, 'fuse');
+    const contactor = partOf(device, 'contactor');
+    const limitA = fuse
+      ? continuousCurrent(fuse, device!.ambientC)
+      : contactor
+        ? carryCurrent(contactor.carry, thinnestAt(alone, id), device!.ambientC)
+        : conductor
+          ? conductorAmpacity(conductor)
+          : null;
+    const worst = worstCurrent(sustained, id);
+    if (limitA === null || !worst) return [];
+    return [
+      {
+        name: device?.device.name ?? conductor!.conductor.name,
+        currentA: worst.currentA,
+        limitA,
+        where: corner(worst.solved),
+      },
+    ];
+  });
+}
+
+const stringAlone: Rule<Context> = {
+  id: 'pack.string-alone',
+  station: 'pack',
+  sources: [
+    'The other strings may open: each fuse, contactor and cable of a string carries everything then',
+    'Nodal solution without them',
+  ],
+  judge: ({ vehicle }) => {
+    const found = stringsAlone(vehicle);
+    return strings(vehicle).flatMap((string, index): Finding[] => {
+      const alone = found.get(index);
+      if (!alone || alone.unsolved !== null) return [];
+      const subject = stringRef(vehicle, string);
+      const missing = alone.cases.find(({ state, point }) => state.duration === 'sustained' && !point.solvable);
+      if (missing) return [{ subject, holds: false, variant: 'gives', figures: { state: corner(missing) } }];
+      const weakest = bounds(alone, string).sort(
+        (p, r) => marginAtMost(p.currentA, p.limitA) - marginAtMost(r.currentA, r.limitA),
+      )[0];
+      if (!weakest) return [];
+      const margin = marginAtMost(weakest.currentA, weakest.limitA);
+      return [
+        {
+          subject,
+          demand: amps(weakest.currentA),
+          limit: amps(weakest.limitA),
+          margin,
+          figures: { part: weakest.name },
+          assumed: [powerFrom(vehicle)],
+          lines: () => [
+            {
+              formula: 'I with this string alone ≤ I continuous',
+              figures: `${q(weakest.currentA, 'current')} ≤ ${q(weakest.limitA, 'current')}`,
+              result: { value: margin, dimension: 'ratio' },
+              note: `${weakest.name}, ${weakest.where}`,
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+export const STRING_RULES: readonly Rule<Context>[] = [
+  ownDevice('fuse', ['Strings in parallel feed a fault in one of them: a fuse in each (IEC 60364-4-43, 434)']),
+  ownDevice('contactor', ['Each string is joined and taken off by itself: engineering practice']),
+  match,
+  stringAlone,
+];

@@ -1,0 +1,89 @@
+import { expect, test } from 'vitest';
+import { assess } from '../assess';
+import { applyEdit, type Build } from '../build';
+import { firn9 } from '../build/samples/firn-9';
+import { secondStringEdit } from '../remedies';
+import { boxSource, packStrings, protectingFuses, vehicleOf } from '../vehicle';
+import { fuseZones } from './hv-circuit';
+
+const firn = firn9();
+const two: Build = applyEdit(firn, secondStringEdit(assess(firn), 1, 'second')!).build;
+
+test('boxes in series are one string; a second pack beside them is another', () => {
+  expect(packStrings(vehicleOf(firn)).map(({ boxIds }) => boxIds.length)).toEqual([2]);
+  expect(packStrings(vehicleOf(two)).map(({ boxIds }) => boxIds.length)).toEqual([2, 1]);
+});
+
+test('strings in parallel keep the voltage and add energy, capacity and conductance', () => {
+  const one = assess(firn).pack!;
+  const both = assess(two).pack!;
+  const [first, second] = both.strings;
+  expect(both.fullV).toBeCloseTo(one.fullV, 9);
+  expect(both.nominalV).toBeCloseTo(one.nominalV, 9);
+  expect(both.grossEnergyJ).toBeCloseTo(
+    first!.nominalV * first!.capacityAh * 3600 + second!.nominalV * second!.capacityAh * 3600,
+    3,
+  );
+  expect(both.capacityAh).toBeCloseTo(first!.capacityAh + second!.capacityAh, 9);
+  // Two resistances in parallel.
+  expect(both.resistanceNewOhm).toBeCloseTo(
+    (first!.resistanceNewOhm * second!.resistanceNewOhm) / (first!.resistanceNewOhm + second!.resistanceNewOhm),
+    12,
+  );
+});
+
+test('behind two strings the fuses of both protect together what neither takes off alone', () => {
+  const vehicle = vehicleOf(two);
+  const { of, jointly, unfed } = protectingFuses(vehicle, 'fuse');
+  const bare = vehicle.conductors.filter(
+    ({ id }) => !unfed.has(id) && !jointly.has(id) && (of.get(id) ?? []).length === 0,
+  );
+  expect(bare).toEqual([]);
+  const together = [...jointly.values()];
+  expect(together.length).toBeGreaterThan(0);
+  for (const fuses of together) {
+    expect(fuses).toContain('second-fuse');
+    expect(fuses).toHaveLength(2);
+  }
+  expect(assess(two).checks.filter(({ id, verdict }) => id === 'fuse.present' && verdict === 'fails')).toEqual([]);
+  expect(fuseZones(vehicle).find(({ fuseId }) => fuseId === 'second-fuse')!.jointIds.size).toBeGreaterThan(0);
+});
+
+test('both strings share the current by their resistances when they rest alike', () => {
+  const cruise = vehicleOf(two).caseOf('cruise/nominal/sustained')!;
+  const vehicle = vehicleOf(two);
+  const { elementCurrentsA: amps, elementPowersW: powers, nodeVoltagesV: volts } = cruise.point;
+  // Kirchhoff's voltage law round the two strings: what each loses on its way from rest to where they meet is the same.
+  const lost = packStrings(vehicle).map(({ ids, boxIds }) =>
+    [...ids].reduce((sum, id) => {
+      const current = Math.abs(amps.get(id) ?? 0);
+      if (!boxIds.includes(id)) return sum + (current > 0 ? powers.get(id)! / current : 0);
+      return sum + current * boxSource(vehicle.deviceOf.get(id)!, cruise.corner)!.resistanceOhm;
+    }, 0),
+  );
+  expect(lost[0]!).toBeGreaterThan(0.1);
+  expect(lost[1]! / lost[0]!).toBeCloseTo(1, 6);
+  expect(amps.get('second-box')!).toBeLessThan(0);
+  expect(volts.get('second-box.plus')! - volts.get('second-box.minus')!).toBeGreaterThan(300);
+});
+
+test('a first string without a contactor of its own is told, and the remedy puts one in', () => {
+  const failing = assess(two).checks.filter(({ id, verdict }) => id === 'pack.string-contactor' && verdict === 'fails');
+  expect(failing.map(({ subject }) => subject.name)).toEqual([expect.stringContaining('String of')]);
+});
+
+test('strings of different cell counts would equalise for ever: told', () => {
+  const uneven = applyEdit(two, { edit: 'setCells', input: { deviceId: 'second-box', cellsInSeries: 88 } }).build;
+  const check = assess(uneven).checks.find(({ id }) => id === 'pack.string-match')!;
+  expect(check.verdict).toBe('fails');
+});
+
+test('one string alone carries the whole cruise current', () => {
+  const alone = assess(two).checks.filter(({ id }) => id === 'pack.string-alone');
+  expect(alone).toHaveLength(2);
+  const single = Math.abs(
+    vehicleOf(firn).caseOf('cruise/cold-old-empty/sustained')!.point.elementCurrentsA.get('box-rear') ?? Number.NaN,
+  );
+  // The same pack without its neighbour is the build as it was.
+  expect(alone[0]!.demand!.value).toBeGreaterThanOrEqual(single * 0.999);
+});

@@ -1,0 +1,60 @@
+import type { Build, Id } from '../build';
+import { edgesOf, Loops, type Wired } from './loops';
+import { Memo } from './memo';
+import type { Resolved } from './resolve';
+import { topologyKey } from './topology-key';
+
+/** Boxes in series with each other, with everything else that carries just their current. */
+export interface PackString {
+  readonly boxIds: readonly Id[];
+  /** Fuses, contactors, disconnects, sensors and conductors of this string alone, boxes included. */
+  readonly ids: ReadonlySet<Id>;
+}
+
+/**
+ * The strings of the pack: two boxes belong to one when taking either out leaves the other without a loop. Boxes that are wired to
+ * nothing yet count as one string. In the order of the document.
+ */
+export function packStrings(resolved: Resolved): readonly PackString[] {
+  return found.get(topologyKey(resolved), () => findStrings(resolved));
+}
+
+const found = new Memo<readonly PackString[]>(12);
+
+const ofCircuit = new WeakMap<object, readonly PackString[]>();
+
+/** The same from the document, where nothing is resolved yet. */
+export function packStringsOf({ circuits: { hv } }: Build): readonly PackString[] {
+  const known = ofCircuit.get(hv);
+  if (known) return known;
+  const made = findStrings({
+    devices: Object.values(hv.devices).map((device) => ({ id: device.id, device })),
+    conductors: Object.values(hv.conductors).map((conductor) => ({ id: conductor.id, conductor })),
+  });
+  ofCircuit.set(hv, made);
+  return made;
+}
+
+function findStrings(wired: Wired): PackString[] {
+  const edges = edgesOf(wired);
+  const loops = new Loops(edges);
+  const inLoop = loops.fed();
+  const left = new Set(edges.flatMap((edge, i) => (edge.source ? [i] : [])));
+  const strings: PackString[] = [];
+  const alone = [...left].filter((i) => !inLoop[i]);
+  for (const i of left) {
+    if (!left.has(i) || !inLoop[i]) continue;
+    const still = loops.fed([i]);
+    const members = edges.flatMap((edge, k) => (k === i || (inLoop[k] && !still[k]) ? [{ id: edge.id, k }] : []));
+    for (const { k } of members) left.delete(k);
+    strings.push({
+      boxIds: members.filter(({ k }) => edges[k]!.source).map(({ id }) => id),
+      ids: new Set(members.map(({ id }) => id)),
+    });
+  }
+  if (alone.length > 0) {
+    const boxIds = alone.map((i) => edges[i]!.id);
+    strings.push({ boxIds, ids: new Set(boxIds) });
+  }
+  return strings;
+}

@@ -1,0 +1,99 @@
+'use client';
+import { useMemo } from 'react';
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import type { Assessment } from '@/core/assess';
+import { type Dimension, formatQuantity } from '@/core/quantities';
+import { type PrechargeFault, type PrechargeRun, prechargeSigns } from '@/core/simulate';
+import { Panel } from '@/ui/panel';
+
+const WORDS: Readonly<Record<PrechargeFault, readonly [string, string, string]>> = {
+  none: ['as it should be', '0', 'rises fast, then ever slower'],
+  half: ['half the capacitance', '9 4', 'rises twice as fast: a capacitor is gone or not joined'],
+  load: ['a load left on', '5 4', 'settles below the pack: something draws already'],
+  short: ['bus shorted', '2 3', 'stays at nothing: stop, the resistor burns; find the short before the next try'],
+  open: ['resistor, relay or other pole open', '1 4', 'stays at nothing and no current flows'],
+  welded: ['main contactor welded', '12 3 2 3', 'is there at once, before the relay has closed'],
+};
+
+/** What a meter at the inverter shows while the bus charges, when something is wrong. */
+export default function PrechargeSigns({ assessment, run }: { assessment: Assessment; run: PrechargeRun }) {
+  const signs = useMemo(() => prechargeSigns(assessment.vehicle, run), [assessment.vehicle, run]);
+  const system = assessment.build.units;
+  const text = (value: number, dimension: Dimension) => formatQuantity({ value, dimension }, system, 3).text;
+  const first = signs[0];
+  if (!first) return null;
+  const data = first.curve.map(({ timeS }, k) => ({
+    t: timeS,
+    ...Object.fromEntries(signs.map((sign) => [sign.fault, sign.curve[k]?.linkV])),
+  }));
+  return (
+    <Panel title="What a fault looks like" about="voltage at the inverter, from the relay’s closing to the time-out">
+      <div className="h-[210px]" aria-hidden="true">
+        <ResponsiveContainer width="100%" height="100%">
+          <LineChart data={data} margin={{ top: 10, right: 18, bottom: 4, left: 0 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--rule)" vertical={false} />
+            <XAxis
+              dataKey="t"
+              type="number"
+              domain={[0, 'dataMax']}
+              tickFormatter={(t: number) => `${t.toFixed(2)} s`}
+              stroke="var(--soft)"
+              tick={{ fontSize: 12 }}
+            />
+            <YAxis width={54} tickFormatter={(v: number) => `${v} V`} stroke="var(--soft)" tick={{ fontSize: 12 }} />
+            <ReferenceLine y={run.closeFraction * run.packV} stroke="var(--ink)" strokeDasharray="5 4" />
+            {signs.map(({ fault }) => (
+              <Line
+                key={fault}
+                dataKey={fault}
+                dot={false}
+                isAnimationActive={false}
+                stroke={fault === 'none' ? 'var(--hv)' : 'var(--ink)'}
+                strokeWidth={fault === 'none' ? 2.4 : 1.5}
+                strokeDasharray={WORDS[fault][1]}
+              />
+            ))}
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+      <table className="mt-1 w-full text-right text-[14px] tabular-nums" data-precharge-signs="">
+        <thead className="text-[13px] text-soft">
+          <tr>
+            <th className="py-1 text-left font-normal">What is wrong</th>
+            <th className="font-normal">at the time-out</th>
+            <th className="font-normal">peak</th>
+            <th className="font-normal">in the resistor</th>
+          </tr>
+        </thead>
+        <tbody>
+          {signs.map(({ fault, endV, peakA, resistorJ }) => (
+            <tr key={fault} className="border-t border-rule/70 align-top">
+              <td className="py-1 text-left">
+                <span className="flex items-start gap-2">
+                  <svg viewBox="0 0 30 8" width="30" height="8" aria-hidden="true" className="mt-2 shrink-0">
+                    <line
+                      x1="0"
+                      x2="30"
+                      y1="4"
+                      y2="4"
+                      stroke={fault === 'none' ? 'var(--hv)' : 'var(--ink)'}
+                      strokeWidth="2"
+                      strokeDasharray={WORDS[fault][1]}
+                    />
+                  </svg>
+                  <span>
+                    {WORDS[fault][0]}
+                    <span className="block text-[13px] text-soft">{WORDS[fault][2]}</span>
+                  </span>
+                </span>
+              </td>
+              <td>{text(endV, 'voltage')}</td>
+              <td>{text(peakA, 'current')}</td>
+              <td>{text(resistorJ, 'energy')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Panel>
+  );
+}
