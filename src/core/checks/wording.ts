@@ -132,6 +132,11 @@ const SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} continuous',
     '{demand} of {limit} at {ambient}',
   ),
+  'fuse.cable-overload.shared': S(
+    '{subject} and its neighbours don’t protect their cable',
+    '{subject} and its neighbours protect their cable',
+    '{demand} fuse, its share of {cable} {limit}: strings in parallel feed it together',
+  ),
   'fuse.cable-overload': S(
     '{subject} does not protect its cable',
     '{subject} protects its cable',

@@ -303,12 +303,6 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
               )}
             </Panel>
           )}
-          {look === 'closing' && assessment.precharge && (
-            <>
-              <PrechargeChoices assessment={assessment} run={assessment.precharge} />
-              <PrechargeSigns assessment={assessment} run={assessment.precharge} />
-            </>
-          )}
         </div>
         <div className="space-y-3">
           {look === 'loop' && loop ? (
@@ -349,6 +343,12 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           )}
         </div>
       </div>
+      {look === 'closing' && assessment.precharge && (
+        <div className="mt-3 space-y-3 print:hidden">
+          <PrechargeChoices assessment={assessment} run={assessment.precharge} />
+          <PrechargeSigns assessment={assessment} run={assessment.precharge} />
+        </div>
+      )}
     </>
   );
 }

@@ -35,7 +35,7 @@ export function PrechargeChoices({ assessment, run }: { assessment: Assessment; 
       about="the smallest of each value that stands a shorted bus, else the largest"
     >
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[560px] text-right text-[14px] tabular-nums" data-precharge-choices="">
+        <table className="w-full min-w-[480px] text-right text-[14px] tabular-nums" data-precharge-choices="">
           <thead className="text-[13px] text-soft">
             <tr>
               <th className="py-1 text-left font-normal">Resistor</th>
@@ -57,12 +57,14 @@ export function PrechargeChoices({ assessment, run }: { assessment: Assessment; 
                     {text(choice.part.resistanceOhm, 'resistance')} {text(choice.part.ratedPowerW, 'power')}
                   </span>
                 </td>
-                <td>{choice.closeAtS === null ? 'never' : text(choice.closeAtS, 'time')}</td>
-                <td>{text(choice.peakW, 'power')}</td>
-                <td>{text(choice.energyJ, 'energy')}</td>
-                <td>{Math.min(choice.attempts, 999)} ×</td>
-                <td>{text(choice.pauseS, 'time')}</td>
-                <td>{choice.standsShort ? 'stands it' : 'burns'}</td>
+                <td className="pl-3 whitespace-nowrap">
+                  {choice.closeAtS === null ? 'never' : text(choice.closeAtS, 'time')}
+                </td>
+                <td className="pl-3 whitespace-nowrap">{text(choice.peakW, 'power')}</td>
+                <td className="pl-3 whitespace-nowrap">{text(choice.energyJ, 'energy')}</td>
+                <td className="pl-3 whitespace-nowrap">{Math.min(choice.attempts, 999)} ×</td>
+                <td className="pl-3 whitespace-nowrap">{text(choice.pauseS, 'time')}</td>
+                <td className="pl-3 whitespace-nowrap">{choice.standsShort ? 'stands it' : 'burns'}</td>
                 <td className="pl-3">
                   {fitted?.id === choice.part.id ? (
                     <span className="text-soft">fitted</span>

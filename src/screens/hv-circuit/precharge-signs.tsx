@@ -40,7 +40,13 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
               stroke="var(--soft)"
               tick={{ fontSize: 12 }}
             />
-            <YAxis width={54} tickFormatter={(v: number) => `${v} V`} stroke="var(--soft)" tick={{ fontSize: 12 }} />
+            <YAxis
+              domain={[0, Math.ceil((run.packV * 1.08) / 50) * 50]}
+              width={54}
+              tickFormatter={(v: number) => `${v} V`}
+              stroke="var(--soft)"
+              tick={{ fontSize: 12 }}
+            />
             <ReferenceLine y={run.closeFraction * run.packV} stroke="var(--ink)" strokeDasharray="5 4" />
             {signs.map(({ fault }) => (
               <Line
@@ -87,9 +93,9 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
                   </span>
                 </span>
               </td>
-              <td>{text(endV, 'voltage')}</td>
-              <td>{text(peakA, 'current')}</td>
-              <td>{text(resistorJ, 'energy')}</td>
+              <td className="pl-3 whitespace-nowrap">{text(Math.round(endV), 'voltage')}</td>
+              <td className="pl-3 whitespace-nowrap">{text(Math.round(peakA * 100) / 100, 'current')}</td>
+              <td className="pl-3 whitespace-nowrap">{text(Math.round(resistorJ * 10) / 10, 'energy')}</td>
             </tr>
           ))}
         </tbody>

@@ -135,7 +135,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           Put a second string into the build
         </Action>
         <span className="text-soft">
-          with its own fuse and contactor, {Math.max(1, Math.round(second.ah / cellAh))} cells in parallel
+          with its own fuse and contactor, cells {Math.max(1, Math.round(second.ah / cellAh))} in parallel
         </span>
       </div>
       <div className="mt-3">

@@ -68,38 +68,6 @@ function meetingPoint(draft: Draft<Build>, pole: 'plus' | 'minus'): End {
   return { deviceId: inverter.id, terminal: pole };
 }
 
-/** A joint at a terminal: all wires that ended there end on the joint, which is bolted to it. */
-function jointAt(draft: Draft<Build>, at: End, id: Id, name: string): Id {
-  const circuit = draft.circuits.hv;
-  const wires = Object.values(circuit.conductors).flatMap((conductor) =>
-    (['a', 'b'] as const).flatMap((end) => (nodeOf(conductor[end]) === nodeOf(at) ? [{ conductor, end }] : [])),
-  );
-  // What is there already serves again.
-  const [only] = wires;
-  if (only && wires.length === 1) {
-    const far = only.conductor[only.end === 'a' ? 'b' : 'a'];
-    if (circuit.devices[far.deviceId]?.kind === 'junction') return far.deviceId;
-  }
-  refuseUsedId(draft, id);
-  refuseUsedId(draft, `${id}-bolt`);
-  circuit.devices[id] = { id, kind: 'junction', name, partId: null, place: null };
-  for (const { conductor, end } of wires) conductor[end] = { deviceId: id, terminal: 'n' };
-  circuit.conductors[`${id}-bolt`] = {
-    id: `${id}-bolt`,
-    name: `${name} to terminal`,
-    kind: 'bolted',
-    a: { deviceId: id, terminal: 'n' },
-    b: { ...at },
-    partId: null,
-    parallel: 1,
-    routeId: null,
-    lengthM: null,
-    laid: null,
-    jointResistanceOhm: null,
-  };
-  return id;
-}
-
 export const STRING_EDITS = {
   /** A second pack beside the first, with its own fuse and contactor, meeting it before the main contactors. */
   addString: define<AddStringInput>({
@@ -116,8 +84,8 @@ export const STRING_EDITS = {
       const name = input.name.trim();
       if (name === '' || name.length > 100)
         throw new EditRefused('A name has 1 to 100 characters.', 'Type a shorter name.');
-      const plus = jointAt(draft, meetingPoint(draft, 'plus'), `${seed}-meet-plus`, 'Strings meet, plus');
-      const minus = jointAt(draft, meetingPoint(draft, 'minus'), `${seed}-meet-minus`, 'Strings meet, minus');
+      const plus = meetingPoint(draft, 'plus');
+      const minus = meetingPoint(draft, 'minus');
       for (const part of [cell, fuse, contactor, cable]) addPart(draft, part);
       const ids = { box: `${seed}-box`, fuse: `${seed}-fuse`, contactor: `${seed}-contactor` };
       for (const id of Object.values(ids)) refuseUsedId(draft, id);
@@ -156,8 +124,8 @@ export const STRING_EDITS = {
       const at = (deviceId: Id, terminal: string): End => ({ deviceId, terminal });
       wire('w1', 'to its fuse', at(ids.box, 'plus'), at(ids.fuse, 'a'), 0.15, false);
       wire('w2', 'to its contactor', at(ids.fuse, 'b'), at(ids.contactor, 'a'), 0.15, false);
-      wire('w3', 'plus', at(ids.contactor, 'b'), at(plus, 'n'), lengthM, true);
-      wire('w4', 'minus', at(ids.box, 'minus'), at(minus, 'n'), lengthM, true);
+      wire('w3', 'plus', at(ids.contactor, 'b'), plus, lengthM, true);
+      wire('w4', 'minus', at(ids.box, 'minus'), minus, lengthM, true);
     },
   }),
 

@@ -221,6 +221,7 @@ const cableOverload: Rule<Context> = {
           limit: amps(carriesA),
           margin,
           assumed: hotPlace(conductor),
+          ...(share > 1.0001 ? { variant: 'shared' } : {}),
           figures: { cable: `${area} mm²`, conductor: conductor.conductor.name },
           lines: () => [
             {
