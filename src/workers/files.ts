@@ -1,6 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import type { Build } from '@/core/build';
-import type { ImportPreview, PartsPreview, TripFile } from '@/core/formats';
+import type { ImportPreview, PartsPreview, ReadModules, TripFile } from '@/core/formats';
 import type { FilesWorker, ReadBuild, ReadParts } from './files.worker';
 
 let started: Worker | null = null;
@@ -36,6 +36,10 @@ export const readCablesFile = async (file: Blob, build: Build) => {
 export const readPartsFile = async (file: Blob, build: Build) => {
   const bytes = await file.arrayBuffer();
   return aside<PartsPreview>((worker) => worker.parts(bytes, build) as Promise<PartsPreview>);
+};
+export const readModulesFile = async (file: Blob) => {
+  const bytes = await file.arrayBuffer();
+  return aside<ReadModules>((worker) => worker.modules(bytes) as Promise<ReadModules>);
 };
 export const checkPart = (data: unknown) => aside<ReadParts>((worker) => worker.part(data) as Promise<ReadParts>);
 

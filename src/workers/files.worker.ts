@@ -6,9 +6,11 @@ import {
   type ImportPreview,
   type PartsPreview,
   previewParts,
+  type ReadModules,
   rawParts,
   readCablesCsv,
   readCsv,
+  readModulesCsv,
   readTripFile,
   type TripFile,
 } from '@/core/formats';
@@ -41,6 +43,9 @@ const api = {
     if (!table.ok) return table;
     const read = readParts(rawParts(table.table));
     return read.ok ? previewParts(read.parts, build) : read;
+  },
+  modules(bytes: ArrayBuffer): ReadModules {
+    return tooLarge(bytes) ?? readModulesCsv(decodeText(new Uint8Array(bytes)));
   },
   trip(bytes: ArrayBuffer, name: string): TripFile {
     return tooLarge(bytes) ?? readTripFile(decodeText(new Uint8Array(bytes)), name);

@@ -131,8 +131,8 @@ function checkCircuit(build: Build, circuit: Circuit, name: CircuitName): Proble
 /** References that lead nowhere, keys that differ from ids, ids used twice. */
 export function checkReferences(build: Build): Problem[] {
   const problems = [...checkCircuit(build, build.circuits.hv, 'hv'), ...checkCircuit(build, build.circuits.lv, 'lv')];
-  for (const list of ['parts', 'zones', 'routes', 'readings', 'adoptions'] as const) {
-    for (const [id, entry] of Object.entries(build[list]))
+  for (const list of ['parts', 'zones', 'routes', 'readings', 'adoptions', 'modules', 'oldParts'] as const) {
+    for (const [id, entry] of Object.entries(build[list] ?? {}))
       if (entry.id !== id)
         problems.push({ path: `${list}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
   }

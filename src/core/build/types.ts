@@ -1,5 +1,25 @@
 import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
+import type {
+  AuxiliaryBatteryData,
+  BoxHold,
+  Chassis,
+  ConverterData,
+  Exposure,
+  Extent,
+  Inspection,
+  InspectionId,
+  LvLoad,
+  OldPart,
+  PresetSpeed,
+  Restraint,
+  RouteFacts,
+  SalvagedModule,
+  StageData,
+  Supply,
+} from './vehicle-types';
+
+export * from './vehicle-types';
 
 /**
  * The document: plain data, SI base units with the unit in the name, nothing derived. Ids are random strings made at the edge;
@@ -26,6 +46,11 @@ export interface Zone {
   readonly name: string;
   /** Design ambient: the hottest air that stays around a conductor there. */
   readonly ambientC: number;
+  /** Where it is in the vehicle; absent: not drawn on the plan. */
+  readonly extent?: Extent;
+  readonly exposure?: readonly Exposure[];
+  /** Protection that things there need, as "IP67". */
+  readonly ingress?: string;
 }
 
 /** How a conductor lies. */
@@ -45,6 +70,7 @@ export interface Route {
   /** Wins over the computed length. */
   readonly measuredLengthM: number | null;
   readonly laid: Laid;
+  readonly facts?: RouteFacts;
 }
 
 export type CircuitName = 'hv' | 'lv';
@@ -115,6 +141,16 @@ export interface Device {
   /** Resistance and capacitance to the body, where they are known. */
   readonly insulationOhm?: number;
   readonly yCapacitanceF?: number;
+  /** As weighed; absent: from its part, or a generic figure of its kind. */
+  readonly massKg?: number;
+  /** lv-load, auxiliary-battery, converters: what they are on the 12-volt side. */
+  readonly load?: LvLoad;
+  readonly battery?: AuxiliaryBatteryData;
+  readonly converter?: ConverterData;
+  /** lv-switch and relay: what their contact carries. */
+  readonly ratedA?: number;
+  /** box: how it is held. */
+  readonly hold?: BoxHold;
   /** contactor: fitted at its coil in place of what the part brings along. */
   readonly coilSuppression?: CoilSuppression;
 }
@@ -172,6 +208,8 @@ export interface Schools {
   readonly contactors: 'both-poles' | 'single-pole';
   readonly fusePosition: 'pack-terminal' | 'mid-string' | 'both';
   readonly emergencyStop: 'electrical' | 'mechanical' | 'both';
+  /** Absent: not told. */
+  readonly clutch?: 'kept' | 'coupler';
 }
 
 export interface VehicleData {
@@ -302,6 +340,14 @@ export interface Build {
   readonly states: Readonly<Partial<Record<StateId, StateOverride>>>;
   /** What ran off the engine; absent ids are not answered yet. */
   readonly losses?: Readonly<Partial<Record<LossId, LossState>>>;
+  readonly asFound?: Readonly<Partial<Record<InspectionId, Inspection>>>;
+  readonly oldParts?: Readonly<Record<Id, OldPart>>;
+  readonly supply?: Supply;
+  readonly chassis?: Chassis;
+  readonly restraint?: Restraint;
+  readonly modules?: Readonly<Record<Id, SalvagedModule>>;
+  readonly stage?: StageData;
+  readonly presetSpeed?: PresetSpeed;
   readonly parts: Readonly<Record<Id, Part>>;
   readonly zones: Readonly<Record<Id, Zone>>;
   readonly routes: Readonly<Record<Id, Route>>;

@@ -18,6 +18,7 @@ export { calcFuse, calcFuseCurve, type FuseCurveInput, type FuseInput } from './
 export type { Judgement } from './fuse-judgements';
 export { calcInsulation, type InsulationInput } from './insulation';
 export { calcJoinPacks, type JoinPacksInput } from './join-packs';
+export { calcMotorVoltage, type MotorVoltageInput } from './motor-voltage';
 export { calcNetwork, type NetworkInput } from './network';
 export { calcPrecharge } from './precharge';
 export { LawRefused } from './refused';

@@ -23,6 +23,10 @@ export interface RuleValues {
   readonly meltingS: RuleValue;
   /** Insulation to the body per volt of the working voltage, DC and AC on one bus: at least so much. */
   readonly insulationOhmPerV: RuleValue;
+  /** Accelerations that a traction battery's fixings hold, in g: at least so much. */
+  readonly restraintForwardG: RuleValue;
+  readonly restraintSideG: RuleValue;
+  readonly restraintUpG: RuleValue;
 }
 export type RuleValueName = keyof RuleValues;
 
@@ -32,7 +36,12 @@ export interface RuleSet extends RuleValues {
 }
 
 /** Of these a greater value is the stricter one. */
-export const AT_LEAST: ReadonlySet<RuleValueName> = new Set<RuleValueName>(['insulationOhmPerV']);
+export const AT_LEAST: ReadonlySet<RuleValueName> = new Set<RuleValueName>([
+  'insulationOhmPerV',
+  'restraintForwardG',
+  'restraintSideG',
+  'restraintUpG',
+]);
 
 const IEC_VALUES: RuleValues = {
   classBDcV: { value: 60, source: 'ISO 6469-3: voltage class B above 60 V DC' },
@@ -49,6 +58,12 @@ const IEC_VALUES: RuleValues = {
   },
   meltingS: { value: 5, source: 'IEC 60364-4-41: 5 s for circuits that feed others' },
   insulationOhmPerV: { value: 500, source: 'UN R100 and ISO 6469-3: 500 Ω/V, DC and AC on one bus' },
+  restraintForwardG: {
+    value: 20,
+    source: 'UN R100, mechanical shock of light vehicles: 20 g along (from memory: verify)',
+  },
+  restraintSideG: { value: 8, source: 'UN R100, mechanical shock of light vehicles: 8 g across (from memory: verify)' },
+  restraintUpG: { value: 5, source: 'Upward 5 g (engineering judgement)' },
 };
 
 /** What North American texts set themselves; the rest they leave open. */

@@ -27,6 +27,7 @@ export {
 } from './faults';
 export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
+export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';
 export {
@@ -37,6 +38,7 @@ export {
   prechargeSigns,
   prechargeWith,
 } from './precharge-study';
+export { type Segment, tripOfSegments } from './segments';
 export {
   simulateTrip,
   type TripOptions,

@@ -35,6 +35,7 @@ export {
   roadModelAt,
   steadyPowerW,
 } from './demand';
+export { type Masses, massesOf, type WeighedDevice } from './masses';
 export { Memo } from './memo';
 export { nodeOf } from './node';
 export { protectingFuses } from './protection';

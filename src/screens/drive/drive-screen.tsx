@@ -14,6 +14,8 @@ import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
 import { BringTrip } from './bring-trip';
+import { SegmentsPanel } from './segments-panel';
+import { PresetPanel, StagePanel } from './stage-panel';
 
 const PullChart = dynamic(() => import('./pull-chart'), { ssr: false, loading: () => <div className="h-[250px]" /> });
 const TripChart = dynamic(() => import('./trip-chart'), { ssr: false, loading: () => <div className="h-[230px]" /> });
@@ -30,10 +32,12 @@ function DriveSheet({ assessment }: { assessment: Assessment }) {
         <div className="space-y-3">
           <Motor assessment={assessment} />
           <Trip assessment={assessment} />
+          <StagePanel assessment={assessment} />
         </div>
         <div className="space-y-3">
           <Pull assessment={assessment} />
           <Currents assessment={assessment} />
+          <PresetPanel assessment={assessment} />
         </div>
       </div>
     </>
@@ -173,6 +177,7 @@ function Trip({ assessment }: { assessment: Assessment }) {
         onChoose={(id) => dispatch({ edit: 'setTrip', input: { tripId: id as TripId } })}
       />
       <BringTrip system={system} />
+      <SegmentsPanel assessment={assessment} />
       {tripKey === null && (
         <p className="mt-2 text-soft">To drive it: empty mass and tyres from Survey, cells from Pack, and a motor.</p>
       )}

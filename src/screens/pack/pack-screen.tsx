@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import type { Assessment } from '@/core/assess';
 import { catalogueOf } from '@/core/parts';
 import { type PackFigure, type PackResults, packWorkings } from '@/core/stations/pack';
@@ -10,10 +11,14 @@ import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
+import { AxlesPanel, HoldPanel } from './carried-panel';
 import { JoinPanel } from './join-panel';
+import { ModulesPanel } from './modules-panel';
 import { StagesPanel } from './stages-panel';
 import { Starter } from './starter';
 import { WindowChart } from './window-chart';
+
+const SocPanel = dynamic(() => import('./soc-panel'), { ssr: false });
 
 export function PackScreen() {
   return (
@@ -40,6 +45,10 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
             <Boxes assessment={assessment} />
             <Figures pack={pack} assessment={assessment} />
           </div>
+          <SocPanel assessment={assessment} />
+          <AxlesPanel assessment={assessment} />
+          <HoldPanel assessment={assessment} />
+          <ModulesPanel assessment={assessment} />
           <JoinPanel assessment={assessment} />
           <StagesPanel assessment={assessment} />
           <Panel title="Limits of the pack and the duty" about="Survey and Drive can compute cruise and hill">

@@ -8,7 +8,8 @@ export function FigureSetting({ build, figure, note }: { build: Build; figure: S
   const dispatch = useBench((bench) => bench.dispatch);
   const { label, path, dimension } = SETTABLE[figure];
   const [section, field] = path;
-  const value = (build[section] as unknown as Record<string, number | null>)[field] ?? null;
+  const value =
+    (build as unknown as Record<string, Record<string, number | null> | undefined>)[section]?.[field] ?? null;
   return (
     <QuantityField
       label={label}

@@ -1,4 +1,12 @@
-import { calcCableTransient, calcDcDc, calcDrive, calcHoldUp, calcJoinPacks, calcParked } from '@/core/calc';
+import {
+  calcCableTransient,
+  calcDcDc,
+  calcDrive,
+  calcHoldUp,
+  calcJoinPacks,
+  calcMotorVoltage,
+  calcParked,
+} from '@/core/calc';
 import { type Chemistry, ocvPoints } from '@/core/physics/cell';
 import { figure, needed, type Sum, type SumValues } from './sum-types';
 
@@ -100,6 +108,50 @@ export const TRIP_SUMS: readonly Sum[] = [
       }),
     caution:
       'Packs that differ by little in voltage can drive hundreds of amperes. Join through a resistor, measure, then close.',
+  },
+  {
+    name: 'motor-voltage',
+    title: 'Motor at a voltage',
+    about: 'How fast it pulls fully on this link, and what is left above that.',
+    fields: [
+      {
+        key: 'motorKind',
+        label: 'Motor',
+        choices: [
+          ['induction', 'induction'],
+          ['permanent-magnet', 'permanent magnet'],
+        ],
+      },
+      figure('windingVoltageRmsV', 'Winding, phase to phase, rms', 'voltage', needed),
+      figure('ratedSpeedRpm', 'Rated speed, 1/min', 'count', needed),
+      figure('maximumSpeedRpm', 'Highest speed, 1/min', 'count', needed),
+      figure('peakTorqueNm', 'Peak torque, Nm', 'count', needed),
+      figure('peakPowerW', 'Peak power', 'power'),
+      figure('linkVoltageV', 'Link, under load', 'voltage', needed),
+      figure('speedRpm', 'At a speed of, 1/min', 'count', needed),
+    ],
+    start: {
+      motorKind: 'induction',
+      windingVoltageRmsV: 160,
+      ratedSpeedRpm: 3000,
+      maximumSpeedRpm: 8000,
+      peakTorqueNm: 160,
+      peakPowerW: 50000,
+      linkVoltageV: 125,
+      speedRpm: 4000,
+    },
+    figures: [
+      { key: 'requiredLinkVoltageV', label: 'Wants, for rated speed', dimension: 'voltage' },
+      { key: 'availableRmsV', label: 'The link gives, rms', dimension: 'voltage', never: '–' },
+      { key: 'baseSpeedRpm', label: 'Pulls fully up to, 1/min', dimension: 'count' },
+      { key: 'points.0.torqueNm', label: 'Torque at that speed, Nm', dimension: 'count' },
+      { key: 'points.0.powerW', label: 'Power at that speed', dimension: 'power' },
+    ],
+    run: ({ speedRpm, ...values }) =>
+      calcMotorVoltage({
+        ...(values as never as Parameters<typeof calcMotorVoltage>[0]),
+        speedsRpm: [Number(speedRpm ?? 0)],
+      }),
   },
   {
     name: 'drive',

@@ -14,6 +14,8 @@ import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
+import { ChassisPanel, SupplyPanel } from './chassis-panel';
+import { FoundPanel, OldPartsPanel } from './found-panel';
 
 const START_WORDS: Readonly<Record<NonNullable<VehicleData['startingPoint']>, string>> = {
   'engine-out': 'the engine comes out',
@@ -32,12 +34,18 @@ function SurveySheet({ assessment }: { assessment: Assessment }) {
       <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
         <div className="space-y-3">
           <Vehicle assessment={assessment} />
+          <SupplyPanel assessment={assessment} />
           <Frame assessment={assessment} />
         </div>
         <div className="space-y-3">
           <Duty assessment={assessment} />
-          <Losses assessment={assessment} />
+          <FoundPanel assessment={assessment} />
+          <OldPartsPanel assessment={assessment} />
         </div>
+      </div>
+      <div className="mt-3 space-y-3">
+        <ChassisPanel assessment={assessment} />
+        <Losses assessment={assessment} />
       </div>
     </>
   );
@@ -272,6 +280,16 @@ function Frame({ assessment }: { assessment: Assessment }) {
           { value: 'both', label: 'both' },
         ]}
         onChoose={(value) => dispatch({ edit: 'setSchool', input: { emergencyStop: value as 'both' } })}
+      />
+      <ChoiceField
+        label="Clutch"
+        value={schools.clutch ?? null}
+        empty="not told"
+        choices={[
+          { value: 'kept', label: 'kept: shifts as before, wears, can unload the motor' },
+          { value: 'coupler', label: 'coupler: lighter, shifts at matched speed only' },
+        ]}
+        onChoose={(value) => dispatch({ edit: 'setSchool', input: { clutch: value as 'kept' } })}
       />
       <p className="mt-2 text-[13px] text-soft">
         {formatQuantity({ value: RULE_SETS[build.ruleSet].classBDcV.value, dimension: 'voltage' }, build.units).text} is

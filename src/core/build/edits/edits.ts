@@ -36,6 +36,7 @@ import { SETTABLE, type SettableName } from './settable';
 import { STRING_EDITS } from './string-edits';
 import { SURVEY_EDITS } from './survey-edits';
 import { leaveCoilCircuit, TOPOLOGY_EDITS } from './topology-edits';
+import { VEHICLE_EDITS } from './vehicle-edits';
 
 const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
 const conductorName = (build: Build, id: string): string => findConductor(build, id)?.name ?? 'a conductor';
@@ -80,7 +81,9 @@ export const EDITS = {
       if (value === null ? !allowsNull : !(value >= settable.min && value <= settable.max))
         throw new EditRefused(`${settable.label} is outside ${bounds}.`, `Type a figure from ${bounds}.`);
       const [section, field] = settable.path;
-      (draft[section] as unknown as Record<string, number | null>)[field] = value;
+      const sections = draft as unknown as Record<string, Record<string, number | null> | undefined>;
+      sections[section] ??= {};
+      sections[section][field] = value;
     },
   }),
 
@@ -284,6 +287,7 @@ export const EDITS = {
   ...COIL_EDITS,
   ...STRING_EDITS,
   ...SURVEY_EDITS,
+  ...VEHICLE_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({
     title: () => 'adopt a reading',

@@ -11,8 +11,24 @@ export function firn9(id = 'firn-9'): Build {
   const front = { xM: 0.9, yM: 0, zM: 0.6, zoneId: 'zone-underbody' };
   const bay = { xM: 0.2, yM: 0, zM: 0.8, zoneId: 'zone-bay' };
 
-  w.device('box-rear', 'box', 'Rear box', 'cell-nmc-module-176', rear, { cellsInSeries: 54, cellsInParallel: 1 });
-  w.device('box-front', 'box', 'Front box', 'cell-nmc-module-176', front, { cellsInSeries: 36, cellsInParallel: 1 });
+  w.device('box-rear', 'box', 'Rear box', 'cell-nmc-module-176', rear, {
+    cellsInSeries: 54,
+    cellsInParallel: 1,
+    hold: {
+      fixings: 8,
+      bolt: 'M10',
+      boltClass: '8.8',
+      reachCells: true,
+      reachFuse: true,
+      reachDisconnect: true,
+      drain: true,
+    },
+  });
+  w.device('box-front', 'box', 'Front box', 'cell-nmc-module-176', front, {
+    cellsInSeries: 36,
+    cellsInParallel: 1,
+    hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, drain: true },
+  });
   w.device('f-mid', 'fuse', 'Mid fuse', 'fuse-traction-500-300', rear);
   w.device('s-mid', 'disconnect', 'Service disconnect', 'disconnect-500-250', rear);
   w.device('k-plus', 'contactor', 'K+ main', 'contactor-450-250', rear, { role: 'main-plus' });
@@ -143,6 +159,42 @@ export function firn9(id = 'firn-9'): Build {
       tyre: '195/80R15',
       finalDriveRatio: 4.1,
       stageRatio: 1.95,
+    },
+    asFound: {
+      'gearbox-turns': { state: 'good', note: '' },
+      'gearbox-shifts': { state: 'good', note: '' },
+      brakes: { state: 'good', note: '' },
+      steering: { state: 'good', note: '' },
+      suspension: { state: 'good', note: '' },
+      'old-wiring': { state: 'good', note: 'rear loom renewed' },
+      rust: { state: 'good', note: 'frame sound where the boxes go' },
+      lights: { state: 'good', note: '' },
+      leaks: { state: 'good', note: '' },
+    },
+    oldParts: {
+      'old-engine-loom': { id: 'old-engine-loom', name: 'Engine loom', kind: 'loom', fate: 'strip', note: '' },
+      'old-light-loom': { id: 'old-light-loom', name: 'Lighting loom', kind: 'loom', fate: 'keep', note: '' },
+      'old-dash-loom': { id: 'old-dash-loom', name: 'Dashboard loom', kind: 'loom', fate: 'extend', note: '' },
+      'old-tank': { id: 'old-tank', name: 'Fuel tank, lines and pump', kind: 'part', fate: 'strip', note: '' },
+    },
+    supply: { voltageV: 230, phases: 1, breakerA: 32, outlet: 'wall-unit' },
+    chassis: {
+      trackM: 1.45,
+      widthM: 1.8,
+      heightM: 2.1,
+      frontOverhangM: 0.6,
+      rearOverhangM: 1.1,
+      foundKg: 1720,
+      foundFrontShare: 0.56,
+      strippedKg: 1385,
+      strippedFrontShare: 0.5,
+      payloadXM: 1.5,
+      frontLimitKg: 1450,
+      rearLimitKg: 1850,
+      frontSpringNPerM: 110000,
+      rearSpringNPerM: 145000,
+      frontClearanceM: 0.09,
+      rearClearanceM: 0.11,
     },
     losses: {
       'brake-vacuum': 'had',

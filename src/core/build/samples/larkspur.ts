@@ -11,8 +11,16 @@ export function larkspur(id = 'larkspur'): Build {
   const bay = { xM: 0.1, yM: 0, zM: 0.7, zoneId: 'zone-bay' };
   const cabin = { xM: 0.6, yM: 0.3, zM: 0.7, zoneId: 'zone-cabin' };
 
-  w.device('box', 'box', 'Boot box', 'cell-lfp-180-gentle', boot, { cellsInSeries: 28, cellsInParallel: 1 });
-  w.device('box-bay', 'box', 'Bay box', 'cell-lfp-180-gentle', bay, { cellsInSeries: 12, cellsInParallel: 1 });
+  w.device('box', 'box', 'Boot box', 'cell-lfp-180-gentle', boot, {
+    cellsInSeries: 28,
+    cellsInParallel: 1,
+    hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, reachFuse: true, drain: true },
+  });
+  w.device('box-bay', 'box', 'Bay box', 'cell-lfp-180-gentle', bay, {
+    cellsInSeries: 12,
+    cellsInParallel: 1,
+    hold: { fixings: 4, bolt: 'M8', boltClass: '8.8', reachCells: true, drain: true },
+  });
   w.device('f-main', 'fuse', 'Main fuse', 'fuse-traction-250-200', boot);
   w.device('s-hand', 'disconnect', 'Hand switch', 'disconnect-150-250', boot);
   w.device('k-main', 'contactor', 'Main contactor', 'contactor-150-200', bay, { role: 'main-plus' });
@@ -122,6 +130,44 @@ export function larkspur(id = 'larkspur'): Build {
       tyre: '5.60-13',
       finalDriveRatio: 4.2,
       gearRatios: [3.6, 2.2, 1.4, 1],
+    },
+    asFound: {
+      'gearbox-turns': { state: 'good', note: '' },
+      'gearbox-shifts': { state: 'good', note: '' },
+      brakes: { state: 'good', note: 'drums all round, new linings' },
+      steering: { state: 'good', note: '' },
+      suspension: { state: 'good', note: '' },
+      'old-wiring': { state: 'good', note: '' },
+      rust: { state: 'good', note: 'boot floor renewed' },
+      lights: { state: 'good', note: '' },
+      leaks: { state: 'good', note: '' },
+    },
+    oldParts: {
+      'old-engine-loom': { id: 'old-engine-loom', name: 'Engine loom', kind: 'loom', fate: 'strip', note: '' },
+      'old-light-loom': { id: 'old-light-loom', name: 'Lighting loom', kind: 'loom', fate: 'keep', note: '' },
+      'old-clutch': { id: 'old-clutch', name: 'Clutch and its cable', kind: 'part', fate: 'keep', note: '' },
+      'old-tank': { id: 'old-tank', name: 'Fuel tank, lines and pump', kind: 'part', fate: 'strip', note: '' },
+    },
+    supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket' },
+    chassis: {
+      trackM: 1.2,
+      widthM: 1.42,
+      heightM: 1.4,
+      frontOverhangM: 0.55,
+      rearOverhangM: 0.8,
+      foundKg: 690,
+      foundFrontShare: 0.6,
+      strippedKg: 505,
+      strippedFrontShare: 0.52,
+      payloadXM: 1.2,
+      frontLimitKg: 600,
+      rearLimitKg: 720,
+      frontSpringNPerM: 42000,
+      rearSpringNPerM: 60000,
+      frontClearanceM: 0.08,
+      rearClearanceM: 0.12,
+      luggageBeforeL: 900,
+      luggageNowL: 640,
     },
     losses: {
       'brake-vacuum': 'none',

@@ -10,8 +10,16 @@ export function teasel(id = 'teasel'): Build {
   const rear = { xM: 1.2, yM: 0, zM: 0.7, zoneId: 'zone-boot' };
   const front = { xM: -0.3, yM: 0, zM: 0.7, zoneId: 'zone-bay' };
 
-  w.device('tray-front', 'box', 'Front tray', 'cell-lead-220', front, { cellsInSeries: 24, cellsInParallel: 1 });
-  w.device('tray-rear', 'box', 'Rear tray', 'cell-lead-220', rear, { cellsInSeries: 18, cellsInParallel: 1 });
+  w.device('tray-front', 'box', 'Front tray', 'cell-lead-220', front, {
+    cellsInSeries: 24,
+    cellsInParallel: 1,
+    hold: { fixings: 8, bolt: 'M10', boltClass: '8.8', reachCells: true, vent: true, drain: true },
+  });
+  w.device('tray-rear', 'box', 'Rear tray', 'cell-lead-220', rear, {
+    cellsInSeries: 18,
+    cellsInParallel: 1,
+    hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, reachFuse: true, vent: true, drain: true },
+  });
   w.device('f-main', 'fuse', 'Main fuse', 'fuse-strip-70-300', front);
   w.device('s-hand', 'disconnect', 'Pull switch', 'disconnect-150-250', rear);
   w.device('k-main', 'contactor', 'Line contactor', 'contactor-150-400', front, { role: 'main-plus' });
@@ -85,6 +93,37 @@ export function teasel(id = 'teasel'): Build {
       stageRatio: 1.6,
       gearRatios: [4.2, 2.1, 1],
     },
+    asFound: {
+      'gearbox-turns': { state: 'good', note: '' },
+      'gearbox-shifts': { state: 'good', note: 'three speeds, selected at rest' },
+      brakes: { state: 'good', note: '' },
+      steering: { state: 'good', note: '' },
+      suspension: { state: 'good', note: '' },
+      'old-wiring': { state: 'good', note: '' },
+      rust: { state: 'good', note: '' },
+      lights: { state: 'good', note: 'none on the field' },
+      leaks: { state: 'good', note: '' },
+    },
+    oldParts: {
+      'old-engine-loom': { id: 'old-engine-loom', name: 'Engine loom', kind: 'loom', fate: 'strip', note: '' },
+      'old-hood': { id: 'old-hood', name: 'Engine cover', kind: 'part', fate: 'keep', note: '' },
+    },
+    supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket' },
+    chassis: {
+      trackM: 0.95,
+      widthM: 1.15,
+      heightM: 1.9,
+      frontOverhangM: 0.7,
+      rearOverhangM: 0.5,
+      foundKg: 1010,
+      foundFrontShare: 0.42,
+      strippedKg: 335,
+      strippedFrontShare: 0.3,
+      payloadXM: 1.6,
+      frontLimitKg: 700,
+      rearLimitKg: 1250,
+    },
+    stage: { kind: 'chain', motorPulleyM: 0.09, sideLimitN: 6000, overspeedCut: true },
     losses: {
       'brake-vacuum': 'none',
       'steering-pump': 'none',

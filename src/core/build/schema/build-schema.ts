@@ -1,5 +1,18 @@
 import Joi from 'joi';
-import { BODY_TYPES, FORMAT, LOSSES, STATE_IDS, TERMINALS, TRIP_IDS, VERSION } from '../types';
+import {
+  BODY_TYPES,
+  BOLTS,
+  EXPOSURES,
+  FATES,
+  FORMAT,
+  INSPECTIONS,
+  LOSSES,
+  SCENARIOS,
+  STATE_IDS,
+  TERMINALS,
+  TRIP_IDS,
+  VERSION,
+} from '../types';
 import {
   celsius,
   coilSuppression,
@@ -41,6 +54,48 @@ const device = object({
   insulationOhm: optional(positive(1e12)),
   yCapacitanceF: optional(nonNegative(1)),
   coilSuppression: optional(coilSuppression()),
+  massKg: optional(nonNegative(5000)),
+  load: optional(
+    object({
+      kind: Joi.string().valid('constant-power', 'constant-resistance', 'constant-current'),
+      rating: nonNegative(20000),
+      referenceVoltageV: optional(positive(100)),
+      peakRating: optional(nonNegative(20000)),
+      essential: Joi.boolean(),
+      use: object(Object.fromEntries(SCENARIOS.map((one) => [one, optional(share())]))),
+      minimumV: optional(positive(100)),
+    }),
+  ),
+  battery: optional(
+    object({
+      chemistry: Joi.string().valid('lead-flooded', 'lead-agm', 'lfp'),
+      capacityAh: positive(2000),
+      ratedHours: positive(200),
+      resistanceOhm: positive(1),
+      cutOffV: optional(positive(60)),
+    }),
+  ),
+  converter: optional(
+    object({
+      outputV: positive(60),
+      ratedPowerW: positive(20000),
+      efficiency: Joi.number().greater(0.3).max(1),
+      hotShare: optional(share()),
+    }),
+  ),
+  ratedA: optional(positive(2000)),
+  hold: optional(
+    object({
+      fixings: optional(Joi.number().integer().min(1).max(200)),
+      bolt: optional(Joi.string().valid(...BOLTS)),
+      boltClass: optional(Joi.string().valid('8.8', '10.9')),
+      reachCells: optional(Joi.boolean()),
+      reachFuse: optional(Joi.boolean()),
+      reachDisconnect: optional(Joi.boolean()),
+      vent: optional(Joi.boolean()),
+      drain: optional(Joi.boolean()),
+    }),
+  ),
 });
 
 const conductor = object({
@@ -71,6 +126,7 @@ export const buildSchema = object({
     contactors: Joi.string().valid('both-poles', 'single-pole'),
     fusePosition: Joi.string().valid('pack-terminal', 'mid-string', 'both'),
     emergencyStop: Joi.string().valid('electrical', 'mechanical', 'both'),
+    clutch: optional(Joi.string().valid('kept', 'coupler')),
   }),
   vehicle: object({
     description: text(2000),
@@ -141,8 +197,105 @@ export const buildSchema = object({
       Object.fromEntries(LOSSES.map((loss) => [loss, Joi.string().valid('had', 'none', 'dropped').optional()])),
     ),
   ),
+  asFound: optional(
+    object(
+      Object.fromEntries(
+        INSPECTIONS.map((one) => [
+          one,
+          optional(object({ state: Joi.string().valid('good', 'mend', 'bad'), note: text(500) })),
+        ]),
+      ),
+    ),
+  ),
+  oldParts: optional(
+    record(
+      object({
+        id: id(),
+        name: name(),
+        kind: Joi.string().valid('part', 'loom'),
+        fate: nullable(Joi.string().valid(...FATES)),
+        note: text(500),
+      }),
+      1000,
+    ),
+  ),
+  supply: optional(
+    object({
+      voltageV: optional(positive(1000)),
+      phases: optional(Joi.number().valid(1, 3)),
+      breakerA: optional(positive(400)),
+      outlet: optional(Joi.string().valid('socket', 'wall-unit')),
+    }),
+  ),
+  chassis: optional(
+    object({
+      trackM: optional(positive(5)),
+      widthM: optional(positive(5)),
+      heightM: optional(positive(6)),
+      frontOverhangM: optional(nonNegative(5)),
+      rearOverhangM: optional(nonNegative(8)),
+      foundKg: optional(positive(100000)),
+      foundFrontShare: optional(share()),
+      strippedKg: optional(positive(100000)),
+      strippedFrontShare: optional(share()),
+      payloadXM: optional(metres()),
+      frontLimitKg: optional(positive(100000)),
+      rearLimitKg: optional(positive(100000)),
+      frontSpringNPerM: optional(positive(1e7)),
+      rearSpringNPerM: optional(positive(1e7)),
+      frontClearanceM: optional(positive(2)),
+      rearClearanceM: optional(positive(2)),
+      luggageBeforeL: optional(nonNegative(20000)),
+      luggageNowL: optional(nonNegative(20000)),
+    }),
+  ),
+  restraint: optional(
+    object({ forwardG: optional(positive(100)), sideG: optional(positive(100)), upG: optional(positive(100)) }),
+  ),
+  modules: optional(
+    record(
+      object({
+        id: id(),
+        voltageV: positive(1000),
+        capacityAh: positive(10000),
+        resistanceOhm: nonNegative(10),
+      }),
+      2000,
+    ),
+  ),
+  stage: optional(
+    object({
+      kind: optional(Joi.string().valid('v-belt', 'timing-belt', 'chain')),
+      motorPulleyM: optional(positive(2)),
+      sideLimitN: optional(positive(1e6)),
+      overspeedCut: optional(Joi.boolean()),
+    }),
+  ),
+  presetSpeed: optional(
+    object({
+      speedMPerS: optional(positive(100)),
+      rampS: optional(positive(600)),
+      deadMan: optional(Joi.boolean()),
+    }),
+  ),
   parts: record(partSchema),
-  zones: record(object({ id: id(), name: name(), ambientC: celsius() }), 200),
+  zones: record(
+    object({
+      id: id(),
+      name: name(),
+      ambientC: celsius(),
+      extent: optional(
+        object({ x0M: metres(), x1M: metres(), y0M: metres(), y1M: metres(), z0M: metres(), z1M: metres() }),
+      ),
+      exposure: optional(
+        Joi.array()
+          .items(Joi.string().valid(...EXPOSURES))
+          .max(10),
+      ),
+      ingress: optional(text(20)),
+    }),
+    200,
+  ),
   routes: record(
     object({
       id: id(),
@@ -151,6 +304,18 @@ export const buildSchema = object({
       slackM: nonNegative(50),
       measuredLengthM: nullable(positive(100)),
       laid,
+      facts: optional(
+        object({
+          signalDistanceM: optional(nonNegative(10)),
+          overBrakeLine: optional(Joi.boolean()),
+          throughPanel: optional(Joi.boolean()),
+          grommet: optional(Joi.boolean()),
+          cover: optional(Joi.boolean()),
+          tightestBendM: optional(positive(10)),
+          moves: optional(Joi.boolean()),
+          shieldEarthed: optional(Joi.string().valid('both', 'one', 'none')),
+        }),
+      ),
     }),
   ),
   circuits: object({ hv: circuit, lv: circuit }),

@@ -2,9 +2,11 @@ import type { Problem } from '../../build';
 import type { WorkingLine } from '../../checks';
 import { NetworkError } from '../../circuit';
 import { LawRefused } from '../refused';
-import { LAWS, type Law } from './laws';
+import type { Law } from './law';
+import { LAWS } from './laws';
 
-export { LAWS, type Law };
+export type { Law };
+export { LAWS };
 
 export type CalcAnswer =
   | { readonly ok: true; readonly result: unknown; readonly working: readonly WorkingLine[] }

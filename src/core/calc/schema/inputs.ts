@@ -336,3 +336,24 @@ export const parkedInput = Joi.object({
   socStart: share().required(),
   socEnd: share().required(),
 });
+
+export const motorVoltageInput = Joi.object({
+  motorKind: Joi.string().valid('series-dc', 'induction', 'permanent-magnet').required(),
+  peakTorqueNm: positive().required(),
+  peakPowerW: maybe(positive()),
+  maximumSpeedRpm: positive().required(),
+  ratedSpeedRpm: positive().required(),
+  windingVoltageRmsV: maybe(positive()),
+  ratedLinkVoltageV: maybe(positive()),
+  modulation: maybe(Joi.string().valid('space-vector', 'sine')),
+  linkVoltageV: maybe(positive()),
+  pack: maybe(
+    Joi.object({
+      ocvV: positive().required(),
+      resistanceOhm: atLeastZero().required(),
+      currentA: number().required(),
+    }),
+  ),
+  speedsRpm: maybe(Joi.array().items(atLeastZero()).min(1).max(10000)),
+  backVoltagePerKrpmV: maybe(positive()),
+});

@@ -1,63 +1,38 @@
-import type Joi from 'joi';
-import type { WorkingLine } from '../../checks';
-import { calcDcDc, calcHoldUp, calcParked } from '../auxiliary';
 import { calcCable } from '../cable';
-import { calcCableTransient } from '../cable-transient';
 import { calcContactor } from '../contactor';
 import { calcDischarge } from '../discharge';
-import { calcDrive } from '../drive';
 import { calcFuse, calcFuseCurve } from '../fuse';
 import { calcInsulation } from '../insulation';
-import { calcJoinPacks } from '../join-packs';
 import { calcNetwork } from '../network';
 import { calcPrecharge } from '../precharge';
 import { calcShortCircuit } from '../short-circuit';
 import { calcWithstand } from '../withstand';
 import {
   cableInput,
-  cableTransientInput,
   contactorInput,
-  dcDcInput,
   dischargeInput,
-  driveInput,
   fuseCurveInput,
   fuseInput,
-  holdUpInput,
   insulationInput,
-  joinPacksInput,
   networkInput,
-  parkedInput,
   prechargeInput,
   shortCircuitInput,
   withstandInput,
 } from './inputs';
+import type { Law } from './law';
 import {
   cableOutput,
-  cableTransientOutput,
   contactorOutput,
-  dcDcOutput,
   dischargeOutput,
-  driveOutput,
   fuseCurveOutput,
   fuseOutput,
-  holdUpOutput,
   insulationOutput,
-  joinPacksOutput,
   networkOutput,
-  parkedOutput,
   prechargeOutput,
   shortCircuitOutput,
   withstandOutput,
 } from './outputs';
-
-export interface Law {
-  readonly name: string;
-  readonly about: string;
-  readonly input: Joi.Schema;
-  readonly output: Joi.Schema;
-  readonly run: (input: never) => { result: unknown; working: readonly WorkingLine[] };
-  readonly example: unknown;
-}
+import { TRIP_LAWS } from './trip-laws';
 
 /** Names are a contract: they don't change without a version note. */
 export const LAWS: readonly Law[] = [
@@ -223,131 +198,5 @@ export const LAWS: readonly Law[] = [
       },
     },
   },
-  {
-    name: 'cable-transient',
-    about: 'conductor temperature over a pattern of currents',
-    input: cableTransientInput,
-    output: cableTransientOutput,
-    run: calcCableTransient,
-    example: {
-      areaMm2: 35,
-      insulation: 'xlpo',
-      wall: 'shielded',
-      arrangement: 'touching-pair',
-      ambientC: 40,
-      startTemperatureC: 40,
-      profile: [
-        { currentA: 300, durationS: 600 },
-        { currentA: 0, durationS: 1800 },
-      ],
-      repeats: 'settled',
-    },
-  },
-  {
-    name: 'join-packs',
-    about: 'two packs joined in parallel: current, time and heat until they agree',
-    input: joinPacksInput,
-    output: joinPacksOutput,
-    run: calcJoinPacks,
-    example: {
-      cellsInSeries: 40,
-      capacityAAh: 180,
-      capacityBAh: 180,
-      resistanceAOhm: 0.026,
-      resistanceBOhm: 0.026,
-      jointResistanceOhm: 1,
-      socA: 0.8,
-      socB: 0.5,
-      ocvCurve: [
-        [0, 2.6],
-        [0.1, 3.16],
-        [0.5, 3.29],
-        [0.9, 3.34],
-        [1, 3.4],
-      ],
-    },
-  },
-  {
-    name: 'drive',
-    about: 'energy and currents of a speed trace, one point a second',
-    input: driveInput,
-    output: driveOutput,
-    run: calcDrive,
-    example: {
-      massKg: 1450,
-      rotatingMassFactor: 1.05,
-      rollingCoefficient: 0.013,
-      dragAreaM2: 0.7,
-      airDensityKgPerM3: 1.2,
-      gradeFraction: 0.01,
-      drivelineEfficiency: 0.85,
-      regenFraction: 0.5,
-      regenMinimumSpeedMPerS: 2,
-      auxiliaryPowerW: 300,
-      pack: { ocvV: 330, resistanceOhm: 0.08 },
-      speedTraceMPerS: [0, 1.5, 3, 4.5, 6, 7, 8, 8, 8, 8, 6, 4, 2, 0, 0],
-    },
-  },
-  {
-    name: 'dc-dc',
-    about: 'a 12-volt converter against what it has to feed',
-    input: dcDcInput,
-    output: dcDcOutput,
-    run: calcDcDc,
-    example: {
-      loads: [
-        {
-          name: 'dipped beam',
-          kind: 'constant-resistance',
-          rating: 120,
-          referenceVoltageV: 13.2,
-          duty: 1,
-          essential: true,
-        },
-        { name: 'steering pump', kind: 'constant-power', rating: 90, duty: 1, peakRating: 800, essential: true },
-        { name: 'contactors', kind: 'constant-current', rating: 1.2, duty: 1, essential: true },
-      ],
-      outputVoltageV: 13.8,
-      ratedPowerW: 1000,
-      efficiency: 0.92,
-      tractionVoltageV: 330,
-      rechargeCurrentA: 5,
-    },
-  },
-  {
-    name: 'hold-up',
-    about: 'how long the auxiliary battery holds the essential loads',
-    input: holdUpInput,
-    output: holdUpOutput,
-    run: calcHoldUp,
-    example: {
-      loads: [
-        {
-          name: 'dipped beam',
-          kind: 'constant-resistance',
-          rating: 120,
-          referenceVoltageV: 13.2,
-          duty: 1,
-          essential: true,
-        },
-        { name: 'wipers', kind: 'constant-power', rating: 60, duty: 1, essential: true },
-        { name: 'radio', kind: 'constant-power', rating: 20, duty: 1, essential: false },
-      ],
-      batteryVoltageV: 12,
-      capacityRatedAh: 60,
-      ratedHours: 20,
-      peukertExponent: 1.2,
-      socStart: 0.9,
-      socEnd: 0.1,
-      temperatureFactor: 0.8,
-    },
-  },
-  {
-    name: 'parked',
-    about: 'days until a parked car’s auxiliary battery is down',
-    input: parkedInput,
-    output: parkedOutput,
-    run: calcParked,
-    example: { capacityRatedAh: 60, quiescentCurrentA: 0.035, selfDischargePer30Days: 0.03, socStart: 1, socEnd: 0.5 },
-  },
+  ...TRIP_LAWS,
 ];

@@ -222,3 +222,17 @@ export const dcDcOutput = Joi.object({
 
 export const holdUpOutput = Joi.object({ averageCurrentA: number(), peakCurrentA: number(), holdUpTimeS: orNull() });
 export const parkedOutput = Joi.object({ days: orNull(), daysWithSelfDischarge: orNull() });
+
+export const motorVoltageOutput = Joi.object({
+  linkVoltageV: number(),
+  requiredLinkVoltageV: number(),
+  reachesRatedSpeed: flag(),
+  availableRmsV: orNull(),
+  baseSpeedRpm: number(),
+  torqueAtBaseNm: number(),
+  powerAtBaseW: number(),
+  points: Joi.array().items(
+    Joi.object({ speedRpm: number(), torqueNm: number(), powerW: number(), fieldWeakening: flag() }),
+  ),
+  backVoltageAtMaximumV: orNull(),
+});

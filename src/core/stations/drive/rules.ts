@@ -14,6 +14,7 @@ import {
 } from '../../vehicle';
 import { amps, type Context, volts, watts } from '../context';
 import { driveResults } from './results';
+import { STAGE_RULES } from './stage-rules';
 
 const TRIP: Ref = { kind: 'build', id: 'trip', name: 'Usual trip' };
 const ROAD = 'F = m·g·C_rr·cosθ + m·g·sinθ + ½·ρ·C_dA·v² (textbook); generic map of motor and inverter';
@@ -281,4 +282,13 @@ const gives: Rule<Context> = {
   },
 };
 
-export const DRIVE_RULES: readonly Rule<Context>[] = [climb, cruise, backVoltage, range, claim, follows, gives];
+export const DRIVE_RULES: readonly Rule<Context>[] = [
+  climb,
+  cruise,
+  backVoltage,
+  range,
+  claim,
+  follows,
+  gives,
+  ...STAGE_RULES,
+];

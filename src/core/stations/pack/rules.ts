@@ -15,6 +15,7 @@ import {
   watts,
   worstCurrent,
 } from '../context';
+import { PLACE_RULES } from './place-rules';
 import { STRING_RULES } from './string-rules';
 
 const SOLVED = 'Nodal solution of the circuit in every state and corner';
@@ -288,4 +289,5 @@ export const PACK_RULES: readonly Rule<Context>[] = [
   voltageMin,
   inverterCurrent,
   ...STRING_RULES,
+  ...PLACE_RULES,
 ];

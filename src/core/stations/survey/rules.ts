@@ -2,6 +2,7 @@ import { LOSSES, type LossId } from '../../build';
 import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { parseTyre } from '../../physics/tyre';
 import type { Context } from '../context';
+import { FOUND_RULES } from './found-rules';
 
 const VEHICLE: Ref = { kind: 'build', id: 'vehicle', name: 'Vehicle' };
 
@@ -129,4 +130,4 @@ const losses: Rule<Context> = {
   },
 };
 
-export const SURVEY_RULES: readonly Rule<Context>[] = [told, tyre, mass, losses];
+export const SURVEY_RULES: readonly Rule<Context>[] = [told, tyre, mass, losses, ...FOUND_RULES];

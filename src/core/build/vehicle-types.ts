@@ -1,0 +1,185 @@
+import { BOLTS, type Bolt } from '../physics/bolts';
+
+/** What is found and weighed on the vehicle itself: plain data of the document, kept apart from its circuits. */
+
+/** Looked at before anything is taken apart. */
+export const INSPECTIONS = [
+  'gearbox-turns',
+  'gearbox-shifts',
+  'brakes',
+  'steering',
+  'suspension',
+  'old-wiring',
+  'rust',
+  'lights',
+  'leaks',
+] as const;
+export type InspectionId = (typeof INSPECTIONS)[number];
+/** mend: a job before the road; bad: the vehicle can't be used like this. */
+export type InspectionState = 'good' | 'mend' | 'bad';
+export interface Inspection {
+  readonly state: InspectionState;
+  readonly note: string;
+}
+
+/** What becomes of an old part or of a branch of the old loom. */
+export const FATES = ['keep', 'extend', 'strip', 'replace'] as const;
+export type Fate = (typeof FATES)[number];
+export interface OldPart {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'part' | 'loom';
+  /** Null: not decided. */
+  readonly fate: Fate | null;
+  readonly note: string;
+}
+
+/** Where it is plugged in at night. */
+export interface Supply {
+  readonly voltageV?: number;
+  readonly phases?: 1 | 3;
+  readonly breakerA?: number;
+  readonly outlet?: 'socket' | 'wall-unit';
+}
+
+/** Weighed and measured on its wheels. Springs are per axle: both wheels together. */
+export interface Chassis {
+  readonly trackM?: number;
+  /** As it came, with its engine, empty. */
+  readonly foundKg?: number;
+  readonly foundFrontShare?: number;
+  /** With everything out that goes, before anything new is in. */
+  readonly strippedKg?: number;
+  readonly strippedFrontShare?: number;
+  /** Centre of a usual load, behind the front axle. */
+  readonly payloadXM?: number;
+  readonly frontLimitKg?: number;
+  readonly rearLimitKg?: number;
+  readonly frontSpringNPerM?: number;
+  readonly rearSpringNPerM?: number;
+  /** To the bump stop, empty as found. */
+  readonly frontClearanceM?: number;
+  readonly rearClearanceM?: number;
+  /** Outline: beyond the axles, over the body, to the roof. */
+  readonly widthM?: number;
+  readonly heightM?: number;
+  readonly frontOverhangM?: number;
+  readonly rearOverhangM?: number;
+  readonly luggageBeforeL?: number;
+  readonly luggageNowL?: number;
+}
+
+export { BOLTS, type Bolt };
+
+/** How a box is held, and whether a hand gets to it. */
+export interface BoxHold {
+  readonly fixings?: number;
+  readonly bolt?: Bolt;
+  readonly boltClass?: '8.8' | '10.9';
+  readonly reachCells?: boolean;
+  readonly reachFuse?: boolean;
+  readonly reachDisconnect?: boolean;
+  readonly vent?: boolean;
+  readonly drain?: boolean;
+}
+
+/** Accelerations that a box's fixings must hold, in g; absent: the rule set's. */
+export interface Restraint {
+  readonly forwardG?: number;
+  readonly sideG?: number;
+  readonly upG?: number;
+}
+
+/** A module out of another vehicle, as measured. */
+export interface SalvagedModule {
+  readonly id: string;
+  readonly voltageV: number;
+  readonly capacityAh: number;
+  readonly resistanceOhm: number;
+}
+
+/** Belt, chain or timing belt between motor and gearbox, beside its ratio. */
+export interface StageData {
+  readonly kind?: 'v-belt' | 'timing-belt' | 'chain';
+  /** Pitch diameter of the pulley or sprocket on the motor. */
+  readonly motorPulleyM?: number;
+  /** Highest side load of the motor's shaft, from its sheet. */
+  readonly sideLimitN?: number;
+  /** A speed limit that cuts the motor’s feed. */
+  readonly overspeedCut?: boolean;
+}
+
+/** A set speed instead of a pedal: site carts and tractors. */
+export interface PresetSpeed {
+  readonly speedMPerS?: number;
+  readonly rampS?: number;
+  /** A switch that stops it when it is let go. */
+  readonly deadMan?: boolean;
+}
+
+/** What gets at things in a zone. */
+export const EXPOSURES = ['heat', 'water', 'stones', 'feet', 'cargo', 'side-impact'] as const;
+export type Exposure = (typeof EXPOSURES)[number];
+
+/** A block of the vehicle's frame, metres. */
+export interface Extent {
+  readonly x0M: number;
+  readonly x1M: number;
+  readonly y0M: number;
+  readonly y1M: number;
+  readonly z0M: number;
+  readonly z1M: number;
+}
+
+/** What a route meets on its way, as looked at on the vehicle; absent: not looked at. */
+export interface RouteFacts {
+  /** To the nearest signal wire that runs along with it. */
+  readonly signalDistanceM?: number;
+  readonly overBrakeLine?: boolean;
+  readonly throughPanel?: boolean;
+  readonly grommet?: boolean;
+  /** A cover below it where it runs under the floor. */
+  readonly cover?: boolean;
+  /** Radius of the tightest turn, and whether it moves there. */
+  readonly tightestBendM?: number;
+  readonly moves?: boolean;
+  readonly shieldEarthed?: 'both' | 'one' | 'none';
+}
+
+/** Times of use of the 12-volt side. */
+export const SCENARIOS = ['night-rain-cold', 'day', 'parking', 'charging', 'parked'] as const;
+export type ScenarioId = (typeof SCENARIOS)[number];
+
+/** A load of the 12-volt side, beside its wires. */
+export interface LvLoad {
+  readonly kind: 'constant-power' | 'constant-resistance' | 'constant-current';
+  /** W; of a resistance at the reference voltage; A of a current. */
+  readonly rating: number;
+  readonly referenceVoltageV?: number;
+  /** Rating for seconds: inrush, stall, full assist. */
+  readonly peakRating?: number;
+  readonly essential: boolean;
+  /** Share of the time that it is on in each scenario; absent: off. */
+  readonly use: Readonly<Partial<Record<ScenarioId, number>>>;
+  /** Lowest voltage at which it still does its work. */
+  readonly minimumV?: number;
+}
+
+export interface AuxiliaryBatteryData {
+  readonly chemistry: 'lead-flooded' | 'lead-agm' | 'lfp';
+  readonly capacityAh: number;
+  readonly ratedHours: number;
+  /** New, warm, after seconds. */
+  readonly resistanceOhm: number;
+  /** LFP: its own electronics take it off here. */
+  readonly cutOffV?: number;
+}
+
+/** The 12-volt side of a converter. */
+export interface ConverterData {
+  readonly outputV: number;
+  readonly ratedPowerW: number;
+  readonly efficiency: number;
+  /** Share of the rating that is left in a hot place. */
+  readonly hotShare?: number;
+}

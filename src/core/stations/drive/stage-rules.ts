@@ -1,0 +1,117 @@
+import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { sideFactor, sideLoadN } from '../../physics/stage';
+import { motorOf, roadModel, type Vehicle } from '../../vehicle';
+import type { Context } from '../context';
+
+/** A force in workshop words. */
+const newtons = (n: number): string => (n >= 10000 ? `${(n / 1000).toPrecision(3)} kN` : `${Math.round(n)} N`);
+
+/** What a belt or chain stage does to the motor's shaft and mount at peak torque; null without one, or while it is not told. */
+export function stageLoads(
+  vehicle: Vehicle,
+): { readonly sideN: number; readonly reactionNm: number; readonly torqueNm: number } | null {
+  const { stage } = vehicle.build;
+  const motor = motorOf(vehicle.build)?.part;
+  if (!stage?.kind || stage.motorPulleyM === undefined || !motor) return null;
+  return {
+    sideN: sideLoadN(stage.kind, motor.peakTorqueNm, stage.motorPulleyM),
+    // The motor's body turns against its shaft: its mount takes the motor's own torque.
+    reactionNm: motor.peakTorqueNm,
+    torqueNm: motor.peakTorqueNm,
+  };
+}
+
+const sideLoad: Rule<Context> = {
+  id: 'drive.side-load',
+  station: 'drive',
+  sources: [
+    '(T1 + T2)/(T1 − T2) · 2·T/d at peak torque (generic tension ratios)',
+    'Side load of the shaft: the motor’s sheet',
+  ],
+  judge: ({ vehicle }) => {
+    const { stage } = vehicle.build;
+    const motor = motorOf(vehicle.build);
+    if (!stage?.kind || !motor) return [];
+    const subject: Ref = { kind: 'device', id: motor.device.id, name: motor.device.name };
+    const missing = [
+      ...(stage.motorPulleyM === undefined ? ['the pulley on the motor'] : []),
+      ...(stage.sideLimitN === undefined ? ['what its shaft takes sideways'] : []),
+      ...(motor.part ? [] : ['part']),
+    ];
+    const loads = stageLoads(vehicle);
+    if (missing.length > 0 || !loads || stage.sideLimitN === undefined || stage.motorPulleyM === undefined)
+      return [{ subject, missing: missing.map((what) => ({ ref: subject, what })) }];
+    const margin = marginAtMost(loads.sideN, stage.sideLimitN);
+    return [
+      {
+        subject,
+        margin,
+        figures: { detail: `${newtons(loads.sideN)} of ${newtons(stage.sideLimitN)} at peak torque` },
+        lines: () => [
+          {
+            formula: 'F = k · 2·T / d',
+            figures: `${sideFactor(stage.kind!)} · 2 · ${loads.torqueNm} Nm / ${q(stage.motorPulleyM!, 'length')} = ${newtons(loads.sideN)}`,
+            result: { value: margin, dimension: 'ratio' },
+            note: `The mount holds ${loads.reactionNm} Nm against turning, as a pair of forces.`,
+          },
+        ],
+      },
+    ];
+  },
+};
+
+/** Rise within a ramp takes no more than this share of the torque that is there (practice: room for a slope). */
+const deadMan: Rule<Context> = {
+  id: 'drive.dead-man',
+  station: 'drive',
+  sources: [
+    'A set speed instead of a pedal goes on when nobody holds it: a presence switch stops it (practice, ISO 13849 in spirit)',
+  ],
+  judge: ({ vehicle: { build } }) => {
+    if (build.presetSpeed?.speedMPerS === undefined) return [];
+    const subject: Ref = { kind: 'build', id: 'preset-speed', name: 'Set speed' };
+    if (build.presetSpeed.deadMan === undefined)
+      return [{ subject, missing: [{ ref: subject, what: 'whether a presence switch stops it' }] }];
+    return [
+      {
+        subject,
+        holds: build.presetSpeed.deadMan,
+        figures: {
+          detail: build.presetSpeed.deadMan ? 'stops when it is let go' : 'nothing stops it when it is let go',
+        },
+      },
+    ];
+  },
+};
+
+const runaway: Rule<Context> = {
+  id: 'drive.runaway',
+  station: 'drive',
+  sources: [
+    'Series DC: torque falls with 1/n², so without a load its speed rises until friction or the banding ends it',
+  ],
+  judge: ({ vehicle: { build } }): Finding[] => {
+    const motor = motorOf(build);
+    if (motor?.part?.motorKind !== 'series-dc') return [];
+    const subject: Ref = { kind: 'device', id: motor.device.id, name: motor.device.name };
+    // A clutch or a neutral takes the load off with the throttle open.
+    const canUnload = build.schools.clutch === 'kept' || (roadModel(build)?.ratios.length ?? 1) > 1;
+    if (build.stage?.overspeedCut === true)
+      return [{ subject, holds: true, figures: { detail: 'a speed limit cuts its feed' } }];
+    if (build.stage?.overspeedCut === undefined && build.schools.clutch === undefined)
+      return [{ subject, missing: [{ ref: subject, what: 'the clutch, and whether a speed limit cuts its feed' }] }];
+    return [
+      {
+        subject,
+        holds: !canUnload,
+        figures: {
+          detail: canUnload
+            ? `clutch or neutral can unload it: without load past ${motor.part.maximumSpeedRpm}/min it bursts; it needs a speed limit that cuts its feed`
+            : 'nothing between it and the wheels can unload it',
+        },
+      },
+    ];
+  },
+};
+
+export const STAGE_RULES: readonly Rule<Context>[] = [sideLoad, deadMan, runaway];

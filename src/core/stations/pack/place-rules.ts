@@ -1,0 +1,269 @@
+import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { G_M_PER_S2, lowering } from '../../physics/axles';
+import { boltShearN, boltTensionN } from '../../physics/bolts';
+import { massesOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { type Context, deviceRef, fromRules } from '../context';
+
+/** What the pack does to the vehicle that carries it: axles, springs, fixings, hands. */
+const kg = (value: number) => ({ value, dimension: 'mass' as const });
+const metres = (value: number) => ({ value, dimension: 'length' as const });
+const AXLES = ['front', 'rear'] as const;
+const axleRef = (axle: (typeof AXLES)[number]): Ref => ({
+  kind: 'build',
+  id: `axle-${axle}`,
+  name: axle === 'front' ? 'Front axle' : 'Rear axle',
+});
+
+const axleLoad: Rule<Context> = {
+  id: 'pack.axle-load',
+  station: 'pack',
+  sources: ['Lever arms: rear = Σ m·x / wheelbase', 'Axle limits: the vehicle’s plate'],
+  judge: ({ vehicle }) => {
+    const chassis = vehicle.build.chassis ?? {};
+    const masses = massesOf(vehicle);
+    return AXLES.flatMap((axle): Finding[] => {
+      const limit = axle === 'front' ? chassis.frontLimitKg : chassis.rearLimitKg;
+      if (limit === undefined) return [];
+      const subject = axleRef(axle);
+      if (!masses.loaded || !masses.empty)
+        return [{ subject, missing: masses.missing.map((what) => ({ ref: subject, what })) }];
+      const demand = axle === 'front' ? masses.loaded.frontKg : masses.loaded.rearKg;
+      const empty = axle === 'front' ? masses.empty.frontKg : masses.empty.rearKg;
+      return [
+        {
+          subject,
+          demand: kg(demand),
+          limit: kg(limit),
+          margin: marginAtMost(demand, limit),
+          assumed: masses.assumed,
+          lines: () => [
+            {
+              formula: axle === 'rear' ? 'm_rear = Σ m · x / L' : 'm_front = Σ m − Σ m · x / L',
+              figures: `${q(masses.loaded!.totalKg, 'mass')} with its centre ${q(masses.loaded!.xM, 'length')} behind the front axle, L = ${q(vehicle.build.vehicle.wheelbaseM!, 'length')}`,
+              result: kg(demand),
+              note: `Empty: ${q(empty, 'mass')}.`,
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+const rideHeight: Rule<Context> = {
+  id: 'pack.ride-height',
+  station: 'pack',
+  comfort: 0.3,
+  sources: ['Hooke: added load / spring rate, against the way to the bump stop as found'],
+  judge: ({ vehicle }) => {
+    const chassis = vehicle.build.chassis ?? {};
+    const masses = massesOf(vehicle);
+    return AXLES.flatMap((axle): Finding[] => {
+      const spring = axle === 'front' ? chassis.frontSpringNPerM : chassis.rearSpringNPerM;
+      const clearance = axle === 'front' ? chassis.frontClearanceM : chassis.rearClearanceM;
+      if (spring === undefined || clearance === undefined) return [];
+      const subject = axleRef(axle);
+      const { loaded, found } = masses;
+      if (!loaded || !found)
+        return [
+          {
+            subject,
+            missing: [...masses.missing, ...(found ? [] : ['the mass as found and its share in front'])].map(
+              (what) => ({
+                ref: subject,
+                what,
+              }),
+            ),
+          },
+        ];
+      const now = axle === 'front' ? loaded.frontKg : loaded.rearKg;
+      const before = axle === 'front' ? found.frontKg : found.rearKg;
+      const down = lowering(now - before, spring);
+      return [
+        {
+          subject,
+          demand: metres(down),
+          limit: metres(clearance),
+          margin: marginAtMost(down, clearance),
+          figures: { left: metres(clearance - down) },
+          assumed: masses.assumed,
+          lines: () => [
+            {
+              formula: 'Δh = (m_now − m_found) · g / c',
+              figures: `(${q(now, 'mass')} − ${q(before, 'mass')}) · 9.81 m/s² / ${(spring / 1000).toPrecision(3)} N/mm`,
+              result: metres(down),
+              note: 'Loaded against empty as found, as the way to the bump stop was measured.',
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+/** Left and right should not differ by more (practice). */
+const SIDE_SHARE = 0.05;
+
+const sides: Rule<Context> = {
+  id: 'pack.sides',
+  station: 'pack',
+  sources: ['Left and right within a twentieth of the whole (practice)', 'Lever arms across'],
+  judge: ({ vehicle }) => {
+    const { empty } = massesOf(vehicle);
+    if (!empty || vehicle.build.chassis?.trackM === undefined) return [];
+    const demand = Math.abs(empty.leftKg - empty.rightKg);
+    const limit = SIDE_SHARE * empty.totalKg;
+    return [
+      {
+        subject: { kind: 'build', id: 'sides', name: 'Left and right' },
+        demand: kg(demand),
+        limit: kg(limit),
+        margin: marginAtMost(demand, limit),
+        lines: () => [
+          {
+            formula: 'm_left = Σ m · (½ + y / track)',
+            figures: `left ${q(empty.leftKg, 'mass')}, right ${q(empty.rightKg, 'mass')}`,
+            result: kg(demand),
+          },
+        ],
+      },
+    ];
+  },
+};
+
+const boxesHeld = (vehicle: Vehicle): ResolvedDevice[] =>
+  vehicle.devices.filter(({ device }) => device.kind === 'box' && device.hold !== undefined);
+
+const restraint: Rule<Context> = {
+  id: 'pack.restraint',
+  station: 'pack',
+  sources: [
+    'F = m · a against the fixings; bolts after EN 1993-1-8, 3.6.1 (0.6 or 0.5 · f_ub · A_s / 1.25 in shear, 0.9 in tension)',
+    'The sheet or frame that they pull at is not counted: a licensed person inspects it',
+  ],
+  sourcesIn: fromRules('restraintForwardG', 'restraintSideG', 'restraintUpG'),
+  judge: ({ vehicle, rules }) =>
+    boxesHeld(vehicle).flatMap((box): Finding[] => {
+      const subject = deviceRef(box);
+      const { fixings, bolt, boltClass } = box.device.hold!;
+      const weighed = massesOf(vehicle).devices.find(({ id }) => id === box.id);
+      const missing = [
+        ...(fixings === undefined ? ['the number of its fixings'] : []),
+        ...(bolt === undefined ? ['their size'] : []),
+        ...(weighed ? [] : ['its cells']),
+      ];
+      if (fixings === undefined || bolt === undefined || !weighed)
+        return [{ subject, missing: missing.map((what) => ({ ref: subject, what })) }];
+      const grade = boltClass ?? '8.8';
+      const own = vehicle.build.restraint ?? {};
+      const ways = [
+        { way: 'forward', g: own.forwardG ?? rules.restraintForwardG.value, holds: boltShearN(bolt, grade) },
+        { way: 'sideways', g: own.sideG ?? rules.restraintSideG.value, holds: boltShearN(bolt, grade) },
+        { way: 'up', g: own.upG ?? rules.restraintUpG.value, holds: boltTensionN(bolt, grade) },
+      ].map((one) => ({
+        ...one,
+        demandN: weighed.massKg * one.g * G_M_PER_S2,
+        limitN: fixings * one.holds,
+      }));
+      const worst = ways.reduce((p, r) => (r.demandN / r.limitN > p.demandN / p.limitN ? r : p));
+      const margin = marginAtMost(worst.demandN, worst.limitN);
+      const newtons = (n: number) => `${(n / 1000).toPrecision(3)} kN`;
+      return [
+        {
+          subject,
+          margin,
+          figures: {
+            detail: `${newtons(worst.demandN)} ${worst.way} at ${worst.g} g, ${fixings} × ${bolt} ${grade} hold ${newtons(worst.limitN)}`,
+          },
+          assumed: [
+            ...(weighed.from === 'weighed' ? [] : ['Mass of the box: its cells and a quarter more for the rest.']),
+            ...(boltClass === undefined ? ['Bolts of class 8.8.'] : []),
+            'Every fixing takes its share; thread in the shear plane.',
+          ],
+          lines: () =>
+            ways.map((one) => ({
+              formula: 'm · a ≤ n · F of one fixing',
+              figures: `${one.way}: ${q(weighed.massKg, 'mass')} · ${one.g} · 9.81 m/s² = ${newtons(one.demandN)} ≤ ${fixings} · ${newtons(one.holds)}`,
+              result: { value: marginAtMost(one.demandN, one.limitN), dimension: 'ratio' as const },
+            })),
+        },
+      ];
+    }),
+};
+
+const REACHES = [
+  ['reachCells', 'a hand to its cells'],
+  ['reachFuse', 'a hand to its fuse'],
+  ['reachDisconnect', 'a hand to its disconnect'],
+  ['vent', 'a vent to the outside'],
+  ['drain', 'a drain'],
+] as const;
+
+const access: Rule<Context> = {
+  id: 'pack.access',
+  station: 'pack',
+  sources: ['Hand access to cells, fuse and disconnect; vent and drain (practice; EN IEC 62485-2 for lead)'],
+  judge: ({ vehicle }) =>
+    boxesHeld(vehicle).flatMap((box): Finding[] => {
+      const hold = box.device.hold!;
+      const told = REACHES.filter(([key]) => hold[key] !== undefined);
+      if (told.length === 0) return [];
+      const lead = partOf(box, 'cell')?.chemistry.startsWith('lead') === true;
+      const without = told.filter(([key]) => hold[key] === false).map(([, words]) => words);
+      if (lead && hold.vent === undefined)
+        return [
+          {
+            subject: deviceRef(box),
+            missing: [{ ref: deviceRef(box), what: 'whether it vents: lead gives hydrogen' }],
+          },
+        ];
+      return [
+        {
+          subject: deviceRef(box),
+          holds: without.length === 0,
+          figures: {
+            detail: without.length === 0 ? 'reached, vented, drained as told' : `lacks ${without.join(', ')}`,
+          },
+        },
+      ];
+    }),
+};
+
+/** Spread at rest that modules of one string may have, V, and of their capacities (reference of the trade, NMC). */
+const SPREAD_V = 0.02;
+const SPREAD_AH = 0.05;
+const MODULES: Ref = { kind: 'build', id: 'modules', name: 'Salvaged modules' };
+
+const modules: Rule<Context> = {
+  id: 'pack.modules',
+  station: 'pack',
+  sources: ['Salvaged modules within 20 mV at rest and 5 % of capacity (practice)'],
+  judge: ({ vehicle }) => {
+    const list = Object.values(vehicle.build.modules ?? {});
+    if (list.length < 2) return [];
+    const volts = list.map(({ voltageV }) => voltageV);
+    const ah = list.map(({ capacityAh }) => capacityAh);
+    const spreadV = Math.max(...volts) - Math.min(...volts);
+    const spreadAh = 1 - Math.min(...ah) / Math.max(...ah);
+    const byV = marginAtMost(spreadV, SPREAD_V);
+    const byAh = marginAtMost(spreadAh, SPREAD_AH);
+    return [
+      byV <= byAh
+        ? {
+            subject: MODULES,
+            demand: { value: spreadV, dimension: 'voltage' },
+            limit: { value: SPREAD_V, dimension: 'voltage' },
+            margin: byV,
+          }
+        : {
+            subject: MODULES,
+            variant: 'capacity',
+            demand: { value: spreadAh, dimension: 'ratio' },
+            limit: { value: SPREAD_AH, dimension: 'ratio' },
+            margin: byAh,
+          },
+    ];
+  },
+};
+
+export const PLACE_RULES: readonly Rule<Context>[] = [axleLoad, rideHeight, sides, restraint, access, modules];

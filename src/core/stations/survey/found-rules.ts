@@ -1,0 +1,145 @@
+import { INSPECTIONS, type InspectionId } from '../../build';
+import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { massesOf } from '../../vehicle';
+import type { Context } from '../context';
+
+/** What was found on the vehicle before anything came apart, what stays of it, and where it is plugged in. */
+export const INSPECTION_WORDS: Readonly<Record<InspectionId, string>> = {
+  'gearbox-turns': 'Gearbox turns freely',
+  'gearbox-shifts': 'Gearbox shifts every gear',
+  brakes: 'Brakes hold evenly',
+  steering: 'Steering without play',
+  suspension: 'Springs, dampers, bushes',
+  'old-wiring': 'Old wiring and its faults',
+  rust: 'Rust where boxes go',
+  lights: 'Lights and signals work',
+  leaks: 'Leaks of oil and brake fluid',
+};
+
+const asFound: Rule<Context> = {
+  id: 'survey.as-found',
+  station: 'survey',
+  sources: [
+    'Looked at before anything is taken apart: a fault that is not found now is blamed on the conversion later',
+  ],
+  judge: ({ vehicle: { build } }) => {
+    if (!build.asFound) return [];
+    return INSPECTIONS.map((id): Finding => {
+      const found = build.asFound![id];
+      const subject: Ref = { kind: 'build', id, name: INSPECTION_WORDS[id] };
+      if (!found) return { subject, missing: [{ ref: subject, what: 'a look' }] };
+      const words = found.note === '' ? '' : `: ${found.note}`;
+      return found.state === 'good'
+        ? { subject, holds: true, figures: { detail: `good${words}` } }
+        : {
+            subject,
+            holds: false,
+            ...(found.state === 'mend' ? { variant: 'mend' } : {}),
+            figures: { detail: `${found.state === 'mend' ? 'to be mended before the road' : 'bad'}${words}` },
+          };
+    });
+  },
+};
+
+const oldParts: Rule<Context> = {
+  id: 'survey.old-part',
+  station: 'survey',
+  sources: ['Each old part and branch of the loom is kept, extended, stripped or replaced'],
+  judge: ({ vehicle: { build } }) =>
+    Object.values(build.oldParts ?? {}).map((part): Finding => {
+      const subject: Ref = { kind: 'build', id: part.id, name: part.name };
+      return part.fate === null
+        ? { subject, missing: [{ ref: subject, what: 'what becomes of it' }] }
+        : { subject, holds: true, figures: { detail: part.fate } };
+    }),
+};
+
+/** A finished vehicle weighs what its parts add up to, within this share. */
+const MASS_SHARE = 0.05;
+
+const massSum: Rule<Context> = {
+  id: 'survey.mass-sum',
+  station: 'survey',
+  sources: ['Stripped mass and everything that is put in, against the mass that the road model takes'],
+  judge: ({ vehicle }) => {
+    const { massEmptyKg } = vehicle.build.vehicle;
+    const masses = massesOf(vehicle);
+    if (masses.builtKg === null || massEmptyKg === null) return [];
+    const demand = Math.abs(masses.builtKg - massEmptyKg);
+    const limit = MASS_SHARE * massEmptyKg;
+    return [
+      {
+        subject: { kind: 'build', id: 'vehicle', name: 'Vehicle' },
+        demand: { value: masses.builtKg, dimension: 'mass' },
+        limit: { value: massEmptyKg, dimension: 'mass' },
+        margin: marginAtMost(demand, limit),
+        assumed: masses.assumed,
+        lines: () => [
+          {
+            formula: 'm = m_stripped + Σ m of what is put in',
+            figures: `${q(vehicle.build.chassis!.strippedKg!, 'mass')} + ${q(masses.builtKg! - vehicle.build.chassis!.strippedKg!, 'mass')}`,
+            result: { value: masses.builtKg!, dimension: 'mass' },
+            note: `Cables ${q(masses.cablesKg, 'mass')}. Within a twentieth of ${q(massEmptyKg, 'mass')}.`,
+          },
+        ],
+      },
+    ];
+  },
+};
+
+/** From the socket into the pack (generic), what a socket gives for hours, and how long a night is, s. */
+const CHARGING = 0.88;
+const SOCKET_SHARE = 0.8;
+const NIGHT_S = 10 * 3600;
+
+/** What a supply gives for hours, W; null while voltage or breaker are not told. */
+export function supplyPowerW(build: Context['vehicle']['build']): number | null {
+  const { voltageV, phases, breakerA, outlet } = build.supply ?? {};
+  if (voltageV === undefined || breakerA === undefined) return null;
+  return voltageV * breakerA * (phases ?? 1) * (outlet === 'wall-unit' ? 1 : SOCKET_SHARE);
+}
+
+const supply: Rule<Context> = {
+  id: 'survey.supply',
+  station: 'survey',
+  sources: [
+    'A day’s energy back within ten hours of night (practice)',
+    'A socket carries 80 % of its breaker for hours; a wall unit all of it (practice; local code decides)',
+  ],
+  judge: ({ vehicle, trip, tripKey }) => {
+    const { build } = vehicle;
+    const powerW = supplyPowerW(build);
+    const dayM = build.duty.dailyDistanceM;
+    if (powerW === null || dayM === undefined || tripKey === null) return [];
+    const subject: Ref = { kind: 'build', id: 'supply', name: 'Supply at home' };
+    if (!trip) return [{ subject, pending: true }];
+    const perM = trip.winter.energyPerKmWh === null ? null : (trip.winter.energyPerKmWh * 3600) / 1000;
+    if (perM === null) return [];
+    const chargerW = vehicle.devices.reduce(
+      (sum, { device }) => sum + (device.kind.startsWith('charger') ? (device.powersW?.charging ?? 0) : 0),
+      0,
+    );
+    const intoPackW = Math.min(powerW * CHARGING, chargerW > 0 ? chargerW : Number.POSITIVE_INFINITY);
+    const neededJ = perM * dayM;
+    const demand = neededJ / intoPackW;
+    return [
+      {
+        subject,
+        demand: { value: demand, dimension: 'time' },
+        limit: { value: NIGHT_S, dimension: 'time' },
+        margin: marginAtMost(demand, NIGHT_S),
+        assumed: ['0.88 of what the socket gives reaches the pack.'],
+        lines: () => [
+          {
+            formula: 't = E of a winter day / P into the pack',
+            figures: `${q(neededJ, 'energy')} / ${q(intoPackW, 'power')}`,
+            result: { value: demand, dimension: 'time' },
+            note: `The supply gives ${q(powerW, 'power')}${chargerW > 0 && chargerW < powerW * CHARGING ? '; the charger is the smaller' : ''}.`,
+          },
+        ],
+      },
+    ];
+  },
+};
+
+export const FOUND_RULES: readonly Rule<Context>[] = [asFound, oldParts, massSum, supply];

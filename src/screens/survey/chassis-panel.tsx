@@ -1,0 +1,110 @@
+'use client';
+import { useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { springRate } from '@/core/physics/axles';
+import { supplyPowerW } from '@/core/stations/survey';
+import { massesOf } from '@/core/vehicle';
+import { useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
+import { FigureRow } from '@/ui/figure-row';
+import { Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { FigureSetting } from '../shell/figure-setting';
+
+/** Weighed and measured on its wheels. */
+export function ChassisPanel({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { build, vehicle } = assessment;
+  const masses = massesOf(vehicle);
+  const rows = (figures: readonly Parameters<typeof FigureSetting>[0]['figure'][]) =>
+    figures.map((figure) => <FigureSetting key={figure} build={build} figure={figure} />);
+  return (
+    <Panel title="On its wheels" about="two bathroom scales and a plank will do; springs are both of an axle">
+      <div className="grid gap-x-8 min-[560px]:grid-cols-2 min-[1080px]:grid-cols-3">
+        <div>{rows(['foundMass', 'foundFront', 'strippedMass', 'strippedFront', 'payloadX'])}</div>
+        <div>{rows(['frontLimit', 'rearLimit', 'frontSpring', 'rearSpring', 'frontClearance', 'rearClearance'])}</div>
+        <div>{rows(['track', 'width', 'height', 'frontOverhang', 'rearOverhang'])}</div>
+      </div>
+      {masses.builtKg !== null && (
+        <div className="mt-2 flex items-center gap-3">
+          <div className="flex-1">
+            <FigureRow label="Stripped and built in" value={masses.builtKg} dimension="mass" system={build.units} />
+          </div>
+          {Math.abs(masses.builtKg - (build.vehicle.massEmptyKg ?? 0)) > 1 && (
+            <Action
+              onPress={() =>
+                dispatch({ edit: 'setFigure', input: { figure: 'massEmpty', value: Math.round(masses.builtKg!) } })
+              }
+            >
+              Take it as the empty mass
+            </Action>
+          )}
+        </div>
+      )}
+      <SpringRate assessment={assessment} />
+    </Panel>
+  );
+}
+
+/** A spring rate from a load that lowered it by so much. */
+function SpringRate({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const [loadKg, setLoad] = useState(80);
+  const [downM, setDown] = useState(0.02);
+  const system = assessment.build.units;
+  const rate = springRate(loadKg, Math.max(downM, 1e-4));
+  const adopt = (figure: 'frontSpring' | 'rearSpring') =>
+    dispatch({ edit: 'setFigure', input: { figure, value: Math.round(rate) } });
+  return (
+    <details className="mt-2">
+      <summary className="cursor-pointer text-soft">
+        Measure a spring rate: this load lowered the axle by so much
+      </summary>
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        <QuantityField label="Load over the axle" value={loadKg} dimension="mass" system={system} onCommit={setLoad} />
+        <QuantityField label="It went down" value={downM} dimension="length" system={system} onCommit={setDown} />
+      </div>
+      <div className="mt-1 flex flex-wrap items-center gap-2">
+        <span>
+          <b className="font-semibold">{(rate / 1000).toFixed(1)}</b> N/mm
+        </span>
+        <Action onPress={() => adopt('frontSpring')}>for the front</Action>
+        <Action onPress={() => adopt('rearSpring')}>for the rear</Action>
+      </div>
+    </details>
+  );
+}
+
+/** Where it is plugged in at night. */
+export function SupplyPanel({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { build } = assessment;
+  return (
+    <Panel title="Supply at home" about="a socket gives four fifths of its breaker for hours">
+      <FigureSetting build={build} figure="supplyVoltage" note="between phase and neutral" />
+      <ChoiceField
+        label="Phases"
+        value={build.supply?.phases === undefined ? null : String(build.supply.phases)}
+        empty="one"
+        choices={[
+          { value: '1', label: 'one' },
+          { value: '3', label: 'three' },
+        ]}
+        onChoose={(value) => dispatch({ edit: 'setSupply', input: { phases: value === '3' ? 3 : 1 } })}
+      />
+      <FigureSetting build={build} figure="supplyBreaker" />
+      <ChoiceField
+        label="Outlet"
+        value={build.supply?.outlet ?? null}
+        empty="a socket"
+        choices={[
+          { value: 'socket', label: 'a socket' },
+          { value: 'wall-unit', label: 'a wall unit' },
+        ]}
+        onChoose={(value) => dispatch({ edit: 'setSupply', input: { outlet: value as 'socket' } })}
+      />
+      <FigureRow label="Gives for hours" value={supplyPowerW(build)} dimension="power" system={build.units} />
+    </Panel>
+  );
+}
