@@ -1,7 +1,15 @@
 import type { Build } from './build';
 import { type Check, runRules, type StationId, sortLedger } from './checks';
 import { RULE_SETS } from './rules';
-import { type PrechargeRun, prechargeRun, type TripRuns, tripRuns, tripRunsKey } from './simulate';
+import {
+  type PrechargeRun,
+  prechargeRun,
+  type TripHeat,
+  type TripRuns,
+  tripHeatKey,
+  tripRuns,
+  tripRunsKey,
+} from './simulate';
 import { CABLE_RULES, type CableRow, cableRows } from './stations/cables';
 import { type Context, fullVoltage } from './stations/context';
 import { DRIVE_RULES } from './stations/drive';
@@ -31,6 +39,10 @@ export interface Assessment {
   readonly trip: TripRuns | null;
   /** Null: something that the trip needs is missing. */
   readonly tripKey: string | null;
+  /** Conductors heated on that trip; null while that is still to be done. */
+  readonly heat: TripHeat | null;
+  /** Tells what all runs would read; null: there is none to be made. */
+  readonly runsKey: string | null;
   /** fails: something fails; undecided: nothing fails but something could not be judged; holds: all hold or are thin. */
   readonly outcome: 'holds' | 'fails' | 'undecided';
 }
@@ -66,6 +78,8 @@ export function assess(build: Build, runs: Runs = {}): Assessment {
   const precharge = prechargeRun(vehicle);
   const tripKey = tripRunsKey(vehicle);
   const trip = runs.trip && runs.trip.key === tripKey ? runs.trip : null;
+  const heatKey = tripHeatKey(vehicle, tripKey);
+  const heat = trip && trip.heat.key === heatKey ? trip.heat : null;
   const context: Context = {
     vehicle,
     rules: RULE_SETS[build.ruleSet],
@@ -73,6 +87,7 @@ export function assess(build: Build, runs: Runs = {}): Assessment {
     fullV: fullVoltage(vehicle),
     trip,
     tripKey,
+    heat,
   };
 
   const checks = sortLedger([
@@ -101,6 +116,8 @@ export function assess(build: Build, runs: Runs = {}): Assessment {
     precharge,
     trip,
     tripKey,
+    heat,
+    runsKey: heatKey,
     outcome,
   };
 }

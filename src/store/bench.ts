@@ -82,7 +82,7 @@ let asked: string | null = null;
 export const useBench = create<Bench>()((set, get) => {
   const judged = (build: Build): Assessment => {
     const assessment = assess(build, { trip });
-    if (assessment.tripKey !== null && !assessment.trip) driveAside(build, assessment.tripKey);
+    if (assessment.runsKey !== null && !assessment.heat) driveAside(build, assessment.runsKey);
     return assessment;
   };
 

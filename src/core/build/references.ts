@@ -63,6 +63,12 @@ function checkDevice(build: Build, device: Device, path: string): Problem[] {
         remedy: wanted === null ? 'This kind of device takes no part.' : `Name a ${wanted} part.`,
       });
   }
+  if (device.insideId !== undefined && findDevice(build, device.insideId)?.kind !== 'box')
+    problems.push({
+      path: `${path}.insideId`,
+      reason: `names "${device.insideId}", which is no box.`,
+      remedy: MISSING,
+    });
   if (device.place && !own(build.zones, device.place.zoneId))
     problems.push({
       path: `${path}.place.zoneId`,

@@ -15,6 +15,7 @@ import type {
   Restraint,
   RouteFacts,
   SalvagedModule,
+  Size,
   StageData,
   Supply,
 } from './vehicle-types';
@@ -70,6 +71,8 @@ export interface Route {
   /** Wins over the computed length. */
   readonly measuredLengthM: number | null;
   readonly laid: Laid;
+  /** It begins and ends where the devices of its conductors are: their way counts too. */
+  readonly endsFollow?: boolean;
   readonly facts?: RouteFacts;
 }
 
@@ -141,6 +144,11 @@ export interface Device {
   /** Resistance and capacitance to the body, where they are known. */
   readonly insulationOhm?: number;
   readonly yCapacitanceF?: number;
+  /** The box that it sits in: it moves along. */
+  readonly insideId?: Id;
+  readonly sizeM?: Size;
+  /** Where its wires come out, from the place of its middle. */
+  readonly outlet?: Point;
   /** As weighed; absent: from its part, or a generic figure of its kind. */
   readonly massKg?: number;
   /** lv-load, auxiliary-battery, converters: what they are on the 12-volt side. */

@@ -183,3 +183,10 @@ export interface ConverterData {
   /** Share of the rating that is left in a hot place. */
   readonly hotShare?: number;
 }
+
+/** Outer measure of a device: along, across, up. */
+export interface Size {
+  readonly lengthM: number;
+  readonly widthM: number;
+  readonly heightM: number;
+}

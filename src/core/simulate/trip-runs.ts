@@ -1,6 +1,7 @@
 import { type OwnTrip, TRIP_IDS, type TripId } from '../build';
 import { inverterPowerW, nominalLinkV, partOf, type RoadModel, roadModel, roadModelAt, type Vehicle } from '../vehicle';
 import { simulateTrip, type TripPack, type TripResult, tripPack } from './trip';
+import { type TripHeat, tripHeat } from './trip-heat';
 import { builtInTrip } from './trips';
 
 /** The usual trip, driven with the pack new on a mild day and with the pack aged on the coldest. */
@@ -13,6 +14,8 @@ export interface TripRuns {
   /** Usable energy per km of each, m until the state of charge at which driving stops. */
   readonly rangeFreshM: number | null;
   readonly rangeWinterM: number | null;
+  /** Conductors on the way, heated by the winter run. */
+  readonly heat: TripHeat;
 }
 
 const MILD_C = 15;
@@ -140,5 +143,6 @@ export function tripRuns(vehicle: Vehicle): TripRuns | null {
     winter,
     rangeFreshM: range(mild),
     rangeWinterM: range(winter),
+    heat: tripHeat(vehicle, key, winter),
   };
 }

@@ -104,6 +104,8 @@ export interface TripResult {
     /** By window of WINDOWS_S; the whole trip where it is shorter. */
     readonly windowsA: readonly number[];
   };
+  /** Rms of each ten seconds, A: what heats conductors. */
+  readonly profileA: readonly number[];
   readonly socEnd: number;
   readonly packC: number;
   readonly motorC: number;
@@ -121,6 +123,16 @@ export interface TripResult {
     readonly motorC: number;
   }[];
 }
+
+/** Conductors take minutes to warm: so much of a trip is taken at once, s. */
+export const PROFILE_STEP_S = 10;
+
+/** Rms of stretches of so many seconds, A. */
+const stretches = (squares: readonly number[], seconds: number): number[] =>
+  Array.from({ length: Math.ceil(squares.length / seconds) }, (_, k) => {
+    const part = squares.slice(k * seconds, (k + 1) * seconds);
+    return Math.sqrt(part.reduce((sum, value) => sum + value, 0) / part.length);
+  });
 
 const CURVE_POINTS = 240;
 const HALVES = 2;
@@ -220,6 +232,7 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
     energyJ: energy,
     energyPerKmWh: distance > 0 ? energy / 3.6 / distance : null,
     split,
+    profileA: stretches(squares, PROFILE_STEP_S),
     currents: {
       meanA: seconds > 0 ? charge / seconds : 0,
       rmsA: seconds > 0 ? Math.sqrt(squares.reduce((sum, value) => sum + value, 0) / seconds) : 0,

@@ -1,7 +1,7 @@
 import type { Id } from '../build';
 import type { Finding, Ref } from '../checks';
 import type { RuleSet, RuleValueName } from '../rules';
-import type { PrechargeRun, TripRuns } from '../simulate';
+import type { PrechargeRun, TripHeat, TripRuns } from '../simulate';
 import { followsVehicle, type ResolvedConductor, type ResolvedDevice, type SolvedCase, type Vehicle } from '../vehicle';
 
 /** What every station judges: the same solved vehicle and the same runs. */
@@ -13,6 +13,8 @@ export interface Context {
   readonly trip: TripRuns | null;
   /** What it would read; null: something that it needs is missing. */
   readonly tripKey: string | null;
+  /** Conductors heated on the usual trip; null while that is not done yet. */
+  readonly heat: TripHeat | null;
   /** Highest voltage between any two points of the circuit with the pack full, V; null while unsolved. */
   readonly fullV: number | null;
 }

@@ -179,8 +179,22 @@ function elementsOf(circuit: CoilCircuit, setting: CoilSetting, relaysIn: Readon
   return elements;
 }
 
-/** Voltages at the coils for one setting of handles, plugs and drivers; relays are let in one after another until nothing moves. */
+const points = new WeakMap<CoilCircuit, Map<string, CoilPoint>>();
+const listed = (ids: ReadonlySet<Id> | undefined): string => (ids ? [...ids].sort().join() : '*');
+
+/** Voltages at the coils for one setting of handles, plugs and drivers; the same setting of the same circuit is solved once. */
 export function solveCoils(circuit: CoilCircuit, setting: CoilSetting): CoilPoint {
+  const { supplyV, hot, commanded, open, bridged, touchesPlus } = setting;
+  const key = `${supplyV}|${hot === true}|${listed(commanded)}|${listed(open)}|${listed(bridged)}|${touchesPlus ?? ''}`;
+  const known = points.get(circuit) ?? new Map<string, CoilPoint>();
+  points.set(circuit, known);
+  const found = known.get(key) ?? solveSetting(circuit, setting);
+  known.set(key, found);
+  return found;
+}
+
+/** Relays are let in one after another until nothing moves. */
+function solveSetting(circuit: CoilCircuit, setting: CoilSetting): CoilPoint {
   const relays = circuit.lv.devices.filter(({ device }) => device.kind === 'relay');
   let relaysIn: ReadonlySet<Id> = new Set();
   for (let round = 0; ; round++) {

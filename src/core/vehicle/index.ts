@@ -35,6 +35,19 @@ export {
   roadModelAt,
   steadyPowerW,
 } from './demand';
+export {
+  extentOf,
+  isBlock,
+  lengthAlong,
+  type Outline,
+  outletOf,
+  outlineOf,
+  overlaps,
+  sizeOf,
+  tightestTurn,
+  wayPoints,
+  zoneAt,
+} from './geometry';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
 export { Memo } from './memo';
 export { nodeOf } from './node';

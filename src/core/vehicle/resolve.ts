@@ -13,6 +13,7 @@ import type { CablePart, Part, PartKind, PartOf } from '../parts';
 import { airPressurePa } from '../physics/air';
 import type { CableBuild, CablePlace } from '../physics/cable';
 import { INSULATION_W_PER_MK } from '../physics/cable';
+import { lengthAlong, wayPoints } from './geometry';
 
 /** Two crimped and bolted lugs at 20 °C, both ends together (generic, 0.05 mΩ each). */
 const JOINTS_OHM = 0.0001;
@@ -73,12 +74,9 @@ function lengthOf(build: Build, conductor: Conductor): Pick<ResolvedConductor, '
   const route = own(build.routes, conductor.routeId);
   if (!route) return { lengthM: null, lengthFrom: 'unknown' };
   if (route.measuredLengthM !== null) return { lengthM: route.measuredLengthM, lengthFrom: 'measured' };
-  let sum = route.slackM;
-  for (let i = 1; i < route.waypoints.length; i++) {
-    const p = route.waypoints[i - 1]!;
-    const q = route.waypoints[i]!;
-    sum += Math.hypot(q.xM - p.xM, q.yM - p.yM, q.zM - p.zM);
-  }
+  const points = wayPoints(build, route, conductor.a, conductor.b);
+  if (!points) return { lengthM: null, lengthFrom: 'unknown' };
+  const sum = route.slackM + lengthAlong(points);
   return sum > 0 ? { lengthM: sum, lengthFrom: 'route' } : { lengthM: null, lengthFrom: 'unknown' };
 }
 

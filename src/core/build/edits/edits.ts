@@ -22,6 +22,7 @@ import {
   conductorToEdit,
   deviceToEdit,
   dropOrphanReadings,
+  leaveBox,
   pruneParts,
   refuseMissingPart,
   refuseUsedId,
@@ -31,6 +32,7 @@ import {
 } from './helpers';
 import { IMPORT_EDITS } from './import-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
+import { PLAN_EDITS } from './plan-edits';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
 import { STRING_EDITS } from './string-edits';
@@ -188,17 +190,7 @@ export const EDITS = {
     },
   }),
 
-  setZone: define<{ zoneId: string; ambientC: number }>({
-    title: (build, { zoneId, ambientC }) =>
-      `${own(build.zones, zoneId)?.name ?? 'place'} at ${formatQuantity({ value: ambientC, dimension: 'temperature' }).text}`,
-    apply: (draft, { zoneId, ambientC }) => {
-      const zone = own(draft.zones, zoneId);
-      if (!zone) throw new EditRefused('That place is no longer in the build.', 'Choose another place.');
-      if (!(ambientC >= -60 && ambientC <= 200))
-        throw new EditRefused('An ambient is between −60 and 200 °C.', 'Type the hottest air that stays there.');
-      zone.ambientC = ambientC;
-    },
-  }),
+  ...PLAN_EDITS,
 
   addDevice: define<{ device: Device; part?: Part }>({
     title: (_, { device }) => `add ${device.name}`,
@@ -239,6 +231,7 @@ export const EDITS = {
           retireAdoptions(draft, id);
         }
       }
+      leaveBox(draft, deviceId);
       dropOrphanReadings(draft);
       retireAdoptions(draft, deviceId);
       pruneParts(draft);

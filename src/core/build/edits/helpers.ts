@@ -103,3 +103,9 @@ export function dropOrphanReadings(draft: Draft<Build>, also?: string): void {
     if (subjectId === also || (!findDevice(draft as Build, subjectId) && !findConductor(draft as Build, subjectId)))
       delete draft.readings[id];
 }
+
+/** What sat in a box that is gone sits by itself. */
+export function leaveBox(draft: Draft<Build>, boxId: string): void {
+  for (const circuit of [draft.circuits.hv, draft.circuits.lv])
+    for (const device of Object.values(circuit.devices)) if (device.insideId === boxId) delete device.insideId;
+}

@@ -2,7 +2,7 @@ import type { Draft } from 'immer';
 import type { CablePart, CellPart, ContactorPart, FusePart } from '../../parts/types';
 import { type Build, type Circuit, type Conductor, type Device, type End, type Id, TERMINALS } from '../types';
 import { define } from './definition';
-import { addPart, refuseUsedId, whole } from './helpers';
+import { addPart, leaveBox, refuseUsedId, whole } from './helpers';
 import { EditRefused } from './refused';
 
 export interface AddStringInput {
@@ -134,7 +134,10 @@ export const STRING_EDITS = {
     title: () => 'a stage without some strings',
     apply: (draft, { ids }) => {
       const gone = new Set(ids);
-      for (const id of gone) delete draft.circuits.hv.devices[id];
+      for (const id of gone) {
+        delete draft.circuits.hv.devices[id];
+        leaveBox(draft, id);
+      }
       for (const [id, { a, b }] of Object.entries(draft.circuits.hv.conductors))
         if (gone.has(id) || gone.has(a.deviceId) || gone.has(b.deviceId)) delete draft.circuits.hv.conductors[id];
       // The 12-volt side of a contactor that is not fitted yet.

@@ -1,4 +1,5 @@
 import type { Build } from '../types';
+import { arrange } from './arrange';
 import { laid, SampleWriter, withCoils } from './bench-kit';
 
 /**
@@ -224,5 +225,44 @@ export function firn9(id = 'firn-9'): Build {
     },
     packLimits: { socEmpty: 0.1, coldestCellC: 5, warmestCellC: 40, agedHealth: 0.8 },
   });
-  return withCoils(build, 1.2, 2.5);
+  return arrange(
+    withCoils(build, 1.2, 2.5),
+    {
+      'box-rear': { at: [2.75, 0, 0.55], size: [0.62, 0.9, 0.3] },
+      'f-mid': { at: [2.5, 0.3, 0.5], inside: 'box-rear' },
+      's-mid': { at: [2.45, 0.35, 0.5], inside: 'box-rear' },
+      'k-plus': { at: [2.45, -0.35, 0.5], inside: 'box-rear' },
+      'k-pre': { at: [2.5, -0.3, 0.5], inside: 'box-rear' },
+      'r-pre': { at: [2.5, -0.25, 0.5], inside: 'box-rear' },
+      'box-front': { at: [0.9, 0, 0.6], size: [0.72, 0.6, 0.28], outlet: [0.35, 0.3, -0.1] },
+      'k-minus': { at: [0.58, -0.2, 0.55], inside: 'box-front' },
+      shunt: { at: [0.56, -0.1, 0.55], inside: 'box-front' },
+      'j-plus': { at: [0.3, -0.2, 0.75] },
+      'j-minus': { at: [0.3, -0.1, 0.75] },
+      'f-heater': { at: [0.36, -0.24, 0.78] },
+      'f-charger': { at: [0.36, -0.16, 0.78] },
+      inverter: { at: [0.1, 0.22, 0.85] },
+      charger: { at: [0.05, -0.3, 0.92] },
+      heater: { at: [-0.3, 0.05, 0.8] },
+      motor: { at: [0.15, 0, 0.5] },
+      'coil-battery': { at: [-0.3, -0.42, 0.75] },
+    },
+    {
+      'way-mid': {
+        cover: true,
+        overBrakeLine: false,
+        throughPanel: false,
+        shieldEarthed: 'both',
+        signalDistanceM: 0.3,
+      },
+      'way-plus': {
+        cover: true,
+        overBrakeLine: false,
+        throughPanel: true,
+        grommet: true,
+        shieldEarthed: 'both',
+        signalDistanceM: 0.25,
+      },
+    },
+  );
 }

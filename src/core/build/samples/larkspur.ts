@@ -1,4 +1,5 @@
 import type { Build } from '../types';
+import { arrange } from './arrange';
 import { laid, SampleWriter, withCoils } from './bench-kit';
 
 /**
@@ -195,5 +196,22 @@ export function larkspur(id = 'larkspur'): Build {
     },
     packLimits: { socEmpty: 0.2, coldestCellC: 3, warmestCellC: 38, agedHealth: 0.8 },
   });
-  return withCoils(build, 0.8, 1.5);
+  const routes = { cover: true, overBrakeLine: false, shieldEarthed: 'both' } as const;
+  return arrange(
+    withCoils(build, 0.8, 1.5),
+    {
+      box: { at: [2.3, 0, 0.5], size: [0.6, 0.8, 0.25] },
+      'f-main': { at: [2.1, -0.12, 0.45], inside: 'box' },
+      's-hand': { at: [2.1, -0.1, 0.45], inside: 'box' },
+      'box-bay': { at: [0.1, 0, 0.7], size: [0.42, 0.6, 0.25], outlet: [0.2, -0.1, -0.1] },
+      'k-main': { at: [0.3, -0.12, 0.6] },
+      inverter: { at: [-0.1, 0.15, 0.95] },
+      motor: { at: [0.2, 0, 0.4] },
+      converter: { at: [0.2, 0.2, 0.92] },
+      charger: { at: [-0.1, -0.25, 0.95] },
+      heater: { at: [0.6, 0.3, 0.7] },
+      'coil-battery': { at: [-0.35, 0.35, 0.6] },
+    },
+    { 'way-plus': routes, 'way-minus': routes },
+  );
 }

@@ -1,4 +1,5 @@
 import type { Build } from '../types';
+import { arrange } from './arrange';
 import { laid, SampleWriter, withCoils } from './bench-kit';
 
 /**
@@ -151,5 +152,19 @@ export function teasel(id = 'teasel'): Build {
     },
     packLimits: { socEmpty: 0.35, coldestCellC: 5, warmestCellC: 35, agedHealth: 0.8 },
   });
-  return withCoils(build, 0.6, 1.2);
+  return arrange(
+    withCoils(build, 0.6, 1.2),
+    {
+      'tray-front': { at: [-0.3, 0, 0.7], size: [0.7, 0.6, 0.28] },
+      'tray-rear': { at: [1.2, 0, 0.7], size: [0.6, 0.6, 0.28] },
+      's-hand': { at: [1, 0.2, 0.8], inside: 'tray-rear' },
+      'f-main': { at: [-0.05, 0.2, 0.8], inside: 'tray-front' },
+      motor: { at: [0.5, 0, 0.55] },
+      controller: { at: [0.45, 0.15, 0.95] },
+      converter: { at: [0.45, -0.25, 0.95] },
+      charger: { at: [0.1, 0, 1.05] },
+      'coil-battery': { at: [0.75, 0.25, 0.8] },
+    },
+    {},
+  );
 }

@@ -54,6 +54,9 @@ const device = object({
   insulationOhm: optional(positive(1e12)),
   yCapacitanceF: optional(nonNegative(1)),
   coilSuppression: optional(coilSuppression()),
+  insideId: optional(id()),
+  sizeM: optional(object({ lengthM: positive(10), widthM: positive(5), heightM: positive(5) })),
+  outlet: optional(object(point)),
   massKg: optional(nonNegative(5000)),
   load: optional(
     object({
@@ -304,6 +307,7 @@ export const buildSchema = object({
       slackM: nonNegative(50),
       measuredLengthM: nullable(positive(100)),
       laid,
+      endsFollow: optional(Joi.boolean()),
       facts: optional(
         object({
           signalDistanceM: optional(nonNegative(10)),

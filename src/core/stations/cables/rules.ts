@@ -14,6 +14,8 @@ import {
   sustainedCases,
   volts,
 } from '../context';
+import { ROUTE_RULES } from './route-rules';
+import { TRIP_RULES } from './trip-rules';
 
 const temperature: Rule<Context> = {
   id: 'cable.temperature',
@@ -202,4 +204,4 @@ const voltage: Rule<Context> = {
     }),
 };
 
-export const CABLE_RULES: readonly Rule<Context>[] = [temperature, drop, voltage];
+export const CABLE_RULES: readonly Rule<Context>[] = [temperature, drop, voltage, ...TRIP_RULES, ...ROUTE_RULES];

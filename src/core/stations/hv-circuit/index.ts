@@ -11,12 +11,14 @@ import { FAULT_RULES } from './fault-rules';
 import { FUSE_RULES } from './fuse-rules';
 import { PLACEMENT_RULES } from './placement-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
+import { TRIP_CURRENT_RULES } from './trip-current-rules';
 
 export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...CIRCUIT_RULES,
   ...FUSE_RULES,
   ...FAULT_RULES,
   ...PLACEMENT_RULES,
+  ...TRIP_CURRENT_RULES,
   ...CONTACTOR_RULES,
   contactorBreak,
   ...CONTACTOR_WEAR_RULES,

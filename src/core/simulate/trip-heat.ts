@@ -1,0 +1,68 @@
+import { cableTransient } from '../physics/cable-transient';
+import type { Vehicle } from '../vehicle';
+import { wayOf } from '../vehicle';
+import { PROFILE_STEP_S, type TripResult } from './trip';
+
+/** How hot each conductor on the inverter's way gets on the usual trip, driven twice in a row. */
+export interface TripHeat {
+  /** Of everything that was read. */
+  readonly key: string;
+  /** By conductor, °C; null: it passed the melting temperature. */
+  readonly peakC: Readonly<Record<string, number | null>>;
+}
+
+/** Insulation, J/m³K (generic 1.6–2.4·10⁶). */
+const INSULATION_J_PER_M3K = 2e6;
+const TIMES = 2;
+
+interface Share {
+  readonly id: string;
+  /** Of the battery current that flows through one of the parallel conductors. */
+  readonly share: number;
+  readonly thermal: NonNullable<Vehicle['conductors'][number]['thermal']>;
+}
+
+/** What the trip's current is shared by: as cruise shares it. Fans of strings in parallel take theirs. */
+function sharesOf(vehicle: Vehicle): Share[] {
+  const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
+  const way = inverter ? wayOf(vehicle, inverter) : null;
+  const cruise = vehicle.caseOf('cruise/nominal/sustained');
+  if (!inverter || !way || !cruise?.point.solvable) return [];
+  const total = vehicle.devices
+    .filter(({ device }) => device.kind === 'box')
+    .reduce((most, { id }) => Math.max(most, Math.abs(cruise.point.elementCurrentsA.get(id) ?? 0)), 0);
+  if (!(total > 0)) return [];
+  return way.conductors.flatMap(({ id, thermal, conductor }): Share[] => {
+    const through = Math.abs(cruise.point.elementCurrentsA.get(id) ?? 0);
+    return thermal ? [{ id, thermal, share: through / total / conductor.parallel }] : [];
+  });
+}
+
+/** Tells one reading from another: the trip, and every conductor with its place and share. */
+export const tripHeatKey = (vehicle: Vehicle, tripKey: string | null): string | null =>
+  tripKey === null
+    ? null
+    : `${tripKey}#${sharesOf(vehicle)
+        .map(({ id, thermal, share }) => `${id}:${thermal.key}:${share.toFixed(3)}`)
+        .join('|')}`;
+
+/** Heats the conductors along the winter run, which takes the most. Equal conductors are worked out once. */
+export function tripHeat(vehicle: Vehicle, tripKey: string, run: TripResult): TripHeat {
+  const known = new Map<string, number | null>();
+  const peakC: Record<string, number | null> = {};
+  for (const { id, thermal, share } of sharesOf(vehicle)) {
+    const same = `${thermal.key}:${share.toFixed(3)}`;
+    if (!known.has(same))
+      known.set(
+        same,
+        cableTransient(thermal.build, thermal.place, {
+          startTemperatureC: thermal.place.ambientC,
+          profile: run.profileA.map((currentA) => ({ currentA: currentA * share, durationS: PROFILE_STEP_S })),
+          repeats: TIMES,
+          insulationJPerM3K: INSULATION_J_PER_M3K,
+        }).peakTemperatureC,
+      );
+    peakC[id] = known.get(same)!;
+  }
+  return { key: tripHeatKey(vehicle, tripKey)!, peakC };
+}

@@ -1,0 +1,148 @@
+import type { Exposure } from '../../build';
+import { type Finding, marginAtLeast, quantityText as q, type Ref, type Rule } from '../../checks';
+import { overlaps, type ResolvedConductor, tightestTurn, type Vehicle, wayPoints } from '../../vehicle';
+import { type Context, conductorRef, deviceRef } from '../context';
+
+/** What a cable meets on its way: bends, feet, stones, brake lines, panels, signals. */
+const metres = (value: number) => ({ value, dimension: 'length' as const });
+const highVoltage = ({ fullV, rules }: Context): boolean => (fullV ?? 0) > rules.classBDcV.value;
+
+const routed = (vehicle: Vehicle): ResolvedConductor[] =>
+  vehicle.conductors.filter(({ conductor }) => conductor.kind === 'cable' && conductor.routeId !== null);
+const routeOf = (vehicle: Vehicle, { conductor }: ResolvedConductor) => vehicle.build.routes[conductor.routeId!]!;
+
+/** Radius over the outer diameter: unshielded, shielded, moving (generic). */
+const bendFactor = (shielded: boolean, moves: boolean): number => (moves ? 10 : shielded ? 6 : 4);
+
+const bend: Rule<Context> = {
+  id: 'cable.bend',
+  station: 'cables',
+  sources: ['Least bend radius 4 × the outer diameter unshielded, 6 × shielded, 10 × where it moves (generic)'],
+  judge: ({ vehicle }) =>
+    routed(vehicle).flatMap((conductor): Finding[] => {
+      const route = routeOf(vehicle, conductor);
+      const { cable } = conductor;
+      const told = route.facts?.tightestBendM;
+      const points = wayPoints(vehicle.build, route, conductor.conductor.a, conductor.conductor.b);
+      const radius = told ?? (points ? tightestTurn(points) : null);
+      if (!cable || radius === null) return [];
+      const factor = bendFactor(cable.shielded, route.facts?.moves === true);
+      const limit = (factor * cable.outerDiameterMm) / 1000;
+      return [
+        {
+          subject: conductorRef(conductor),
+          demand: metres(radius),
+          limit: metres(limit),
+          margin: marginAtLeast(radius, limit),
+          assumed:
+            told === undefined
+              ? ['Tightest turn that fits between the points of its way: measure it on the vehicle.']
+              : [],
+          lines: () => [
+            {
+              formula: 'r ≥ k · outer diameter',
+              figures: `${factor} · ${cable.outerDiameterMm} mm`,
+              result: metres(limit),
+              note: route.name,
+            },
+          ],
+        },
+      ];
+    }),
+};
+
+/** HV beside a signal wire: nearer than this they are to cross, not to run along (practice). */
+const SIGNAL_M = 0.1;
+
+/** One look at a route: what is wrong with it there. */
+function faultsOf(context: Context, conductor: ResolvedConductor): { wrong: string[]; open: string[] } {
+  const route = routeOf(context.vehicle, conductor);
+  const facts = route.facts ?? {};
+  const exposure: ReadonlySet<Exposure> = new Set(conductor.zone?.exposure ?? []);
+  const wrong: string[] = [];
+  const open: string[] = [];
+  const under = conductor.zone?.id === 'zone-underbody' || exposure.has('stones');
+  if (facts.overBrakeLine) wrong.push('it runs over a brake line');
+  if (facts.throughPanel && facts.grommet === false) wrong.push('it goes through a panel without a grommet');
+  if (facts.throughPanel && facts.grommet === undefined) open.push('whether there is a grommet in the panel');
+  if (under && conductor.laid?.conduit !== true) wrong.push('it lies under the floor without a conduit');
+  else if (under && facts.cover === false) wrong.push('its conduit has no cover against stones');
+  else if (under && facts.cover === undefined) open.push('whether a cover shields it under the floor');
+  if (exposure.has('feet') && conductor.laid?.conduit !== true) wrong.push('feet can step on it');
+  if (exposure.has('cargo') && conductor.laid?.conduit !== true) wrong.push('cargo can crush it');
+  if (exposure.has('side-impact')) wrong.push('it lies where a side impact crushes it');
+  if (facts.signalDistanceM !== undefined && facts.signalDistanceM < SIGNAL_M && conductor.cable?.shielded !== true)
+    wrong.push(`signal wires run ${q(facts.signalDistanceM, 'length')} beside it and it has no shield`);
+  return { wrong, open };
+}
+
+const way: Rule<Context> = {
+  id: 'cable.route',
+  station: 'cables',
+  sources: [
+    'Not over brake lines, not bare under the floor, through panels with a grommet, away from signals (practice; ISO 6469-3)',
+  ],
+  judge: (context) => {
+    const { vehicle } = context;
+    const seen = new Map<string, Finding>();
+    for (const conductor of routed(vehicle)) {
+      const route = routeOf(vehicle, conductor);
+      const { wrong, open } = faultsOf(context, conductor);
+      const subject: Ref = { kind: 'build', id: route.id, name: route.name };
+      const finding: Finding =
+        wrong.length > 0
+          ? { subject, holds: false, figures: { detail: wrong.join('; ') } }
+          : open.length > 0
+            ? { subject, missing: open.map((what) => ({ ref: subject, what })) }
+            : { subject, holds: true, figures: { detail: 'nothing on its way harms it, as told' } };
+      const before = seen.get(route.id);
+      if (!before || (before.holds !== false && wrong.length > 0)) seen.set(route.id, finding);
+    }
+    return [...seen.values()];
+  },
+};
+
+const shield: Rule<Context> = {
+  id: 'cable.shield',
+  station: 'cables',
+  sources: ['Shields of HV power cables earthed at both ends (EMC practice; ISO 6469-3)'],
+  judge: (context) => {
+    const { vehicle } = context;
+    if (!highVoltage(context)) return [];
+    return routed(vehicle).flatMap((conductor): Finding[] => {
+      const earthed = routeOf(vehicle, conductor).facts?.shieldEarthed;
+      if (!conductor.cable?.shielded || earthed === undefined) return [];
+      return [
+        {
+          subject: conductorRef(conductor),
+          holds: earthed === 'both',
+          figures: {
+            detail:
+              earthed === 'both'
+                ? 'both ends earthed'
+                : earthed === 'one'
+                  ? 'earthed at one end only'
+                  : 'earthed nowhere',
+          },
+        },
+      ];
+    });
+  },
+};
+
+const overlap: Rule<Context> = {
+  id: 'plan.overlap',
+  station: 'cables',
+  sources: ['Two things can’t stand in one place: outer measures as told, else generic'],
+  judge: ({ vehicle }) =>
+    overlaps(vehicle.build).map(([p, other]): Finding => {
+      const device = vehicle.deviceOf.get(p.id);
+      return {
+        subject: device ? deviceRef(device) : { kind: 'device', id: p.id, name: p.name },
+        holds: false,
+        figures: { other: other.name },
+      };
+    }),
+};
+
+export const ROUTE_RULES: readonly Rule<Context>[] = [bend, way, shield, overlap];
