@@ -6,6 +6,9 @@ const ADIABATIC: Readonly<Record<Metal, { readonly kAs05PerMm2: number; readonly
   aluminium: { kAs05PerMm2: 148, betaC: 228 },
 };
 
+/** Temperature that the insulation survives in a short circuit, °C (IEC 60364-5-54: PVC 160, cross-linked 250; silicone 350). Crimped ends. */
+export const SHORT_LIMIT_C = { pvc: 160, xlpe: 250, xlpo: 250, silicone: 350 } as const;
+
 /** Longest time for which nothing of the heat is taken to leave, s. */
 export const ADIABATIC_LIMIT_S = 5;
 

@@ -25,6 +25,7 @@ export {
   type Opening,
   packPoles,
 } from './faults';
+export { type FuseZone, fuseZones } from './fuse-zones';
 export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
 export { type Match, type MatchedGroup, matchModules } from './match-modules';

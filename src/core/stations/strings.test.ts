@@ -3,8 +3,8 @@ import { assess } from '../assess';
 import { applyEdit, type Build } from '../build';
 import { firn9 } from '../build/samples/firn-9';
 import { secondStringEdit } from '../remedies';
+import { fuseZones } from '../simulate';
 import { boxSource, packStrings, protectingFuses, vehicleOf } from '../vehicle';
-import { fuseZones } from './hv-circuit';
 
 const firn = firn9();
 const two: Build = applyEdit(firn, secondStringEdit(assess(firn), 1, 'second')!).build;

@@ -1,6 +1,8 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
+import { EXPOSURES, type Exposure } from '@/core/build';
 import { type Check, marginText, say } from '@/core/checks';
 import { formatArea, formatQuantity } from '@/core/quantities';
 import type { CableRow } from '@/core/stations/cables';
@@ -11,6 +13,18 @@ import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { shapeOf } from '../shell/shape';
 import { SheetHead, Shell } from '../shell/shell';
+import { type Picked, PlanDrawing } from './plan-drawing';
+import { PlanPanel } from './plan-panel';
+
+const SizePanel = dynamic(() => import('./size-panel'), { ssr: false });
+const CutPanel = dynamic(() => import('./cut-panel'), { ssr: false });
+
+const TABS = [
+  ['top', 'Plan'],
+  ['side', 'Side'],
+  ['size', 'Size it for me'],
+  ['cut', 'Cut list'],
+] as const;
 
 export function CablesScreen() {
   return <Shell station="cables" sheet={({ assessment }) => <CablesSheet assessment={assessment} />} />;
@@ -18,7 +32,8 @@ export function CablesScreen() {
 
 function CablesSheet({ assessment }: { assessment: Assessment }) {
   const { cables, build } = assessment;
-  const dispatch = useBench((bench) => bench.dispatch);
+  const [look, setLook] = useState<(typeof TABS)[number][0]>('top');
+  const [picked, setPicked] = useState<Picked>(null);
   const [opened, setOpened] = useState<string | null>(null);
   if (cables.length === 0) {
     return (
@@ -51,51 +66,124 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
           {formatQuantity({ value: total.loss, dimension: 'power' }, build.units).text} lost in cruise
         </span>
       </SheetHead>
-      <Panel className="overflow-x-auto px-0! py-1!">
-        <table className="w-full border-collapse text-left">
-          <thead className="font-tight text-[15px] text-soft">
-            <tr>
-              {['Conductor', 'Size', 'Length', 'Place', 'Hottest conductor', 'Margin', 'Drop'].map((head, index) => (
-                <th
-                  key={head}
-                  scope="col"
-                  className={`px-3 py-2 font-medium ${index === 2 || index > 4 ? 'text-right' : ''} ${index === 3 ? 'max-[900px]:hidden' : ''}`}
-                >
-                  {head}
-                </th>
+      <div role="tablist" aria-label="Cables" className="mb-3 flex flex-wrap gap-1 border-b border-rule print:hidden">
+        {TABS.map(([id, label]) => (
+          <button
+            key={id}
+            type="button"
+            role="tab"
+            aria-selected={look === id}
+            onClick={() => setLook(id)}
+            className={`px-3 py-2 font-tight text-[16px] ${look === id ? '-mb-px border-b-[3px] border-ink font-semibold' : 'text-soft'}`}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
+      {(look === 'top' || look === 'side') && (
+        <>
+          <Panel className="px-2! py-1!">
+            <PlanDrawing assessment={assessment} view={look} picked={picked} onPick={setPicked} />
+          </Panel>
+          <div className="mt-3">
+            <PlanPanel assessment={assessment} picked={picked} onPick={setPicked} />
+          </div>
+        </>
+      )}
+      {look === 'size' && <SizePanel assessment={assessment} />}
+      {look === 'cut' && <CutPanel assessment={assessment} />}
+      {(look === 'top' || look === 'side') && (
+        <Panel className="mt-3 overflow-x-auto px-0! py-1!">
+          <table className="w-full border-collapse text-left">
+            <thead className="font-tight text-[15px] text-soft">
+              <tr>
+                {['Conductor', 'Size', 'Length', 'Place', 'Hottest conductor', 'Margin', 'Drop'].map((head, index) => (
+                  <th
+                    key={head}
+                    scope="col"
+                    className={`px-3 py-2 font-medium ${index === 2 || index > 4 ? 'text-right' : ''} ${index === 3 ? 'max-[900px]:hidden' : ''}`}
+                  >
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {cables.map((row) => (
+                <Row
+                  key={row.id}
+                  row={row}
+                  check={heat(row.id)}
+                  other={failing(row.id)}
+                  assessment={assessment}
+                  open={opened === row.id}
+                  onOpen={() => setOpened(opened === row.id ? null : row.id)}
+                />
               ))}
-            </tr>
-          </thead>
-          <tbody>
-            {cables.map((row) => (
-              <Row
-                key={row.id}
-                row={row}
-                check={heat(row.id)}
-                other={failing(row.id)}
-                assessment={assessment}
-                open={opened === row.id}
-                onOpen={() => setOpened(opened === row.id ? null : row.id)}
-              />
-            ))}
-          </tbody>
-        </table>
-      </Panel>
-      <Panel title="Places" about="hottest air that stays there" className="mt-3">
-        <div className="grid gap-x-8 min-[700px]:grid-cols-2 min-[1180px]:grid-cols-3">
-          {Object.values(build.zones).map((zone) => (
+            </tbody>
+          </table>
+        </Panel>
+      )}
+      {(look === 'top' || look === 'side') && <Places assessment={assessment} />}
+    </>
+  );
+}
+
+const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
+  heat: 'heat',
+  water: 'water',
+  stones: 'stones',
+  feet: 'feet',
+  cargo: 'cargo',
+  'side-impact': 'side impact',
+};
+
+/** Zones: the hottest air that stays there, and what gets at things. */
+function Places({ assessment }: { assessment: Assessment }) {
+  const { build } = assessment;
+  const dispatch = useBench((bench) => bench.dispatch);
+  return (
+    <Panel title="Places" about="hottest air that stays there, and what gets at things" className="mt-3">
+      <div className="grid gap-x-8 gap-y-2 min-[700px]:grid-cols-2 min-[1180px]:grid-cols-3">
+        {Object.values(build.zones).map((zone) => (
+          <div key={zone.id}>
             <QuantityField
-              key={zone.id}
               label={zone.name}
               value={zone.ambientC}
               dimension="temperature"
               system={build.units}
               onCommit={(ambientC) => dispatch({ edit: 'setZone', input: { zoneId: zone.id, ambientC } })}
             />
-          ))}
-        </div>
-      </Panel>
-    </>
+            <div className="flex flex-wrap gap-1">
+              {EXPOSURES.map((one) => {
+                const on = zone.exposure?.includes(one) === true;
+                return (
+                  <button
+                    key={one}
+                    type="button"
+                    aria-pressed={on}
+                    onClick={() =>
+                      dispatch({
+                        edit: 'setZone',
+                        input: {
+                          zoneId: zone.id,
+                          exposure: on
+                            ? (zone.exposure ?? []).filter((other) => other !== one)
+                            : [...(zone.exposure ?? []), one],
+                        },
+                      })
+                    }
+                    className={`rounded-[3px] px-1.5 py-0.5 text-[13px] ${on ? 'bg-bar text-bar-ink' : 'text-soft'}`}
+                  >
+                    {EXPOSURE_WORDS[one]}
+                  </button>
+                );
+              })}
+            </div>
+          </div>
+        ))}
+      </div>
+    </Panel>
   );
 }
 

@@ -1,6 +1,7 @@
 import { SLOW_EDGE } from '@/core/physics/fuse-clearing';
 import { curvePoints, preArcingTime } from '@/core/physics/fuse-curve';
-import { cableWithstand, fuseZones } from '@/core/stations/hv-circuit';
+import { fuseZones } from '@/core/simulate';
+import { cableWithstand } from '@/core/stations/hv-circuit';
 import { conductorAmpacity, partOf, type Vehicle } from '@/core/vehicle';
 
 export interface TcPoint {

@@ -54,25 +54,21 @@ export function firn9(id = 'firn-9'): Build {
     'way-mid',
     'Rear box to front box, left rail',
     [
-      [2.45, 0.35, 0.5],
-      [2.3, 0.42, 0.42],
+      [2, 0.42, 0.42],
       [1.35, 0.42, 0.42],
-      [1.25, 0.3, 0.5],
     ],
     laid('zone-underbody', { conduit: true }),
-    0.2,
+    0.222,
   );
   w.route(
     'way-plus',
     'Rear box to bus plus, right rail',
     [
-      [2.45, -0.35, 0.5],
-      [2.3, -0.42, 0.42],
+      [2, -0.42, 0.42],
       [0.5, -0.42, 0.42],
-      [0.3, -0.2, 0.75],
     ],
     laid('zone-underbody', { conduit: true }),
-    0.25,
+    0.272,
   );
 
   const main = 'cable-shielded-70';

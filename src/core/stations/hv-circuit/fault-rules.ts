@@ -3,11 +3,10 @@ import type { FusePart } from '../../parts';
 import { usableDcVoltage } from '../../physics/fuse';
 import { type ClearingFuse, clearing } from '../../physics/fuse-clearing';
 import { adiabaticI2t, CURVE_TIMES_S } from '../../physics/fuse-curve';
-import { type Fault, faultBetween, firstToMelt, packPoles } from '../../simulate';
+import { type Fault, type FuseZone, faultBetween, firstToMelt, fuseZones, packPoles } from '../../simulate';
 import { partOf, protectingFuses, type ResolvedDevice, terminalNode } from '../../vehicle';
 import { amps, type Context, conductorRef, deviceRef, fromRules, NEEDS_CELLS, needsPart } from '../context';
 import { cableWithstand } from './withstand';
-import { type FuseZone, fuseZones } from './zones';
 
 const HIGHEST = 'Highest: warm, new, full pack, milliseconds, cold conductors, bolted right at the fuse.';
 const LOWEST = 'Lowest: cold, aged, empty pack, hot conductors, an arc of 25 V at the far end, out and back.';

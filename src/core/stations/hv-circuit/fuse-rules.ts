@@ -1,5 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { continuousCurrent, isFullRange, usableDcVoltage } from '../../physics/fuse';
+import { fuseZones } from '../../simulate';
 import { conductorAmpacity, partOf, protectingFuses, type ResolvedConductor, type ResolvedDevice } from '../../vehicle';
 import {
   amps,
@@ -19,7 +20,6 @@ import {
   volts,
   worstCurrent,
 } from '../context';
-import { fuseZones } from './zones';
 
 const fusesOf = (context: Context): ResolvedDevice[] =>
   context.vehicle.devices.filter(({ device }) => device.kind === 'fuse');

@@ -30,4 +30,3 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
 export { type LinkDischarge, largestPart, leakageOhm, linkDischarge } from './dead-rules';
 export { type CableWithstand, cableWithstand } from './withstand';
 export { type PrechargeFigure, prechargeWorkings } from './workings';
-export { type FuseZone, fuseZones } from './zones';

@@ -1,9 +1,6 @@
-import { withstandFactor } from '../../physics/withstand';
+import { SHORT_LIMIT_C, withstandFactor } from '../../physics/withstand';
 import type { ResolvedConductor, Vehicle } from '../../vehicle';
 import { sustainedCases } from '../context';
-
-/** Temperature that the insulation survives in a short circuit, °C (IEC 60364-5-54: PVC 160, cross-linked 250; silicone 350). Crimped ends. */
-const SHORT_LIMIT_C = { pvc: 160, xlpe: 250, xlpo: 250, silicone: 350 } as const;
 
 export interface CableWithstand {
   readonly k: number;

@@ -1,6 +1,7 @@
-import type { Id } from '../../build';
-import { type FuseFaults, fuseFaults } from '../../simulate';
-import { partOf, protectingFuses, type Vehicle } from '../../vehicle';
+import type { Id } from '../build';
+
+import { partOf, protectingFuses, type Vehicle } from '../vehicle';
+import { type FuseFaults, fuseFaults } from './faults';
 
 /** What a fuse has to look after: the conductors whose smallest fuse it is, alone or with others, and whose current no resistor limits. */
 export interface FuseZone {

@@ -1,0 +1,154 @@
+import type { Build, Device, Point } from '@/core/build';
+import { extentOf, isBlock, type Outline, outletOf, outlineOf, sizeOf, type Vehicle, wayPoints } from '@/core/vehicle';
+
+/** The vehicle from above (left side down, as it drives to the left) or from its left side. */
+export type View = 'top' | 'side';
+
+export interface PlanBlock {
+  readonly id: string;
+  readonly name: string;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+  readonly low: boolean;
+  readonly inside: boolean;
+  readonly small: boolean;
+}
+
+export interface PlanRoute {
+  readonly routeId: string;
+  readonly conductorId: string;
+  readonly name: string;
+  readonly points: readonly (readonly [number, number])[];
+  /** Waypoints of the route itself, by index. */
+  readonly handles: readonly { readonly index: number; readonly x: number; readonly y: number }[];
+  readonly lengthM: number | null;
+}
+
+export interface PlanZone {
+  readonly id: string;
+  readonly name: string;
+  readonly ambientC: number;
+  readonly x0: number;
+  readonly x1: number;
+}
+
+export interface PlanLayout {
+  readonly view: View;
+  readonly outline: Outline;
+  readonly scale: number;
+  readonly width: number;
+  readonly height: number;
+  readonly blocks: readonly PlanBlock[];
+  readonly routes: readonly PlanRoute[];
+  readonly zones: readonly PlanZone[];
+  readonly toScreen: (point: Point) => readonly [number, number];
+  /** Metres for a move on the drawing. */
+  readonly moved: (dx: number, dy: number) => Partial<Point>;
+}
+
+export const PLAN_WIDTH = 880;
+const MARGIN_X = 40;
+const TOP = 46;
+const BOTTOM = 54;
+
+/** Everything of the plan in drawing units; nothing here is kept. */
+export function layOutPlan(vehicle: Vehicle, build: Build, view: View): PlanLayout {
+  const outline = outlineOf(build);
+  const scale = (PLAN_WIDTH - 2 * MARGIN_X) / (outline.x1M - outline.x0M);
+  const acrossM = view === 'top' ? 2 * outline.halfWidthM : outline.heightM;
+  const height = TOP + acrossM * scale + BOTTOM;
+  const toScreen = ({ xM, yM, zM }: Point): readonly [number, number] => [
+    MARGIN_X + (xM - outline.x0M) * scale,
+    view === 'top' ? TOP + (yM + outline.halfWidthM) * scale : TOP + (outline.heightM - zM) * scale,
+  ];
+  const moved = (dx: number, dy: number): Partial<Point> =>
+    view === 'top' ? { xM: dx / scale, yM: dy / scale } : { xM: dx / scale, zM: -dy / scale };
+  const devices: readonly (readonly [Device, boolean])[] = [
+    ...Object.values(build.circuits.hv.devices).map((device) => [device, false] as const),
+    ...Object.values(build.circuits.lv.devices).map((device) => [device, true] as const),
+  ];
+  const blocks = devices.flatMap(([device, low]): PlanBlock[] => {
+    if (!device.place || (low && !isBlock(device))) return [];
+    const size = sizeOf(device);
+    const [x, y] = toScreen(device.place);
+    const width = size.lengthM * scale;
+    const tall = (view === 'top' ? size.widthM : size.heightM) * scale;
+    return [
+      {
+        id: device.id,
+        name: device.name,
+        x: x - width / 2,
+        y: y - tall / 2,
+        width,
+        height: tall,
+        low,
+        inside: device.insideId !== undefined,
+        small: !isBlock(device),
+      },
+    ];
+  });
+  const drawn = new Set<string>();
+  const routes = vehicle.conductors.flatMap((conductor): PlanRoute[] => {
+    const route = conductor.conductor.routeId === null ? undefined : build.routes[conductor.conductor.routeId];
+    if (!route) return [];
+    const points = wayPoints(build, route, conductor.conductor.a, conductor.conductor.b) ?? route.waypoints;
+    const first = !drawn.has(route.id);
+    drawn.add(route.id);
+    return [
+      {
+        routeId: route.id,
+        conductorId: conductor.id,
+        name: conductor.conductor.name,
+        points: points.map(toScreen),
+        handles: first
+          ? route.waypoints.map((point, index) => ({ index, x: toScreen(point)[0], y: toScreen(point)[1] }))
+          : [],
+        lengthM: conductor.lengthM,
+      },
+    ];
+  });
+  const zones = Object.values(build.zones).flatMap((zone): PlanZone[] => {
+    const extent = extentOf(build, zone.id);
+    return extent
+      ? [
+          {
+            id: zone.id,
+            name: zone.name,
+            ambientC: zone.ambientC,
+            x0: MARGIN_X + (extent.x0M - outline.x0M) * scale,
+            x1: MARGIN_X + (extent.x1M - outline.x0M) * scale,
+          },
+        ]
+      : [];
+  });
+  return {
+    view,
+    outline,
+    scale,
+    width: PLAN_WIDTH,
+    height,
+    // Big ones first, so that small ones can be pressed.
+    blocks: blocks.sort((p, q) => q.width * q.height - p.width * p.height),
+    routes,
+    zones,
+    toScreen,
+    moved,
+  };
+}
+
+/** Conductors of the high-voltage circuit without a route whose two ends have places: what can be laid. */
+export const unrouted = (vehicle: Vehicle, build: Build): readonly { readonly id: string; readonly name: string }[] =>
+  vehicle.conductors.flatMap(({ id, conductor }) => {
+    const at = (deviceId: string) => {
+      const device = build.circuits.hv.devices[deviceId];
+      return device ? outletOf(device) : null;
+    };
+    return conductor.kind === 'cable' &&
+      conductor.routeId === null &&
+      at(conductor.a.deviceId) &&
+      at(conductor.b.deviceId)
+      ? [{ id, name: conductor.name }]
+      : [];
+  });

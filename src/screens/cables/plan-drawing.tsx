@@ -1,0 +1,194 @@
+'use client';
+import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
+import { type Assessment, assess } from '@/core/assess';
+import { applyEdit, type Build, type Edit, EditRefused, findDevice } from '@/core/build';
+import { formatQuantity } from '@/core/quantities';
+import { massesOf, zoneAt } from '@/core/vehicle';
+import { useBench } from '@/store/bench';
+import { layOutPlan, type View } from './derive-plan';
+import { Axles, Block, Body, RouteLine } from './plan-parts';
+
+export type Picked = { readonly kind: 'device' | 'route'; readonly id: string } | null;
+
+interface Drag {
+  readonly what:
+    | { readonly kind: 'device'; readonly id: string }
+    | { readonly kind: 'waypoint'; readonly routeId: string; readonly index: number };
+  readonly fromX: number;
+  readonly fromY: number;
+  readonly dx: number;
+  readonly dy: number;
+}
+
+const STEP_M = 0.01;
+const BIG_STEP_M = 0.1;
+/** A drag shorter than this on the drawing is a press. */
+const PRESS = 3;
+/** The verdicts of a drag follow at most so often, ms. */
+const FOLLOW_MS = 90;
+
+/** The edit that moves a device to where it was dragged; its zone follows from where it is. */
+function placing(build: Build, deviceId: string, by: { xM?: number; yM?: number; zM?: number }): Edit | null {
+  const device = findDevice(build, deviceId);
+  if (!device) return null;
+  const { place } = device;
+  const at = {
+    xM: (place?.xM ?? 0) + (by.xM ?? 0),
+    yM: (place?.yM ?? 0) + (by.yM ?? 0),
+    zM: (place?.zM ?? 0.5) + (by.zM ?? 0),
+  };
+  const zoneId = zoneAt(build, at) ?? place?.zoneId ?? Object.keys(build.zones)[0]!;
+  return { edit: 'placeDevice', input: { deviceId, ...at, zoneId } };
+}
+
+function bending(
+  build: Build,
+  routeId: string,
+  index: number,
+  by: { xM?: number; yM?: number; zM?: number },
+): Edit | null {
+  const point = build.routes[routeId]?.waypoints[index];
+  if (!point) return null;
+  return {
+    edit: 'setWaypoint',
+    input: {
+      routeId,
+      index,
+      point: { xM: point.xM + (by.xM ?? 0), yM: point.yM + (by.yM ?? 0), zM: point.zM + (by.zM ?? 0) },
+    },
+  };
+}
+
+/** Tries an edit without making it: what it would come to, or null when it is refused. */
+function tried(build: Build, edit: Edit | null): Build | null {
+  if (!edit) return null;
+  try {
+    return applyEdit(build, edit).build;
+  } catch (error) {
+    if (error instanceof EditRefused) return null;
+    throw error;
+  }
+}
+
+/** The vehicle to scale: what is where, which way cables run, and what stands on the axles. Things are dragged, or moved with arrow keys. */
+export function PlanDrawing({
+  assessment,
+  view,
+  picked,
+  onPick,
+}: {
+  assessment: Assessment;
+  view: View;
+  picked: Picked;
+  onPick: (picked: Picked) => void;
+}) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const [drag, setDrag] = useState<Drag | null>(null);
+  const [followed, setFollowed] = useState<{ readonly dx: number; readonly dy: number }>({ dx: 0, dy: 0 });
+  const lastFollow = useRef(0);
+  const svg = useRef<SVGSVGElement>(null);
+  const { build, vehicle, trip } = assessment;
+  const still = useMemo(() => layOutPlan(vehicle, build, view), [vehicle, build, view]);
+  const editOf = (what: Drag['what'], dx: number, dy: number): Edit | null => {
+    const by = still.moved(dx, dy);
+    return what.kind === 'device' ? placing(build, what.id, by) : bending(build, what.routeId, what.index, by);
+  };
+  // The drawing follows the finger in each frame; lengths, axles and verdicts a little behind it.
+  const shown = useMemo(() => {
+    if (!drag) return assessment;
+    const next = tried(build, editOf(drag.what, followed.dx, followed.dy));
+    return next ? assess(next, { trip }) : assessment;
+  }, [drag?.what, followed, assessment, build, trip]);
+  const plan = useMemo(
+    () =>
+      drag ? layOutPlan(shown.vehicle, tried(build, editOf(drag.what, drag.dx, drag.dy)) ?? shown.build, view) : still,
+    [drag, shown, still, view, build],
+  );
+
+  const scaleOf = () => still.width / (svg.current?.getBoundingClientRect().width ?? still.width);
+  const start = (event: PointerEvent, what: Drag['what']) => {
+    event.stopPropagation();
+    (event.currentTarget as Element).setPointerCapture?.(event.pointerId);
+    setDrag({ what, fromX: event.clientX, fromY: event.clientY, dx: 0, dy: 0 });
+    setFollowed({ dx: 0, dy: 0 });
+  };
+  const move = (event: PointerEvent) => {
+    if (!drag) return;
+    const dx = (event.clientX - drag.fromX) * scaleOf();
+    const dy = (event.clientY - drag.fromY) * scaleOf();
+    setDrag({ ...drag, dx, dy });
+    if (event.timeStamp - lastFollow.current > FOLLOW_MS) {
+      lastFollow.current = event.timeStamp;
+      setFollowed({ dx, dy });
+    }
+  };
+  const end = () => {
+    if (!drag) return;
+    const { what, dx, dy } = drag;
+    setDrag(null);
+    onPick(what.kind === 'device' ? what : { kind: 'route', id: what.routeId });
+    const edit = Math.hypot(dx, dy) > PRESS ? editOf(what, dx, dy) : null;
+    if (edit) dispatch(edit);
+  };
+  const onKey = (event: KeyboardEvent, what: Drag['what']) => {
+    const step = event.shiftKey ? BIG_STEP_M : STEP_M;
+    const by = (
+      {
+        ArrowLeft: { xM: -step },
+        ArrowRight: { xM: step },
+        ArrowUp: view === 'top' ? { yM: -step } : { zM: step },
+        ArrowDown: view === 'top' ? { yM: step } : { zM: -step },
+      } as Record<string, { xM?: number; yM?: number; zM?: number }>
+    )[event.key];
+    if (event.key === 'Enter' || event.key === ' ')
+      onPick(what.kind === 'device' ? what : { kind: 'route', id: what.routeId });
+    else if (!by) return;
+    event.preventDefault();
+    if (!by) return;
+    const edit = what.kind === 'device' ? placing(build, what.id, by) : bending(build, what.routeId, what.index, by);
+    if (edit) dispatch(edit);
+  };
+
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${plan.width} ${plan.height}`}
+      className="w-full touch-none select-none"
+      role="group"
+      aria-label={view === 'top' ? 'Layout plan from above' : 'Layout plan from the left side'}
+      onPointerMove={move}
+      onPointerUp={end}
+      onPointerCancel={() => setDrag(null)}
+      onPointerDown={() => onPick(null)}
+    >
+      <Body plan={plan} />
+      <Axles assessment={shown} before={drag ? assessment : null} plan={plan} />
+      {plan.routes.map((route) => (
+        <RouteLine
+          key={route.conductorId}
+          route={route}
+          system={build.units}
+          picked={picked?.kind === 'route' && picked.id === route.routeId}
+          onStart={(event, index) => start(event, { kind: 'waypoint', routeId: route.routeId, index })}
+          onKey={(event, index) => onKey(event, { kind: 'waypoint', routeId: route.routeId, index })}
+          onPick={() => onPick({ kind: 'route', id: route.routeId })}
+        />
+      ))}
+      {plan.blocks.map((block) => (
+        <Block
+          key={block.id}
+          block={block}
+          detail={detailOf(shown, block.id)}
+          picked={picked?.kind === 'device' && picked.id === block.id}
+          onPointerDown={(event) => start(event, { kind: 'device', id: block.id })}
+          onKeyDown={(event) => onKey(event, { kind: 'device', id: block.id })}
+        />
+      ))}
+    </svg>
+  );
+}
+
+const detailOf = (assessment: Assessment, id: string): string => {
+  const weighed = massesOf(assessment.vehicle).devices.find((one) => one.id === id);
+  return weighed ? formatQuantity({ value: weighed.massKg, dimension: 'mass' }, assessment.build.units, 3).text : '';
+};

@@ -1,0 +1,175 @@
+'use client';
+import type { Assessment } from '@/core/assess';
+import { findDevice } from '@/core/build';
+import { isBlock, outletOf, sizeOf, zoneAt } from '@/core/vehicle';
+import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
+import { Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { unrouted } from './derive-plan';
+import type { Picked } from './plan-drawing';
+import { RoutePlace } from './route-panel';
+
+/** What is picked on the plan, in figures. */
+export function PlanPanel({
+  assessment,
+  picked,
+  onPick,
+}: {
+  assessment: Assessment;
+  picked: Picked;
+  onPick: (picked: Picked) => void;
+}) {
+  if (picked?.kind === 'device' && findDevice(assessment.build, picked.id))
+    return <DevicePlace assessment={assessment} id={picked.id} />;
+  if (picked?.kind === 'route' && assessment.build.routes[picked.id])
+    return <RoutePlace assessment={assessment} id={picked.id} onGone={() => onPick(null)} />;
+  return <Nothing assessment={assessment} onPick={onPick} />;
+}
+
+function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (picked: Picked) => void }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { build, vehicle } = assessment;
+  const lay = unrouted(vehicle, build);
+  const unplaced = [...Object.values(build.circuits.hv.devices), ...Object.values(build.circuits.lv.devices)].filter(
+    (device) => device.place === null && isBlock(device),
+  );
+  return (
+    <Panel title="On the plan" about="drag things, or choose one and use the arrow keys; Shift moves ten times as far">
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        <ChoiceField
+          label="Lay a cable"
+          value={null}
+          empty={lay.length === 0 ? 'none has two placed ends' : 'choose one to give it a way'}
+          choices={lay.map(({ id, name }) => ({ value: id, label: name }))}
+          onChoose={(id) => {
+            const conductor = vehicle.conductorOf.get(id);
+            if (!conductor) return;
+            const ends = [conductor.conductor.a, conductor.conductor.b].map(({ deviceId }) => {
+              const device = findDevice(build, deviceId);
+              return device ? outletOf(device) : null;
+            });
+            const [from, to] = ends;
+            if (!from || !to) return;
+            const middle = { xM: (from.xM + to.xM) / 2, yM: (from.yM + to.yM) / 2, zM: Math.min(from.zM, to.zM) };
+            const routeId = freshId();
+            const zoneId = zoneAt(build, middle) ?? Object.keys(build.zones)[0]!;
+            const done = dispatch({
+              edit: 'layRoute',
+              input: {
+                routeId,
+                name: `Way of ${conductor.conductor.name}`,
+                conductorIds: [id],
+                waypoints: [middle],
+                laid: conductor.laid ?? { zoneId, arrangement: 'single', loadedCircuits: 1, conduit: false },
+                slackM: 0.1,
+              },
+            });
+            if (done) onPick({ kind: 'route', id: routeId });
+          }}
+        />
+        <ChoiceField
+          label="Place a device"
+          value={null}
+          empty={unplaced.length === 0 ? 'all have a place' : 'choose one'}
+          choices={unplaced.map(({ id, name }) => ({ value: id, label: name }))}
+          onChoose={(id) => {
+            const at = { xM: 0.3, yM: 0, zM: 0.7 };
+            const zoneId = zoneAt(build, at) ?? Object.keys(build.zones)[0]!;
+            if (dispatch({ edit: 'placeDevice', input: { deviceId: id, ...at, zoneId } }))
+              onPick({ kind: 'device', id });
+          }}
+        />
+      </div>
+    </Panel>
+  );
+}
+
+function DevicePlace({ assessment, id }: { assessment: Assessment; id: string }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { build } = assessment;
+  const device = findDevice(build, id)!;
+  const { place } = device;
+  const system = build.units;
+  const size = sizeOf(device);
+  const put = (part: { xM?: number; yM?: number; zM?: number; zoneId?: string }) => {
+    const at = { xM: place?.xM ?? 0.3, yM: place?.yM ?? 0, zM: place?.zM ?? 0.6, ...part };
+    const zoneId = part.zoneId ?? zoneAt(build, at) ?? place?.zoneId ?? Object.keys(build.zones)[0]!;
+    dispatch({ edit: 'placeDevice', input: { deviceId: id, xM: at.xM, yM: at.yM, zM: at.zM, zoneId } });
+  };
+  const measure = (part: Partial<typeof size>) =>
+    dispatch({ edit: 'setSize', input: { deviceId: id, sizeM: { ...size, ...part } } });
+  const boxes = Object.values(build.circuits.hv.devices).filter((one) => one.kind === 'box' && one.id !== id);
+  return (
+    <Panel title={device.name} about={device.sizeM ? 'measures as told' : 'measures assumed for its kind'}>
+      <div className="grid gap-x-8 min-[560px]:grid-cols-2 min-[1080px]:grid-cols-3">
+        <div>
+          <QuantityField
+            label="Behind the front axle"
+            value={place?.xM ?? null}
+            dimension="length"
+            system={system}
+            step={0.01}
+            onCommit={(xM) => put({ xM })}
+          />
+          <QuantityField
+            label="Left of the middle"
+            value={place?.yM ?? null}
+            dimension="length"
+            system={system}
+            step={0.01}
+            onCommit={(yM) => put({ yM })}
+          />
+          <QuantityField
+            label="Above the ground"
+            value={place?.zM ?? null}
+            dimension="length"
+            system={system}
+            step={0.01}
+            onCommit={(zM) => put({ zM })}
+          />
+        </div>
+        <div>
+          <QuantityField
+            label="Long"
+            value={size.lengthM}
+            dimension="length"
+            system={system}
+            onCommit={(lengthM) => measure({ lengthM })}
+          />
+          <QuantityField
+            label="Wide"
+            value={size.widthM}
+            dimension="length"
+            system={system}
+            onCommit={(widthM) => measure({ widthM })}
+          />
+          <QuantityField
+            label="High"
+            value={size.heightM}
+            dimension="length"
+            system={system}
+            onCommit={(heightM) => measure({ heightM })}
+          />
+        </div>
+        <div>
+          <ChoiceField
+            label="Zone"
+            value={place?.zoneId ?? null}
+            choices={Object.values(build.zones).map((zone) => ({ value: zone.id, label: zone.name }))}
+            onChoose={(zoneId) => put({ zoneId })}
+          />
+          {boxes.length > 0 && device.kind !== 'box' && (
+            <ChoiceField
+              label="Sits in"
+              value={device.insideId ?? ''}
+              choices={[{ value: '', label: 'nothing' }, ...boxes.map((box) => ({ value: box.id, label: box.name }))]}
+              onChoose={(boxId) => dispatch({ edit: 'putInside', input: { deviceId: id, boxId: boxId || null } })}
+            />
+          )}
+        </div>
+      </div>
+    </Panel>
+  );
+}

@@ -1,0 +1,268 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import type { Assessment } from '@/core/assess';
+import { formatArea, formatQuantity } from '@/core/quantities';
+import { useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
+import { Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { VerdictMark } from '@/ui/verdict-mark';
+import { type SizeAnswer, type Sizing, sizeAside } from '@/workers/size';
+
+const BOUND_WORDS: Readonly<Record<string, string>> = {
+  'cable.temperature': 'its temperature in cruise',
+  'cable.peak': 'its temperature in a peak',
+  'cable.trip': 'its temperature on the usual trip',
+  'cable.drop': 'the drop on the way',
+  'cable.voltage': 'its rated voltage',
+  'cable.bend': 'the tightest bend',
+  'fuse.cable-overload': 'the fuse before it, overload',
+  'fuse.cable-short': 'the fuse before it, short circuit',
+  'contactor.carry': 'the contactor that it cools',
+  'contactor.peak': 'the contactor that it cools',
+};
+
+/** The smallest sizes that hold with a comfort, tried on the whole vehicle, and what bound each. */
+export default function SizePanel({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { build, cables } = assessment;
+  const [comfort, setComfort] = useState(0.1);
+  const [which, setWhich] = useState('all');
+  const [running, setRunning] = useState<{ readonly done: number; readonly of: number } | null>(null);
+  const [answer, setAnswer] = useState<{ readonly made: SizeAnswer; readonly of: Assessment['build'] } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [shown, setShown] = useState<string | null>(null);
+  const sizing = useRef<Sizing | null>(null);
+  useEffect(() => () => sizing.current?.cancel(), []);
+  const ids = cables
+    .filter(
+      ({ resolved }) => resolved.cable && (which === 'all' || resolved.laid?.zoneId === which || resolved.id === which),
+    )
+    .map(({ id }) => id);
+  const start = () => {
+    sizing.current?.cancel();
+    setTrouble(null);
+    setAnswer(null);
+    setRunning({ done: 0, of: ids.length });
+    const made = sizeAside(build, ids, comfort, (done, of) => setRunning({ done, of }));
+    sizing.current = made;
+    made.answer.then(
+      (found) => {
+        setRunning(null);
+        setAnswer({ made: found, of: build });
+      },
+      (error: Error) => {
+        setRunning(null);
+        setTrouble(error.message);
+      },
+    );
+  };
+  const stop = () => {
+    sizing.current?.cancel();
+    setRunning(null);
+  };
+  const stale = answer !== null && answer.of !== build;
+  const name = (id: string) => assessment.vehicle.conductorOf.get(id)?.conductor.name ?? id;
+  const system = build.units;
+  const text = (value: number, dimension: 'mass' | 'power') => formatQuantity({ value, dimension }, system, 3).text;
+  const picked = answer?.made.choices.find(({ conductorId }) => conductorId === shown) ?? null;
+  return (
+    <Panel
+      title="Size it for me"
+      about="the smallest of each make that holds with the comfort you want, tried on the whole vehicle"
+    >
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        <ChoiceField
+          label="Which"
+          value={which}
+          choices={[
+            { value: 'all', label: `all ${cables.filter(({ resolved }) => resolved.cable).length}` },
+            ...Object.values(build.zones).map((zone) => ({
+              value: zone.id,
+              label: `those in: ${zone.name}`,
+              group: 'A group',
+            })),
+            ...cables
+              .filter(({ resolved }) => resolved.cable)
+              .map(({ id, resolved }) => ({ value: id, label: resolved.conductor.name, group: 'One' })),
+          ]}
+          onChoose={setWhich}
+        />
+        <QuantityField
+          label="Comfort"
+          value={comfort}
+          dimension="ratio"
+          unit="%"
+          system={system}
+          onCommit={(value) => setComfort(Math.min(0.8, Math.max(0, value)))}
+        />
+      </div>
+      <div className="mt-2 flex flex-wrap items-center gap-3">
+        {running ? (
+          <>
+            <progress value={running.done} max={Math.max(1, running.of)} className="h-2 w-48" aria-label="Sizing" />
+            <span className="text-soft">
+              {running.done} of {running.of}
+            </span>
+            <Action onPress={stop}>Cancel</Action>
+          </>
+        ) : (
+          <Action look="outline" onPress={start} disabled={ids.length === 0}>
+            Size {ids.length === 1 ? 'this one' : `these ${ids.length}`}
+          </Action>
+        )}
+        {trouble && <span className="text-fails">It stopped: {trouble}. Try again.</span>}
+      </div>
+      {answer && (
+        <div className="mt-3">
+          <p className="flex flex-wrap items-center gap-3 text-[16px]" data-sized="">
+            <span>
+              {text(answer.made.before.massKg, 'mass')} →{' '}
+              <b className="font-semibold">{text(answer.made.after.massKg, 'mass')}</b>,{' '}
+              {text(answer.made.before.lossW, 'power')} →{' '}
+              <b className="font-semibold">{text(answer.made.after.lossW, 'power')}</b> lost in the worst steady state,{' '}
+              {answer.made.before.fails} → <b className="font-semibold">{answer.made.after.fails}</b> fail
+            </span>
+            {answer.made.edit && !stale && (
+              <Action look="strong" onPress={() => answer.made.edit && dispatch(answer.made.edit)}>
+                Fit them
+              </Action>
+            )}
+            {stale && <span className="text-soft">the build has changed since: size again</span>}
+          </p>
+          <table className="mt-2 w-full text-left text-[14px]">
+            <thead className="text-[13px] text-soft">
+              <tr>
+                <th className="py-1 font-normal">Conductor</th>
+                <th className="text-right font-normal">now</th>
+                <th className="text-right font-normal">then</th>
+                <th className="text-right font-normal">margin</th>
+                <th className="pl-4 font-normal">a size smaller is bound by</th>
+              </tr>
+            </thead>
+            <tbody>
+              {answer.made.choices.map((choice) => (
+                <tr
+                  key={choice.conductorId}
+                  className={`border-t border-rule/70 ${shown === choice.conductorId ? 'bg-well' : ''}`}
+                >
+                  <td className="py-1">
+                    <button
+                      type="button"
+                      aria-pressed={shown === choice.conductorId}
+                      onClick={() => setShown(shown === choice.conductorId ? null : choice.conductorId)}
+                      className="flex items-center gap-2 text-left underline-offset-4 hover:underline"
+                    >
+                      <VerdictMark
+                        shape={choice.holds ? 'holds' : choice.chosen.margin >= 0 ? 'thin' : 'fails'}
+                        size={11}
+                      />
+                      {name(choice.conductorId)}
+                    </button>
+                  </td>
+                  <td className="text-right whitespace-nowrap">
+                    {choice.before ? formatArea(choice.before.areaMm2, system) : '–'}
+                  </td>
+                  <td
+                    className={`text-right whitespace-nowrap ${choice.before?.areaMm2 === choice.chosen.part.areaMm2 ? 'text-soft' : 'font-semibold'}`}
+                  >
+                    {formatArea(choice.chosen.part.areaMm2, system)}
+                  </td>
+                  <td className="text-right tabular-nums">
+                    {Math.floor(Math.min(9.99, choice.chosen.margin) * 100)} %
+                  </td>
+                  <td className="pl-4 text-soft">
+                    {choice.chosen.boundBy ? (BOUND_WORDS[choice.chosen.boundBy] ?? choice.chosen.boundBy) : ''}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {picked && <Trade choice={picked} name={name(picked.conductorId)} comfort={comfort} system={system} />}
+        </div>
+      )}
+    </Panel>
+  );
+}
+
+/** Mass, loss and price of one conductor over its sizes. */
+function Trade({
+  choice,
+  name,
+  comfort,
+  system,
+}: {
+  choice: SizeAnswer['choices'][number];
+  name: string;
+  comfort: number;
+  system: Assessment['build']['units'];
+}) {
+  const most = (pick: (row: (typeof choice.tries)[number]) => number) => Math.max(1e-9, ...choice.tries.map(pick));
+  const [mass, loss, cost] = [most((row) => row.massKg), most((row) => row.lossW), most((row) => row.price)];
+  const data = choice.tries.map((row) => ({
+    area: row.part.areaMm2,
+    mass: row.massKg / mass,
+    loss: row.lossW / loss,
+    price: row.price / cost,
+  }));
+  const first = choice.tries.find((row) => row.margin >= comfort);
+  return (
+    <figure className="mt-3">
+      <figcaption className="text-[14px]">
+        {name}: full line mass, dashed loss, dotted price (generic), each against its greatest
+      </figcaption>
+      <div className="h-[170px]" aria-hidden="true">
+        <ResponsiveContainer width="100%" height="100%">
+          <LineChart data={data} margin={{ top: 8, right: 18, bottom: 4, left: 2 }} accessibilityLayer={false}>
+            <CartesianGrid stroke="var(--rule)" vertical={false} />
+            <XAxis
+              dataKey="area"
+              type="number"
+              scale="log"
+              domain={['dataMin', 'dataMax']}
+              ticks={choice.tries.map((row) => row.part.areaMm2)}
+              tickFormatter={(area: number) => formatArea(area, system)}
+              stroke="var(--soft)"
+              tick={{ fontSize: 12 }}
+            />
+            <YAxis
+              width={44}
+              domain={[0, 1]}
+              tickFormatter={(v: number) => `${Math.round(v * 100)} %`}
+              stroke="var(--soft)"
+              tick={{ fontSize: 12 }}
+            />
+            {first && <ReferenceLine x={first.part.areaMm2} stroke="var(--holds)" strokeDasharray="5 4" />}
+            <Line dataKey="mass" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
+            <Line
+              dataKey="loss"
+              stroke="var(--hv)"
+              strokeWidth={2}
+              strokeDasharray="6 4"
+              dot={false}
+              isAnimationActive={false}
+            />
+            <Line
+              dataKey="price"
+              stroke="var(--soft)"
+              strokeWidth={2}
+              strokeDasharray="2 3"
+              dot={false}
+              isAnimationActive={false}
+            />
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+      <p className="text-[13px] text-soft">
+        {choice.tries
+          .map(
+            (row) =>
+              `${formatArea(row.part.areaMm2, system)}: ${formatQuantity({ value: row.massKg, dimension: 'mass' }, system, 2).text}, ${formatQuantity({ value: row.lossW, dimension: 'power' }, system, 2).text}`,
+          )
+          .join(' · ')}
+      </p>
+    </figure>
+  );
+}

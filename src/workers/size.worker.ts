@@ -1,0 +1,26 @@
+import { expose } from 'comlink';
+import type { Build, Edit } from '@/core/build';
+import { type SizeChoice, sizeCables } from '@/core/remedies';
+
+/** Sizes as they travel. */
+export interface SizeAnswer {
+  readonly choices: readonly SizeChoice[];
+  readonly edit: Edit | null;
+  readonly before: { readonly massKg: number; readonly lossW: number; readonly fails: number };
+  readonly after: { readonly massKg: number; readonly lossW: number; readonly fails: number };
+}
+
+const api = {
+  /** Smallest sizes that keep the comfort, for the conductors named; progress is told as it goes. */
+  size(
+    build: Build,
+    conductorIds: readonly string[],
+    comfort: number,
+    onProgress: (done: number, of: number) => void,
+  ): SizeAnswer {
+    return sizeCables(build, { conductorIds, comfort, onProgress });
+  },
+};
+
+export type SizeWorker = typeof api;
+expose(api);
