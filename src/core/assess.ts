@@ -14,6 +14,7 @@ import { CABLE_RULES, type CableRow, cableRows } from './stations/cables';
 import { type Context, fullVoltage } from './stations/context';
 import { DRIVE_RULES } from './stations/drive';
 import { HV_CIRCUIT_RULES } from './stations/hv-circuit';
+import { LOW_VOLTAGE_RULES } from './stations/low-voltage';
 import { PACK_RULES, type PackResults, packResults } from './stations/pack';
 import { SURVEY_RULES } from './stations/survey';
 import { type Vehicle, vehicleOf } from './vehicle';
@@ -48,7 +49,7 @@ export interface Assessment {
 }
 
 /** Stations that judge today, in working order. */
-export const BUILT_STATIONS: readonly StationId[] = ['survey', 'pack', 'drive', 'hv-circuit', 'cables'];
+export const BUILT_STATIONS: readonly StationId[] = ['survey', 'pack', 'drive', 'hv-circuit', 'cables', 'low-voltage'];
 
 function stationState(checks: readonly Check[]): StationState {
   const thinnest =
@@ -96,6 +97,7 @@ export function assess(build: Build, runs: Runs = {}): Assessment {
     ...runRules(DRIVE_RULES, context),
     ...runRules(HV_CIRCUIT_RULES, context),
     ...runRules(CABLE_RULES, context),
+    ...runRules(LOW_VOLTAGE_RULES, context),
   ]);
 
   const stations = Object.fromEntries(

@@ -157,6 +157,10 @@ export interface Device {
   readonly converter?: ConverterData;
   /** lv-switch and relay: what their contact carries. */
   readonly ratedA?: number;
+  /** lv-switch: a main switch that is opened when it is parked for long. */
+  readonly opensParked?: boolean;
+  /** lv-fuse: its place in the fuse box. */
+  readonly way?: number;
   /** box: how it is held. */
   readonly hold?: BoxHold;
   /** contactor: fitted at its coil in place of what the part brings along. */

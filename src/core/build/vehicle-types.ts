@@ -1,5 +1,15 @@
 import { BOLTS, type Bolt } from '../physics/bolts';
 
+export {
+  type AuxiliaryBatteryData,
+  type ConverterData,
+  LOAD_SORTS,
+  type LoadSort,
+  type LvLoad,
+  SCENARIOS,
+  type ScenarioId,
+} from '../parts/low-voltage-types';
+
 /** What is found and weighed on the vehicle itself: plain data of the document, kept apart from its circuits. */
 
 /** Looked at before anything is taken apart. */
@@ -144,44 +154,6 @@ export interface RouteFacts {
   readonly tightestBendM?: number;
   readonly moves?: boolean;
   readonly shieldEarthed?: 'both' | 'one' | 'none';
-}
-
-/** Times of use of the 12-volt side. */
-export const SCENARIOS = ['night-rain-cold', 'day', 'parking', 'charging', 'parked'] as const;
-export type ScenarioId = (typeof SCENARIOS)[number];
-
-/** A load of the 12-volt side, beside its wires. */
-export interface LvLoad {
-  readonly kind: 'constant-power' | 'constant-resistance' | 'constant-current';
-  /** W; of a resistance at the reference voltage; A of a current. */
-  readonly rating: number;
-  readonly referenceVoltageV?: number;
-  /** Rating for seconds: inrush, stall, full assist. */
-  readonly peakRating?: number;
-  readonly essential: boolean;
-  /** Share of the time that it is on in each scenario; absent: off. */
-  readonly use: Readonly<Partial<Record<ScenarioId, number>>>;
-  /** Lowest voltage at which it still does its work. */
-  readonly minimumV?: number;
-}
-
-export interface AuxiliaryBatteryData {
-  readonly chemistry: 'lead-flooded' | 'lead-agm' | 'lfp';
-  readonly capacityAh: number;
-  readonly ratedHours: number;
-  /** New, warm, after seconds. */
-  readonly resistanceOhm: number;
-  /** LFP: its own electronics take it off here. */
-  readonly cutOffV?: number;
-}
-
-/** The 12-volt side of a converter. */
-export interface ConverterData {
-  readonly outputV: number;
-  readonly ratedPowerW: number;
-  readonly efficiency: number;
-  /** Share of the rating that is left in a hot place. */
-  readonly hotShare?: number;
 }
 
 /** Outer measure of a device: along, across, up. */

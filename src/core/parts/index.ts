@@ -1,3 +1,17 @@
 export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart } from './catalogue';
 export { fuseOf } from './fuses';
+export {
+  BATTERY_PRESETS,
+  CHEMISTRY_WORDS,
+  CONVERTER_POWERS,
+  LOAD_PRESETS,
+  type LoadPreset,
+  lowBase,
+  lowFuse,
+  lowLoadOf,
+  lowWire,
+  SET_VOLTAGES,
+  usualConverter,
+  WARN_BELOW_V,
+} from './low-voltage';
 export type * from './types';

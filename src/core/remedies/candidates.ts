@@ -5,6 +5,7 @@ import { type CablePart, catalogueOf, type FusePart } from '../parts';
 import { packStrings, partOf, protectingFuses, type ResolvedConductor } from '../vehicle';
 import { COIL_PROPOSERS } from './coil-candidates';
 import { insertionEdit } from './insertion';
+import { LOW_PROPOSERS } from './low-candidates';
 
 /** Edits worth trying for a failing or thin check, smallest change first. They prove nothing: the model does. */
 type Proposer = (assessment: Assessment, check: Check) => Edit[];
@@ -316,6 +317,7 @@ const ownFuse: Proposer = (assessment, check) => {
 
 export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   ...COIL_PROPOSERS,
+  ...LOW_PROPOSERS,
   'contactor.peak': [otherContactor],
   'contactor.polarity': [otherContactor],
   'fuse.dc-rating': [higherVoltage],

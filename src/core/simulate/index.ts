@@ -28,6 +28,8 @@ export {
 export { type FuseZone, fuseZones } from './fuse-zones';
 export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
+export { coldFactor, type HoldUpOptions, type HoldUpRun, lowHoldUp, PEUKERT } from './low-hold-up';
+export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } from './low-timeline';
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';

@@ -96,8 +96,58 @@ export function coilCircuit(vehicle: Resolved): CoilCircuit | null {
   return circuit;
 }
 
+/** Two terminals of a device that carries current on, in the 12-volt circuit. */
+const THROUGH: Partial<Readonly<Record<string, readonly [string, string]>>> = {
+  'auxiliary-battery': ['plus', 'minus'],
+  'lv-fuse': ['a', 'b'],
+  'lv-switch': ['a', 'b'],
+  'emergency-stop': ['a', 'b'],
+  'inertia-switch': ['a', 'b'],
+  'interlock-contact': ['a', 'b'],
+};
+
+/** The 12-volt circuit without what leads to loads and converters only: they are no part of the coils' loop. */
+function withoutLoads(lv: Resolved): Resolved {
+  const loads = new Set(lv.devices.flatMap(({ id, device }) => (device.kind === 'lv-load' ? [id] : [])));
+  if (loads.size === 0) return lv;
+  let conductors = lv.conductors;
+  let devices = lv.devices.filter(({ id }) => !loads.has(id));
+  for (;;) {
+    const touched = new Map<string, number>();
+    for (const { nodeA, nodeB } of conductors)
+      for (const node of [nodeA, nodeB]) touched.set(node, (touched.get(node) ?? 0) + 1);
+    // A wire to a load hangs in the air once the load is left out; so does the fuse before it, and so on.
+    const hangs = (node: string): boolean => {
+      const at = node.lastIndexOf('.');
+      const id = node.slice(0, at);
+      if (loads.has(id)) return true;
+      const device = lv.deviceOf.get(id)?.device;
+      if (!device) return false;
+      if (device.kind === 'lv-junction' || device.kind === 'earth') return (touched.get(node) ?? 0) < 2;
+      const through = THROUGH[device.kind];
+      if (!through) return false;
+      const other = through[0] === node.slice(at + 1) ? through[1] : through[0];
+      return (touched.get(`${id}.${other}`) ?? 0) === 0;
+    };
+    const kept = conductors.filter(({ nodeA, nodeB }) => !hangs(nodeA) && !hangs(nodeB));
+    if (kept.length === conductors.length) break;
+    conductors = kept;
+  }
+  const ends = new Set(conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));
+  devices = devices.filter(
+    ({ id, device }) => device.kind !== 'lv-fuse' || (ends.has(`${id}.a`) && ends.has(`${id}.b`)),
+  );
+  return {
+    ...lv,
+    devices,
+    conductors,
+    deviceOf: new Map(devices.map((device) => [device.id, device])),
+    conductorOf: new Map(conductors.map((conductor) => [conductor.id, conductor])),
+  };
+}
+
 function findCoils(vehicle: Resolved): CoilCircuit | null {
-  const lv = resolve(vehicle.build, 'lv');
+  const lv = withoutLoads(resolve(vehicle.build, 'lv'));
   const battery = lv.devices.find(({ device }) => device.kind === 'auxiliary-battery');
   if (!battery) return null;
   const ends = new Set(lv.conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));

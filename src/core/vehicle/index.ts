@@ -48,6 +48,19 @@ export {
   wayPoints,
   zoneAt,
 } from './geometry';
+export {
+  auxiliaryRestV,
+  batteryOhm,
+  type Converter,
+  type LowLoad,
+  type LowPoint,
+  type LowSetting,
+  type LowVoltage,
+  lowVoltage,
+  type Running,
+  runningIn,
+  solveLow,
+} from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
 export { Memo } from './memo';
 export { nodeOf } from './node';

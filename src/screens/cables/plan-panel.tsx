@@ -3,7 +3,6 @@ import type { Assessment } from '@/core/assess';
 import { findDevice } from '@/core/build';
 import { isBlock, outletOf, sizeOf, zoneAt } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
-import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';

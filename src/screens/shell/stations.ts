@@ -39,7 +39,13 @@ export const STATIONS: readonly StationInfo[] = [
     key: 'v',
   },
   { id: 'cables', name: 'Cables', question: 'Which conductor, how thick, how long, where?', path: '/cables', key: 'c' },
-  { id: 'low-voltage', name: '12 V', question: 'What feeds the car’s own circuits now?', path: null },
+  {
+    id: 'low-voltage',
+    name: '12 V',
+    question: 'What feeds the car’s own circuits now?',
+    path: '/low-voltage',
+    key: 'e',
+  },
   { id: 'bms', name: 'BMS', question: 'How is every cell kept inside its limits?', path: null },
   { id: 'charging', name: 'Charging', question: 'How, from which supply, how long, to what voltage?', path: null },
   {

@@ -32,6 +32,7 @@ import {
 } from './helpers';
 import { IMPORT_EDITS } from './import-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
+import { LOW_VOLTAGE_EDITS } from './low-voltage-edits';
 import { PLAN_EDITS } from './plan-edits';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
@@ -190,6 +191,7 @@ export const EDITS = {
     },
   }),
 
+  ...LOW_VOLTAGE_EDITS,
   ...PLAN_EDITS,
 
   addDevice: define<{ device: Device; part?: Part }>({

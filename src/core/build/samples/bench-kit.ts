@@ -1,4 +1,13 @@
-import { type CablePart, cataloguePart, findCataloguePart, type Part } from '../../parts';
+import {
+  BATTERY_PRESETS,
+  type CablePart,
+  cataloguePart,
+  findCataloguePart,
+  LOAD_PRESETS,
+  lowBase,
+  lowLoadOf,
+  type Part,
+} from '../../parts';
 import { emptyBuild } from '../defaults';
 import { applyEdit } from '../edits';
 import type { Build, Conductor, Device, DeviceKind, Id, Laid, Place, Route } from '../types';
@@ -118,4 +127,23 @@ export function withCoils(build: Build, loopLengthM: number, coilLengthM: number
     input: { seed: 'coil', wire, fuse, loopLengthM, coilLengthM },
   });
   return applyEdit(wired, { edit: 'setProvesDead', input: { provesDead: true } }).build;
+}
+
+/** The 12-volt feed and its loads by their presets; wires and fuses by rule of thumb, as an electrician begins. */
+export function withLow(
+  build: Build,
+  choice: {
+    readonly battery: string;
+    readonly converterW: number;
+    readonly loads: readonly string[];
+    readonly converterLengthM: number;
+  },
+): Build {
+  const battery = BATTERY_PRESETS.find(({ id }) => id === choice.battery)!.data;
+  const base = lowBase(battery, choice.converterW, choice.converterLengthM, 'low');
+  const fed = applyEdit(build, { edit: 'layOutLow', input: base }).build;
+  return choice.loads.reduce((made, id) => {
+    const preset = LOAD_PRESETS.find((one) => one.id === id)!;
+    return applyEdit(made, { edit: 'addLowLoad', input: lowLoadOf(preset, `low-${id}`) }).build;
+  }, fed);
 }

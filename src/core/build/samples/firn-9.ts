@@ -1,6 +1,6 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
-import { laid, SampleWriter, withCoils } from './bench-kit';
+import { laid, SampleWriter, withCoils, withLow } from './bench-kit';
 
 /**
  * A nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame, made up. 90s salvaged NMC modules in two unequal boxes.
@@ -222,7 +222,26 @@ export function firn9(id = 'firn-9'): Build {
     packLimits: { socEmpty: 0.1, coldestCellC: 5, warmestCellC: 40, agedHealth: 0.8 },
   });
   return arrange(
-    withCoils(build, 1.2, 2.5),
+    withLow(withCoils(build, 1.2, 2.5), {
+      battery: 'agm-80',
+      converterW: 1500,
+      converterLengthM: 1.3,
+      loads: [
+        'dipped-halogen',
+        'tail',
+        'brake-lamps',
+        'hazard',
+        'wipers',
+        'blower',
+        'radio',
+        'coolant-pump',
+        'vacuum-pump',
+        'steering-pump',
+        'control-unit',
+        'bms',
+        'alarm',
+      ],
+    }),
     {
       'box-rear': { at: [2.75, 0, 0.55], size: [0.62, 0.9, 0.3] },
       'f-mid': { at: [2.5, 0.3, 0.5], inside: 'box-rear' },

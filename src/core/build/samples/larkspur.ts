@@ -1,6 +1,6 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
-import { laid, SampleWriter, withCoils } from './bench-kit';
+import { laid, SampleWriter, withCoils, withLow } from './bench-kit';
 
 /**
  * A small four-seat estate of the 1960s, made up. 40s prismatic LFP, about 130 V, one main contactor and a hand-operated disconnect,
@@ -198,7 +198,12 @@ export function larkspur(id = 'larkspur'): Build {
   });
   const routes = { cover: true, overBrakeLine: false, shieldEarthed: 'both' } as const;
   return arrange(
-    withCoils(build, 0.8, 1.5),
+    withLow(withCoils(build, 0.8, 1.5), {
+      battery: 'lead-45',
+      converterW: 600,
+      converterLengthM: 0.8,
+      loads: ['dipped-led', 'tail', 'brake-lamps', 'hazard', 'wipers', 'radio', 'control-unit', 'bms'],
+    }),
     {
       box: { at: [2.3, 0, 0.5], size: [0.6, 0.8, 0.25] },
       'f-main': { at: [2.1, -0.12, 0.45], inside: 'box' },

@@ -1,6 +1,6 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
-import { laid, SampleWriter, withCoils } from './bench-kit';
+import { laid, SampleWriter, withCoils, withLow } from './bench-kit';
 
 /**
  * A narrow vineyard tractor, made up. 84 V of flooded lead cells in two trays, a series DC motor behind a controller, one contactor and a
@@ -153,7 +153,12 @@ export function teasel(id = 'teasel'): Build {
     packLimits: { socEmpty: 0.35, coldestCellC: 5, warmestCellC: 35, agedHealth: 0.8 },
   });
   return arrange(
-    withCoils(build, 0.6, 1.2),
+    withLow(withCoils(build, 0.6, 1.2), {
+      battery: 'lead-45',
+      converterW: 300,
+      converterLengthM: 0.6,
+      loads: ['control-unit', 'tail', 'hazard'],
+    }),
     {
       'tray-front': { at: [-0.3, 0, 0.7], size: [0.7, 0.6, 0.28] },
       'tray-rear': { at: [1.2, 0, 0.7], size: [0.6, 0.6, 0.28] },

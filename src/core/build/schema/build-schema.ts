@@ -6,6 +6,7 @@ import {
   FATES,
   FORMAT,
   INSPECTIONS,
+  LOAD_SORTS,
   LOSSES,
   SCENARIOS,
   STATE_IDS,
@@ -60,6 +61,7 @@ const device = object({
   massKg: optional(nonNegative(5000)),
   load: optional(
     object({
+      sort: Joi.string().valid(...LOAD_SORTS),
       kind: Joi.string().valid('constant-power', 'constant-resistance', 'constant-current'),
       rating: nonNegative(20000),
       referenceVoltageV: optional(positive(100)),
@@ -87,6 +89,8 @@ const device = object({
     }),
   ),
   ratedA: optional(positive(2000)),
+  opensParked: optional(Joi.boolean()),
+  way: optional(Joi.number().integer().min(1).max(200)),
   hold: optional(
     object({
       fixings: optional(Joi.number().integer().min(1).max(200)),

@@ -1,0 +1,5 @@
+import { LowVoltageScreen } from '@/screens/low-voltage/low-voltage-screen';
+
+export default function Page() {
+  return <LowVoltageScreen />;
+}

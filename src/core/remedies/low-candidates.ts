@@ -1,0 +1,167 @@
+import type { Assessment } from '../assess';
+import type { Edit } from '../build';
+import type { Check } from '../checks';
+import { BATTERY_PRESETS, type CablePart, CONVERTER_POWERS, catalogueOf, type FusePart, SET_VOLTAGES } from '../parts';
+import { lowVoltage, partOf, type ResolvedConductor } from '../vehicle';
+
+/** Edits worth trying for the 12-volt side, smallest change first. They prove nothing: the model does. */
+type Proposer = (assessment: Assessment, check: Check) => Edit[];
+
+/** The next sizes of the same sort of wire. */
+const thicker = (cable: CablePart): CablePart[] =>
+  catalogueOf('cable')
+    .filter(
+      (part) =>
+        !part.shielded &&
+        part.areaMm2 > cable.areaMm2 &&
+        (part.conductorClass ?? 'iso19642') === (cable.conductorClass ?? 'iso19642') &&
+        part.metal === cable.metal &&
+        part.temperatureClassC >= cable.temperatureClassC,
+    )
+    .sort((p, q) => p.areaMm2 - q.areaMm2);
+
+const fit = (wires: readonly ResolvedConductor[]): Edit[] => {
+  const cable = wires.find((wire) => wire.cable)?.cable;
+  return cable
+    ? thicker(cable)
+        .slice(0, 8)
+        .map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: wires.map(({ id }) => id), part } }))
+    : [];
+};
+
+const wiresAt = (assessment: Assessment, deviceId: string): ResolvedConductor[] =>
+  lowVoltage(assessment.vehicle).lv.conductors.filter(
+    ({ conductor }) =>
+      conductor.kind === 'cable' && (conductor.a.deviceId === deviceId || conductor.b.deviceId === deviceId),
+  );
+
+/** Feed and earth of a load together. */
+const loadWires: Proposer = (assessment, check) => fit(wiresAt(assessment, check.subject.id));
+
+/** Everything between the converter, the fuse box and the battery, out and back. */
+const converterWay: Proposer = (assessment, check) => {
+  const { lv, battery } = lowVoltage(assessment.vehicle);
+  const ends = new Set([check.subject.id, battery?.device.id]);
+  const sources = lv.devices
+    .filter(({ device }) => device.kind === 'lv-fuse' && device.way === undefined)
+    .map(({ id }) => id);
+  const near = new Set([...ends, ...sources]);
+  const all = lv.conductors.filter(
+    ({ conductor, cable }) =>
+      cable !== null && cable.areaMm2 >= 4 && (near.has(conductor.a.deviceId) || near.has(conductor.b.deviceId)),
+  );
+  const own = all.filter(({ conductor }) =>
+    [conductor.a, conductor.b].some(({ deviceId }) => deviceId === check.subject.id),
+  );
+  return [...fit(own), ...fit(all)];
+};
+
+const fuses = (assessment: Assessment, check: Check): { now: FusePart; others: FusePart[] } | null => {
+  const now = partOf(lowVoltage(assessment.vehicle).lv.deviceOf.get(check.subject.id), 'fuse');
+  return now
+    ? {
+        now,
+        others: catalogueOf('fuse')
+          .filter((part) => ['blade', 'blade-large', 'strip'].includes(part.family) && part.ratedVoltageDcV === 32)
+          .sort((p, q) => p.ratedCurrentA - q.ratedCurrentA),
+      }
+    : null;
+};
+
+const fitFuse = (deviceId: string, part: FusePart): Edit => ({ edit: 'fitPart', input: { deviceId, part } });
+
+const largerFuse: Proposer = (assessment, check) => {
+  const found = fuses(assessment, check);
+  return found
+    ? found.others
+        .filter(({ ratedCurrentA }) => ratedCurrentA > found.now.ratedCurrentA)
+        .slice(0, 6)
+        .map((part) => fitFuse(check.subject.id, part))
+    : [];
+};
+
+/** A smaller fuse first, then the thicker wire. */
+const guardWire: Proposer = (assessment, check) => {
+  const found = fuses(assessment, check);
+  const smaller = found
+    ? found.others
+        .filter(({ ratedCurrentA }) => ratedCurrentA < found.now.ratedCurrentA)
+        .reverse()
+        .slice(0, 4)
+        .map((part) => fitFuse(check.subject.id, part))
+    : [];
+  return [...smaller, ...fit(wiresAt(assessment, check.subject.id))];
+};
+
+const thisWire: Proposer = (assessment, check) => {
+  const wire = lowVoltage(assessment.vehicle).lv.conductorOf.get(check.subject.id);
+  return wire ? fit([wire]) : [];
+};
+
+const largerConverter: Proposer = (assessment) => {
+  const [first] = lowVoltage(assessment.vehicle).converters;
+  return first
+    ? CONVERTER_POWERS.filter((watts) => watts > first.ratedPowerW).map(
+        (ratedPowerW): Edit => ({
+          edit: 'setConverter',
+          input: { deviceId: first.id, converter: { ...first.device.converter!, ratedPowerW } },
+        }),
+      )
+    : [];
+};
+
+const setVoltage: Proposer = (assessment, check) => {
+  const low = lowVoltage(assessment.vehicle);
+  const converter = low.converters.find(({ id }) => id === check.subject.id);
+  const data = low.battery?.data;
+  return converter && data
+    ? [
+        {
+          edit: 'setConverter',
+          input: {
+            deviceId: converter.id,
+            converter: { ...converter.device.converter!, outputV: SET_VOLTAGES[data.chemistry][1] },
+          },
+        },
+      ]
+    : [];
+};
+
+const otherBattery: Proposer = (assessment) => {
+  const { battery } = lowVoltage(assessment.vehicle);
+  return battery
+    ? BATTERY_PRESETS.filter(
+        ({ data }) => data.chemistry !== battery.data?.chemistry || data.capacityAh > battery.data.capacityAh,
+      )
+        .sort((p, q) => p.data.capacityAh - q.data.capacityAh)
+        .map(
+          ({ data }): Edit => ({ edit: 'setAuxiliaryBattery', input: { deviceId: battery.device.id, battery: data } }),
+        )
+    : [];
+};
+
+const mainSwitch: Proposer = (assessment) => {
+  const { battery, lv } = lowVoltage(assessment.vehicle);
+  const cable = lv.conductors.find(({ conductor }) =>
+    [conductor.a, conductor.b].some(
+      ({ deviceId, terminal }) => deviceId === battery?.device.id && terminal === 'minus',
+    ),
+  )?.cable;
+  return battery && cable
+    ? [{ edit: 'addMainSwitch', input: { seed: `main-${battery.device.id}`, batteryId: battery.device.id, cable } }]
+    : [];
+};
+
+export const LOW_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
+  'lv.drop': [loadWires],
+  'lv.peak': [loadWires, otherBattery, largerConverter],
+  'lv.converter-drop': [converterWay],
+  'lv.converter-size': [largerConverter],
+  'lv.converter-voltage': [setVoltage],
+  'lv.fuse-load': [largerFuse],
+  'lv.fuse-wire': [guardWire],
+  'lv.wire-temperature': [thisWire],
+  'lv.hold-up': [otherBattery],
+  'lv.parked': [mainSwitch, otherBattery],
+  'lv.cold-charge': [otherBattery],
+};

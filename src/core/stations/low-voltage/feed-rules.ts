@@ -1,0 +1,358 @@
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { CHEMISTRY_WORDS, SET_VOLTAGES } from '../../parts';
+import { lowHoldUp } from '../../simulate';
+import { lowVoltage, runningIn, solveLow, type Vehicle } from '../../vehicle';
+import { amps, type Context, deviceRef, volts, watts } from '../context';
+import { hardest, lowResults } from './results';
+
+/** Battery, converter and what they carry together. */
+const BATTERY: Ref = { kind: 'build', id: 'auxiliary-battery', name: 'Auxiliary battery' };
+const SCENARIO_WORDS = {
+  'night-rain-cold': 'a cold night in rain',
+  day: 'a day',
+  parking: 'parking',
+  charging: 'charging overnight',
+  parked: 'parked',
+} as const;
+
+export { SCENARIO_WORDS };
+
+const hasLoads = (vehicle: Vehicle): boolean => lowVoltage(vehicle).loads.length > 0;
+const batteryRef = (vehicle: Vehicle): Ref => {
+  const device = lowVoltage(vehicle).battery?.device;
+  return device ? { kind: 'device', id: device.id, name: device.name } : BATTERY;
+};
+const coldestC = ({ build }: Vehicle): number => build.duty.coldestDayC ?? -5;
+
+const battery: Rule<Context> = {
+  id: 'lv.battery',
+  station: 'low-voltage',
+  sources: [
+    'Without a buffer the converter’s end drops contactors, brake and steering assist and lamps at once (practice)',
+  ],
+  judge: ({ vehicle }) => {
+    if (!hasLoads(vehicle)) return [];
+    const low = lowVoltage(vehicle);
+    if (!low.battery)
+      return [
+        {
+          subject: BATTERY,
+          holds: false,
+          figures: { detail: 'when the converter stops, contactors, assist and lamps stop with it' },
+        },
+      ];
+    return low.battery.data
+      ? [
+          {
+            subject: batteryRef(vehicle),
+            holds: true,
+            figures: { detail: `${CHEMISTRY_WORDS[low.battery.data.chemistry]}, ${low.battery.data.capacityAh} Ah` },
+          },
+        ]
+      : [{ subject: batteryRef(vehicle), missing: [{ ref: batteryRef(vehicle), what: 'its kind and capacity' }] }];
+  },
+};
+
+/** In hand over the average, and what charges an emptied battery, as a share of its capacity an hour (reference of the trade). */
+const IN_HAND = 1.2;
+const RECHARGE_PER_HOUR = 0.1;
+
+const converterSize: Rule<Context> = {
+  id: 'lv.converter-size',
+  station: 'low-voltage',
+  sources: ['Average of the hardest scenario and a tenth of C for the battery, with a fifth in hand (practice)'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (low.loads.length === 0) return [];
+    const first = low.converters[0];
+    const results = lowResults(vehicle);
+    if (!first) {
+      const device = vehicle.devices.find(
+        ({ device: one }) => one.kind === 'converter' || one.kind === 'charger-converter',
+      );
+      const subject: Ref = device ? deviceRef(device) : { kind: 'build', id: 'converter', name: 'Converter' };
+      return [{ subject, missing: [{ ref: subject, what: 'its output and power on the 12-volt side' }] }];
+    }
+    const worst = hardest(results);
+    const recharge = RECHARGE_PER_HOUR * (low.battery?.data?.capacityAh ?? 0);
+    const demand = (IN_HAND * worst.averageA + recharge) * first.outputV;
+    const limit = low.converters.reduce((sum, { powerW }) => sum + powerW, 0);
+    return [
+      {
+        subject: { kind: 'device', id: first.id, name: first.device.name },
+        demand: watts(demand),
+        limit: watts(limit),
+        margin: marginAtMost(demand, limit),
+        figures: { scenario: SCENARIO_WORDS[worst.id] },
+        lines: () => [
+          {
+            formula: 'P = (1.2 · I_average + 0.1 · C) · V',
+            figures: `(1.2 · ${q(worst.averageA, 'current')} + ${q(recharge, 'current')}) · ${q(first.outputV, 'voltage')}`,
+            result: watts(demand),
+            note: `In ${SCENARIO_WORDS[worst.id]}. ${first.powerW < first.ratedPowerW ? `${q(first.ratedPowerW, 'power')} rated, ${q(first.powerW, 'power')} left in the heat.` : ''}`,
+          },
+        ],
+      },
+    ];
+  },
+};
+
+const converterVoltage: Rule<Context> = {
+  id: 'lv.converter-voltage',
+  station: 'low-voltage',
+  sources: ['Set voltage by chemistry: lead 13.8, AGM 14.2, 4S LFP 13.8–14.0 V (reference of the trade)'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    const data = low.battery?.data;
+    if (!data) return [];
+    const [least, usual, most] = SET_VOLTAGES[data.chemistry];
+    return low.converters.map(({ id, device, outputV }): Finding => {
+      const edge = Math.min(outputV - least, most - outputV);
+      return {
+        subject: { kind: 'device', id, name: device.name },
+        demand: volts(outputV),
+        limit: volts(usual),
+        margin: edge / (most - least),
+        figures: { battery: CHEMISTRY_WORDS[data.chemistry] },
+        lines: () => [
+          {
+            formula: 'nearer edge / width of the window',
+            figures: `${q(least, 'voltage')} … ${q(most, 'voltage')}`,
+            result: { value: edge / (most - least), dimension: 'ratio' },
+          },
+        ],
+      };
+    });
+  },
+};
+
+/** Drop between converter and battery at its full current, out and back (reference of the trade). */
+const TO_BATTERY_V = 0.3;
+
+const converterDrop: Rule<Context> = {
+  id: 'lv.converter-drop',
+  station: 'low-voltage',
+  sources: [
+    'Converter to battery at most 0.3 V at full current, out and back: else the battery is never full (practice)',
+  ],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (!low.battery?.data || low.converters.length === 0) return [];
+    const batteryId = low.battery.device.id;
+    return low.converters.flatMap((converter): Finding[] => {
+      const joined = low.lv.conductors.some(({ nodeA, nodeB }) => [nodeA, nodeB].includes(`${converter.id}.lvPlus`));
+      const subject: Ref = { kind: 'device', id: converter.id, name: converter.device.name };
+      if (!joined) return [{ subject, missing: [{ ref: subject, what: 'its wires to the battery' }] }];
+      const fullA = converter.powerW / converter.outputV;
+      const ohm = loopOhm(vehicle, converter.id, batteryId);
+      if (ohm === null) return [];
+      const demand = fullA * ohm;
+      return [
+        {
+          subject,
+          demand: volts(demand),
+          limit: volts(TO_BATTERY_V),
+          margin: marginAtMost(demand, TO_BATTERY_V),
+          figures: { current: amps(fullA) },
+          lines: () => [
+            {
+              formula: 'ΔV = P / V · R, out and back, hot',
+              figures: `${q(converter.powerW, 'power')} / ${q(converter.outputV, 'voltage')} · ${q(ohm, 'resistance')}`,
+              result: volts(demand),
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+/** Resistance of the way from a converter to the battery and back, Ω: from the network with the battery as the only load. Null: not joined. */
+function loopOhm(vehicle: Vehicle, converterId: string, batteryId: string): number | null {
+  const setting = {
+    running: new Map(),
+    converters: true,
+    socBattery: 0.5,
+    batteryC: 25,
+    awake: true,
+  } as const;
+  const one = solveLow(vehicle, setting);
+  const through = one.converterA.get(converterId) ?? 0;
+  if (!one.point || !(through > 1e-6)) return null;
+  const { nodeVoltagesV: v } = one.point;
+  const drop =
+    (v.get(`${converterId}.lvPlus`) ?? 0) -
+    (v.get(`${converterId}.lvMinus`) ?? 0) -
+    ((v.get(`${batteryId}.plus`) ?? 0) - (v.get(`${batteryId}.minus`) ?? 0));
+  return drop / through;
+}
+
+const peak: Rule<Context> = {
+  id: 'lv.peak',
+  station: 'low-voltage',
+  sources: [
+    'Every load at its hardest at once, through the whole 12-volt circuit: what the converter can’t give the battery gives',
+  ],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (!low.battery?.data) return [];
+    const scenario = 'night-rain-cold';
+    const running = runningIn(low, scenario, true);
+    const one = solveLow(vehicle, {
+      running,
+      converters: true,
+      socBattery: 0.8,
+      batteryC: coldestC(vehicle),
+      awake: true,
+    });
+    if (!one.point) return [];
+    return low.loads.flatMap((entry): Finding[] => {
+      const { load, id, name } = entry;
+      if (!load.essential || load.minimumV === undefined || running.get(id) === 'off') return [];
+      const v = one.loadV(id);
+      return [
+        {
+          subject: { kind: 'device', id, name },
+          demand: volts(v),
+          limit: volts(load.minimumV),
+          margin: marginAtLeast(v, load.minimumV),
+          figures: { battery: amps(Math.max(0, one.batteryA)) },
+          assumed: [`Battery at 80 % and ${q(coldestC(vehicle), 'temperature')}.`],
+          lines: () => [
+            {
+              formula: 'V at its terminals, everything at its hardest at once',
+              figures: `battery gives ${q(Math.max(0, one.batteryA), 'current')} at ${q(one.batteryV, 'voltage')}, converter ${q(
+                [...one.converterA.values()].reduce((sum, a) => sum + a, 0),
+                'current',
+              )}${one.limited.length > 0 ? ', at its limit' : ''}`,
+              result: volts(v),
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+/** A night in rain without the converter: so long the essentials last (reference of the trade), s. */
+const HOLD_S = 1200;
+
+const holdUp: Rule<Context> = {
+  id: 'lv.hold-up',
+  station: 'low-voltage',
+  sources: [
+    'At least 20 minutes at night in rain on the auxiliary battery alone (practice)',
+    'Peukert with the rated hours, step by step through the 12-volt circuit; cold leaves lead 60 % at −18 °C',
+  ],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (!low.battery?.data || !low.loads.some(({ load }) => load.essential)) return [];
+    const run = lowHoldUp(vehicle, {
+      socStart: 0.8,
+      batteryC: coldestC(vehicle),
+      health: vehicle.build.packLimits.agedHealth,
+    });
+    if (!run) return [];
+    const firstGone = run.gone[0];
+    const demand = Math.min(run.holdUpS ?? 6 * 3600, firstGone?.atS ?? Number.POSITIVE_INFINITY);
+    return [
+      {
+        subject: batteryRef(vehicle),
+        demand: { value: demand, dimension: 'time' },
+        limit: { value: HOLD_S, dimension: 'time' },
+        margin: marginAtLeast(demand, HOLD_S),
+        figures: { current: amps(run.startA), first: firstGone ? firstGone.name : 'the battery itself' },
+        assumed: ['From 80 % charged, aged as the traction pack is told to age.'],
+        lines: () => [
+          {
+            formula: 't until the first essential load is without its voltage',
+            figures: `${q(run.startA, 'current')} at first, battery at ${q(coldestC(vehicle), 'temperature')}`,
+            result: { value: demand, dimension: 'time' },
+            note: firstGone ? `${firstGone.name} goes first.` : 'The battery ends before any load goes.',
+          },
+        ],
+      },
+    ];
+  },
+};
+
+/** Three weeks at an airport (practice), days, and how deep the battery may go. */
+const PARKED_DAYS = 21;
+const PARKED_TO = 0.5;
+/** Self-discharge in thirty days (generic). */
+const SELF = { 'lead-flooded': 0.05, 'lead-agm': 0.03, lfp: 0.02 } as const;
+
+/** Current of a parked car from its battery, A: from the network, with what runs a share of the time by its share. */
+export function parkedA(vehicle: Vehicle): number {
+  const low = lowVoltage(vehicle);
+  const running = runningIn(low, 'parked');
+  const one = solveLow(vehicle, { running, converters: false, socBattery: 0.75, batteryC: 25, awake: false });
+  return low.loads.reduce(
+    (sum, { id, load }) => sum + (one.loadV(id) > 1 ? Math.abs(one.currentA(id)) * (load.use.parked ?? 0) : 0),
+    0,
+  );
+}
+
+const parked: Rule<Context> = {
+  id: 'lv.parked',
+  station: 'low-voltage',
+  sources: [
+    'Plain ampere-hours and self-discharge: Peukert does not hold for milliamperes',
+    'Three weeks to half (practice)',
+  ],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    const data = low.battery?.data;
+    if (!data || low.loads.length === 0) return [];
+    const drain = parkedA(vehicle);
+    const selfA = (SELF[data.chemistry] * data.capacityAh) / (30 * 24);
+    const days = ((1 - PARKED_TO) * data.capacityAh) / Math.max(drain + selfA, 1e-9) / 24;
+    return [
+      {
+        subject: batteryRef(vehicle),
+        demand: { value: days * 86400, dimension: 'time' },
+        limit: { value: PARKED_DAYS * 86400, dimension: 'time' },
+        margin: marginAtLeast(days, PARKED_DAYS),
+        figures: { current: amps(drain), days: `${Math.floor(days)} days` },
+        lines: () => [
+          {
+            formula: 't = 0.5 · C / (I_parked + I_self)',
+            figures: `0.5 · ${q(data.capacityAh * 3600, 'charge')} / (${q(drain, 'current')} + ${q(selfA, 'current')})`,
+            result: { value: days * 86400, dimension: 'time' },
+          },
+        ],
+      },
+    ];
+  },
+};
+
+const cold: Rule<Context> = {
+  id: 'lv.cold-charge',
+  station: 'low-voltage',
+  sources: ['Lithium is not charged below 0 °C cell temperature'],
+  judge: ({ vehicle }) => {
+    const data = lowVoltage(vehicle).battery?.data;
+    if (data?.chemistry !== 'lfp') return [];
+    const coldC = coldestC(vehicle);
+    return [
+      {
+        subject: batteryRef(vehicle),
+        holds: coldC >= 0,
+        figures: {
+          detail: coldC >= 0 ? 'never below 0 °C, as told' : `${coldC} °C on the coldest day: AGM, or a heated one`,
+        },
+      },
+    ];
+  },
+};
+
+export const FEED_RULES: readonly Rule<Context>[] = [
+  battery,
+  converterSize,
+  converterVoltage,
+  converterDrop,
+  peak,
+  holdUp,
+  parked,
+  cold,
+];

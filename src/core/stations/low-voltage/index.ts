@@ -1,0 +1,8 @@
+import type { Rule } from '../../checks';
+import type { Context } from '../context';
+import { FEED_RULES } from './feed-rules';
+import { WIRE_RULES } from './wire-rules';
+
+export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [...FEED_RULES, ...WIRE_RULES];
+export { parkedA, SCENARIO_WORDS } from './feed-rules';
+export { coilsA, hardest, type LoadRow, type LowResults, lowResults, type ScenarioRow } from './results';

@@ -1,0 +1,83 @@
+import { SCENARIOS, type ScenarioId } from '../../build';
+import { type AuxiliaryLoad, averageCurrentA, coincidentPeakA, loadCurrentA } from '../../physics/auxiliary';
+import { type LowLoad, lowVoltage, type Vehicle } from '../../vehicle';
+
+/** One scenario of the schedule. */
+export interface ScenarioRow {
+  readonly id: ScenarioId;
+  readonly averageA: number;
+  readonly peakA: number;
+}
+
+export interface LoadRow {
+  readonly id: string;
+  readonly name: string;
+  readonly onA: number;
+  readonly peakA: number;
+  readonly averageA: Readonly<Record<ScenarioId, number>>;
+  readonly essential: boolean;
+}
+
+export interface LowResults {
+  readonly loads: readonly LoadRow[];
+  readonly scenarios: readonly ScenarioRow[];
+  /** Voltage that the schedule is made at. */
+  readonly atV: number;
+}
+
+const SCHEDULE_V = 13.8;
+
+/** A load as the schedule counts it. */
+export const scheduled = ({ name, load }: LowLoad, scenario: ScenarioId): AuxiliaryLoad => ({
+  name,
+  kind: load.kind,
+  rating: load.rating,
+  referenceVoltageV: load.referenceVoltageV ?? SCHEDULE_V,
+  duty: load.use[scenario] ?? 0,
+  peakRating: load.peakRating ?? null,
+  essential: load.essential,
+});
+
+/** Coils of the contactors that driving holds in, as one load, A. */
+export function coilsA(vehicle: Vehicle, voltageV: number): number {
+  return vehicle.devices.reduce(
+    (sum, { device, part }) =>
+      device.kind === 'contactor' &&
+      part?.kind === 'contactor' &&
+      device.role !== 'precharge' &&
+      device.role !== 'charge'
+        ? sum + (part.coilPowerW * voltageV) / part.coilVoltageV ** 2
+        : sum,
+    0,
+  );
+}
+
+/** The load schedule: what each load draws, and each scenario on average and at its worst. */
+export function lowResults(vehicle: Vehicle): LowResults {
+  const low = lowVoltage(vehicle);
+  const atV = low.converters[0]?.outputV ?? SCHEDULE_V;
+  const loads = low.loads.map((entry): LoadRow => {
+    const one = scheduled(entry, 'day');
+    return {
+      id: entry.id,
+      name: entry.name,
+      onA: loadCurrentA(one, one.rating, atV),
+      peakA: Math.max(loadCurrentA(one, one.peakRating ?? 0, atV), loadCurrentA(one, one.rating, atV)),
+      averageA: Object.fromEntries(SCENARIOS.map((id) => [id, averageCurrentA([scheduled(entry, id)], atV)])) as Record<
+        ScenarioId,
+        number
+      >,
+      essential: entry.load.essential,
+    };
+  });
+  const scenarios = SCENARIOS.map((id): ScenarioRow => {
+    const list = low.loads.map((entry) => scheduled(entry, id));
+    const coils = id === 'parked' ? 0 : coilsA(vehicle, atV);
+    return { id, averageA: averageCurrentA(list, atV) + coils, peakA: coincidentPeakA(list, atV) + coils };
+  });
+  return { loads, scenarios, atV };
+}
+
+/** The scenario that asks most of a converter on average. */
+export const hardest = ({ scenarios }: LowResults): ScenarioRow =>
+  scenarios.reduce((most, one) => (one.averageA > most.averageA ? one : most));

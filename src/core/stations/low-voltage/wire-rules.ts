@@ -1,0 +1,375 @@
+import type { LoadSort } from '../../build';
+import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Ref, type Rule } from '../../checks';
+import {
+  conductorAmpacity,
+  conductorTemperature,
+  type LowPoint,
+  type LowVoltage,
+  lowVoltage,
+  partOf,
+  type ResolvedConductor,
+  type Running,
+  solveLow,
+  type Vehicle,
+} from '../../vehicle';
+import { amps, type Context, celsius, conductorRef, deviceRef, hotPlace, volts } from '../context';
+
+/** Wires, fuses and switches of the 12-volt side. */
+const DROP_SHARE: Readonly<Record<LoadSort, number>> = {
+  lamp: 0.03,
+  control: 0.03,
+  heater: 0.05,
+  other: 0.05,
+  motor: 0.05,
+};
+/** Motors for seconds. */
+const PEAK_SHARE = 0.08;
+const AWAKE = { converters: true, socBattery: 0.8, batteryC: 25, awake: true } as const;
+
+const points = new WeakMap<LowVoltage, Map<string, LowPoint>>();
+
+/** The circuit with one load alone, on or at its peak. */
+function alone(vehicle: Vehicle, id: string, how: Running): LowPoint {
+  const known = points.get(lowVoltage(vehicle)) ?? new Map<string, LowPoint>();
+  points.set(lowVoltage(vehicle), known);
+  const key = `${id}|${how}`;
+  const found = known.get(key) ?? solveLow(vehicle, { ...AWAKE, running: new Map([[id, how]]) });
+  known.set(key, found);
+  return found;
+}
+
+const loadRef = (id: string, name: string): Ref => ({ kind: 'device', id, name });
+
+/** Highest voltage between the feeding points and the battery’s minus: what a load would see without wires, V. */
+function feedV(vehicle: Vehicle, one: LowPoint): number {
+  const low = lowVoltage(vehicle);
+  const v = one.point?.nodeVoltagesV;
+  const converter = low.converters.map(({ id }) => (v?.get(`${id}.lvPlus`) ?? 0) - (v?.get(`${id}.lvMinus`) ?? 0));
+  return Math.max(one.batteryV, ...converter);
+}
+
+const drop: Rule<Context> = {
+  id: 'lv.drop',
+  station: 'low-voltage',
+  sources: ['Out and back, hot: 3 % for lamps and control, 5 % general, 8 % for a motor’s seconds (practice)'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    return low.loads.flatMap(({ id, name, load }): Finding[] => {
+      const found = (
+        [
+          ['on', DROP_SHARE[load.sort]],
+          ...(load.peakRating === undefined ? [] : [['peak', PEAK_SHARE] as const]),
+        ] as const
+      ).map(([how, share]) => {
+        const one = alone(vehicle, id, how);
+        const source = feedV(vehicle, one);
+        return { how, source, at: one.loadV(id), limit: share * source, demand: source - one.loadV(id) };
+      });
+      const subject = loadRef(id, name);
+      if (found.some(({ source, at }) => source < 1 || at < 1))
+        return [{ subject, missing: [{ ref: subject, what: 'a way from the battery and back' }] }];
+      const worst = found.reduce((p, r) => (r.demand / r.limit > p.demand / p.limit ? r : p));
+      return [
+        {
+          subject,
+          demand: volts(worst.demand),
+          limit: volts(worst.limit),
+          margin: marginAtMost(worst.demand, worst.limit),
+          figures: { how: worst.how === 'peak' ? 'at its hardest' : 'running' },
+          lines: () => [
+            {
+              formula: 'ΔV = V at the source − V at the load, out and back',
+              figures: `${q(worst.source, 'voltage')} − ${q(worst.at, 'voltage')}`,
+              result: volts(worst.demand),
+              note: `By itself, wires at 50 °C. At most ${Math.round((worst.limit / worst.source) * 100)} %.`,
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+/** Largest steady current through each fuse and wire: everything of the hardest scenarios on. */
+function steadyPoint(vehicle: Vehicle): LowPoint {
+  const low = lowVoltage(vehicle);
+  const known = points.get(lowVoltage(vehicle)) ?? new Map<string, LowPoint>();
+  points.set(lowVoltage(vehicle), known);
+  const found =
+    known.get('all') ??
+    solveLow(vehicle, { ...AWAKE, running: new Map(low.loads.map(({ id }) => [id, 'on' as const])) });
+  known.set('all', found);
+  return found;
+}
+
+/** A fuse is loaded with four fifths of its rating at most (practice). */
+const FUSE_SHARE = 0.8;
+
+const fuseLoad: Rule<Context> = {
+  id: 'lv.fuse-load',
+  station: 'low-voltage',
+  sources: ['I_load / 0.8 ≤ I_n (practice; ISO 8820-3)'],
+  judge: ({ vehicle }) => {
+    const one = steadyPoint(vehicle);
+    if (lowVoltage(vehicle).loads.length === 0 || !one.point) return [];
+    return lowVoltage(vehicle).lv.devices.flatMap((device): Finding[] => {
+      const fuse = partOf(device, 'fuse');
+      if (!fuse || device.device.kind !== 'lv-fuse') return [];
+      const current = Math.abs(one.currentA(device.id));
+      if (current < 1e-3) return [];
+      const demand = current / FUSE_SHARE;
+      return [
+        {
+          subject: deviceRef(device),
+          demand: amps(demand),
+          limit: amps(fuse.ratedCurrentA),
+          margin: marginAtMost(demand, fuse.ratedCurrentA),
+          lines: () => [
+            {
+              formula: 'I / 0.8 ≤ I_n',
+              figures: `${q(current, 'current')} / 0.8`,
+              result: amps(demand),
+              note: 'Everything on it running at once.',
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+/** Wires downstream of each fuse until the next fuse or the load, by following conductors. */
+function wiresOf(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
+  const low = lowVoltage(vehicle);
+  const found = behindFuses.get(low) ?? findWires(vehicle);
+  behindFuses.set(low, found);
+  return found;
+}
+
+const behindFuses = new WeakMap<LowVoltage, ReadonlyMap<string, readonly ResolvedConductor[]>>();
+
+function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
+  const { lv } = lowVoltage(vehicle);
+  const sources = new Set<string>([
+    ...lv.devices.filter(({ device }) => device.kind === 'auxiliary-battery').map(({ id }) => `${id}.plus`),
+    ...lowVoltage(vehicle).converters.map(({ id }) => `${id}.lvPlus`),
+  ]);
+  const byNode = new Map<string, ResolvedConductor[]>();
+  for (const conductor of lv.conductors)
+    for (const node of [conductor.nodeA, conductor.nodeB]) byNode.set(node, [...(byNode.get(node) ?? []), conductor]);
+  const result = new Map<string, readonly ResolvedConductor[]>();
+  for (const fuse of lv.devices.filter(({ device }) => device.kind === 'lv-fuse')) {
+    const sides = (['a', 'b'] as const).map((terminal) => ({
+      near: reach(byNode, lv, `${fuse.id}.${terminal}`, fuse.id, false),
+      far: reach(byNode, lv, `${fuse.id}.${terminal}`, fuse.id, true),
+    }));
+    const fed = (nodes: ReadonlySet<string>) => [...nodes].some((node) => sources.has(node));
+    // Its own source is the one on a side with no fuse between; else the side from which any source is reached.
+    const own = sides.findIndex(({ near }) => fed(near.nodes));
+    const behind = own >= 0 ? sides[1 - own]! : (sides.find(({ far }) => !fed(far.nodes)) ?? sides[1]!);
+    const away = behind.near;
+    result.set(fuse.id, away.wires);
+  }
+  return result;
+}
+
+function reach(
+  byNode: ReadonlyMap<string, readonly ResolvedConductor[]>,
+  lv: ReturnType<typeof lowVoltage>['lv'],
+  start: string,
+  except: string,
+  throughFuses: boolean,
+): { nodes: Set<string>; wires: ResolvedConductor[] } {
+  const nodes = new Set([start]);
+  const wires = new Set<ResolvedConductor>();
+  const queue = [start];
+  while (queue.length > 0) {
+    const node = queue.pop()!;
+    for (const wire of byNode.get(node) ?? []) {
+      wires.add(wire);
+      for (const next of [wire.nodeA, wire.nodeB])
+        if (!nodes.has(next)) {
+          nodes.add(next);
+          queue.push(next);
+        }
+    }
+    const id = node.slice(0, node.lastIndexOf('.'));
+    const kind = lv.deviceOf.get(id)?.device.kind;
+    // Through switches and relays it goes on; a fuse, a load or the earth ends it.
+    const passes = kind === 'relay' || kind === 'lv-switch' || (throughFuses && kind === 'lv-fuse');
+    if (id === except || !passes) continue;
+    for (const terminal of ['a', 'b']) {
+      const next = `${id}.${terminal}`;
+      if (!nodes.has(next)) {
+        nodes.add(next);
+        queue.push(next);
+      }
+    }
+  }
+  return { nodes, wires: [...wires] };
+}
+
+const fuseWire: Rule<Context> = {
+  id: 'lv.fuse-wire',
+  station: 'low-voltage',
+  sources: ['The fuse protects the wire: I_n ≤ what the wire carries in its place (IEC 60364-4-43, 433.1)'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (low.loads.length === 0) return [];
+    const behind = wiresOf(vehicle);
+    return low.lv.devices.flatMap((device): Finding[] => {
+      const fuse = partOf(device, 'fuse');
+      if (!fuse || device.device.kind !== 'lv-fuse') return [];
+      const wires = behind.get(device.id) ?? [];
+      const unknown = wires.filter((wire) => wire.conductor.kind === 'cable' && (!wire.cable || !wire.thermal));
+      const subject = deviceRef(device);
+      if (unknown.length > 0)
+        return [{ subject, missing: unknown.map((wire) => ({ ref: conductorRef(wire), what: 'part' })) }];
+      const weakest = wires
+        .flatMap((wire) => {
+          const carriesA = conductorAmpacity(wire);
+          return carriesA === null ? [] : [{ wire, carriesA }];
+        })
+        .sort((p, r) => p.carriesA - r.carriesA)[0];
+      if (!weakest) return [];
+      return [
+        {
+          subject,
+          demand: amps(fuse.ratedCurrentA),
+          limit: amps(weakest.carriesA),
+          margin: marginAtMost(fuse.ratedCurrentA, weakest.carriesA),
+          figures: { wire: `${weakest.wire.cable!.areaMm2} mm²` },
+          assumed: hotPlace(weakest.wire),
+          lines: () => [
+            {
+              formula: 'I_n ≤ I_z',
+              figures: `${q(fuse.ratedCurrentA, 'current')} ≤ ${q(weakest.carriesA, 'current')}`,
+              result: { value: marginAtMost(fuse.ratedCurrentA, weakest.carriesA), dimension: 'ratio' },
+              note: weakest.wire.conductor.name,
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+const noFuse: Rule<Context> = {
+  id: 'lv.load-fuse',
+  station: 'low-voltage',
+  sources: ['Each load behind a fuse of its circuit (practice; ISO 8820-3)'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    const protectedLoads = new Set<string>();
+    for (const wires of wiresOf(vehicle).values())
+      for (const { conductor } of wires)
+        for (const { deviceId } of [conductor.a, conductor.b]) protectedLoads.add(deviceId);
+    return low.loads
+      .filter(({ id }) => !protectedLoads.has(id))
+      .map(
+        ({ id, name }): Finding => ({
+          subject: loadRef(id, name),
+          holds: false,
+          figures: { detail: 'no fuse stands before it' },
+        }),
+      );
+  },
+};
+
+/** Wire between a source and its fuse (practice), m. */
+const SOURCE_M = 0.3;
+
+const sourceFuse: Rule<Context> = {
+  id: 'lv.source-fuse',
+  station: 'low-voltage',
+  sources: ['A fuse at each source that can feed a fault: at the battery and at the converter (practice)'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (low.loads.length === 0) return [];
+    const sources: (readonly [string, Ref])[] = [
+      ...(low.battery
+        ? [[`${low.battery.device.id}.plus`, loadRef(low.battery.device.id, low.battery.device.name)] as const]
+        : []),
+      ...low.converters.map(({ id, device }) => [`${id}.lvPlus`, loadRef(id, device.name)] as const),
+    ];
+    return sources.flatMap(([node, subject]): Finding[] => {
+      const wires = low.lv.conductors.filter(({ nodeA, nodeB }) => nodeA === node || nodeB === node);
+      if (wires.length === 0) return [];
+      const bare = wires.filter(({ conductor, lengthM, nodeA }) => {
+        const far = nodeA === node ? conductor.b.deviceId : conductor.a.deviceId;
+        return low.lv.deviceOf.get(far)?.device.kind !== 'lv-fuse' || (lengthM ?? 1) > SOURCE_M;
+      });
+      return [
+        {
+          subject,
+          holds: bare.length === 0,
+          figures: {
+            detail:
+              bare.length === 0
+                ? 'a fuse within 0.3 m of every wire that leaves it'
+                : `no fuse near it on ${bare.map(({ conductor }) => conductor.name).join(', ')}`,
+          },
+        },
+      ];
+    });
+  },
+};
+
+const temperature: Rule<Context> = {
+  id: 'lv.wire-temperature',
+  station: 'low-voltage',
+  sources: ['Heat balance of the wire in its place with everything on it running'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    const one = steadyPoint(vehicle);
+    if (low.loads.length === 0 || !one.point) return [];
+    return low.lv.conductors.flatMap((conductor): Finding[] => {
+      const { cable, zone, thermal } = conductor;
+      if (!cable || !zone || !thermal) return [];
+      const current = Math.abs(one.currentA(conductor.id));
+      if (current < 0.5) return [];
+      const reached = conductorTemperature(conductor, current);
+      const subject = conductorRef(conductor);
+      if (reached === null) return [{ subject, holds: false, variant: 'runaway', figures: { current: amps(current) } }];
+      const margin = marginOfRise(reached, cable.temperatureClassC, zone.ambientC);
+      return [
+        {
+          subject,
+          demand: celsius(reached),
+          limit: celsius(cable.temperatureClassC),
+          margin,
+          figures: { current: amps(current) },
+        },
+      ];
+    });
+  },
+};
+
+const contact: Rule<Context> = {
+  id: 'lv.contact',
+  station: 'low-voltage',
+  sources: ['A switch or relay carries what its contact is rated for'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    const one = steadyPoint(vehicle);
+    if (!one.point) return [];
+    return low.lv.devices.flatMap((device): Finding[] => {
+      const rated = device.device.ratedA;
+      if (rated === undefined) return [];
+      const current = Math.abs(one.currentA(device.id));
+      return [
+        { subject: deviceRef(device), demand: amps(current), limit: amps(rated), margin: marginAtMost(current, rated) },
+      ];
+    });
+  },
+};
+
+export const WIRE_RULES: readonly Rule<Context>[] = [
+  drop,
+  fuseLoad,
+  fuseWire,
+  noFuse,
+  sourceFuse,
+  temperature,
+  contact,
+];

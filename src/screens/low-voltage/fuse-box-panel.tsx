@@ -1,0 +1,194 @@
+'use client';
+import type { Assessment } from '@/core/assess';
+import type { Check } from '@/core/checks';
+import { CAUTION } from '@/core/formats';
+import { catalogueOf, type FusePart } from '@/core/parts';
+import { formatArea, formatQuantity } from '@/core/quantities';
+import { lowVoltage, partOf, type ResolvedConductor } from '@/core/vehicle';
+import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
+import { Panel } from '@/ui/panel';
+import { VerdictMark } from '@/ui/verdict-mark';
+import { partsToChoose } from '../shell/part-choices';
+import { shapeOf } from '../shell/shape';
+
+const FAMILIES: ReadonlySet<string> = new Set(['blade', 'blade-large', 'strip']);
+
+/** Ways of the fuse box: fuse, wire, what is on it; the card for the lid is its print. */
+export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { build, vehicle, checks } = assessment;
+  const low = lowVoltage(vehicle);
+  const system = build.units;
+  const fuses = low.lv.devices
+    .filter(({ device }) => device.kind === 'lv-fuse')
+    .sort((p, q) => (p.device.way ?? 1e3) - (q.device.way ?? 1e3) || (p.device.name < q.device.name ? -1 : 1));
+  const feedOf = (fuseId: string): ResolvedConductor | undefined => {
+    const wires = low.lv.conductors.filter(
+      ({ conductor }) => conductor.a.deviceId === fuseId && conductor.a.terminal === 'b',
+    );
+    const next = wires[0];
+    const through =
+      next && low.lv.deviceOf.get(next.conductor.b.deviceId)?.device.kind === 'relay'
+        ? next.conductor.b.deviceId
+        : null;
+    return through
+      ? low.lv.conductors.find(({ conductor }) => conductor.a.deviceId === through && conductor.a.terminal === 'b')
+      : next;
+  };
+  const worst = (ids: readonly (string | undefined)[]): Check | undefined =>
+    checks.find(
+      ({ subject, verdict, station }) => station === 'low-voltage' && ids.includes(subject.id) && verdict !== 'holds',
+    );
+  const catalogue = catalogueOf('fuse').filter((part) => FAMILIES.has(part.family) && part.ratedVoltageDcV === 32);
+  const used = new Set(fuses.map(({ device }) => device.way).filter((way) => way !== undefined));
+  const spare = Math.max(2, Math.ceil(used.size * 0.2));
+  return (
+    <Panel title="Fuse box" about={`${used.size} ways used; keep ${spare} spare`} className="print:border-0">
+      <div className="mb-2 print:hidden">
+        <Action onPress={() => window.print()}>Print the card for the lid</Action>
+      </div>
+      <table className="w-full text-left text-[14px]" data-fuse-box="">
+        <thead className="text-[13px] text-soft">
+          <tr>
+            <th className="w-12 py-1 font-normal">Way</th>
+            <th className="font-normal">Circuit</th>
+            <th className="font-normal">Fuse</th>
+            <th className="text-right font-normal">Wire</th>
+            <th className="text-right font-normal print:hidden">Way, m</th>
+            <th className="pl-3 font-normal print:hidden">Relay</th>
+          </tr>
+        </thead>
+        <tbody>
+          {fuses.map((fuse) => {
+            const part = partOf(fuse, 'fuse');
+            const feed = feedOf(fuse.id);
+            const relay = low.lv.conductors.find(
+              ({ conductor }) =>
+                conductor.a.deviceId === fuse.id && low.lv.deviceOf.get(conductor.b.deviceId)?.device.kind === 'relay',
+            );
+            const check = worst([fuse.id, feed?.id, feed?.conductor.b.deviceId]);
+            const known = part && !catalogue.some(({ id }) => id === part.id) ? [part, ...catalogue] : catalogue;
+            return (
+              <tr key={fuse.id} className="border-t border-rule/70">
+                <td className="py-1 font-semibold">{fuse.device.way ?? ''}</td>
+                <td>
+                  <span className="flex items-center gap-2">
+                    <span className="print:hidden">
+                      <VerdictMark shape={check ? shapeOf(check.verdict) : 'holds'} size={11} />
+                    </span>
+                    {fuse.device.name.replace(/ fuse$/, '')}
+                  </span>
+                </td>
+                <td>
+                  <span className="hidden font-semibold print:inline">{part ? `${part.ratedCurrentA} A` : '?'}</span>
+                  <span className="print:hidden">
+                    <select
+                      aria-label={`Fuse of ${fuse.device.name}`}
+                      value={part?.id ?? ''}
+                      onChange={(event) => {
+                        const next = known.find(({ id }) => id === event.currentTarget.value);
+                        if (next) dispatch({ edit: 'fitPart', input: { deviceId: fuse.id, part: next } });
+                      }}
+                      className="bg-transparent font-semibold [&_option]:bg-panel [&_option]:text-ink"
+                    >
+                      {known.map((one: FusePart) => (
+                        <option key={one.id} value={one.id}>
+                          {one.ratedCurrentA} A{' '}
+                          {one.family === 'strip' ? 'strip' : one.family === 'blade' ? 'blade' : 'large blade'}
+                        </option>
+                      ))}
+                    </select>
+                  </span>
+                </td>
+                <td className="text-right whitespace-nowrap">
+                  {feed?.cable ? (
+                    <>
+                      <span className="hidden print:inline">{formatArea(feed.cable.areaMm2, system)}</span>
+                      <WireSelect assessment={assessment} conductor={feed} />
+                    </>
+                  ) : (
+                    ''
+                  )}
+                </td>
+                <td className="text-right whitespace-nowrap text-soft print:hidden">
+                  {feed?.lengthM == null
+                    ? ''
+                    : formatQuantity({ value: feed.lengthM, dimension: 'length' }, system, 3).text}
+                </td>
+                <td className="pl-3 text-soft print:hidden">
+                  {relay ? low.lv.deviceOf.get(relay.conductor.b.deviceId)?.device.ratedA : ''}
+                  {relay ? ' A' : ''}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="mt-3 hidden text-[12px] text-soft print:block">
+        {build.name}. Never a larger fuse than the wire bears: find the fault. {CAUTION}
+      </p>
+      <div className="mt-3 max-w-[520px] print:hidden">
+        <MainSwitch assessment={assessment} />
+      </div>
+    </Panel>
+  );
+}
+
+function WireSelect({ assessment, conductor }: { assessment: Assessment; conductor: ResolvedConductor }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const cables = partsToChoose('cable', assessment.build).flatMap(({ part }) =>
+    part.kind === 'cable' &&
+    !part.shielded &&
+    (part.id.startsWith('cable-thin') || part.id.startsWith('cable-plain') || part.id === conductor.cable?.id)
+      ? [part]
+      : [],
+  );
+  return (
+    <select
+      aria-label={`Wire of ${conductor.conductor.name}`}
+      value={conductor.cable?.id ?? ''}
+      onChange={(event) => {
+        const part = cables.find(({ id }) => id === event.currentTarget.value);
+        // Out and back are one circuit: the earth wire of the load goes along.
+        const load = conductor.conductor.b.deviceId;
+        const back = Object.values(assessment.build.circuits.lv.conductors).find(
+          ({ a }) => a.deviceId === load && a.terminal === 'minus',
+        );
+        if (part)
+          dispatch({ edit: 'fitCable', input: { conductorIds: [conductor.id, ...(back ? [back.id] : [])], part } });
+      }}
+      className="bg-transparent text-right print:hidden [&_option]:bg-panel [&_option]:text-ink"
+    >
+      {cables.map((part) => (
+        <option key={part.id} value={part.id}>
+          {formatArea(part.areaMm2, assessment.build.units)}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** A main switch for weeks of standing. */
+function MainSwitch({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { battery, lv } = lowVoltage(assessment.vehicle);
+  const has = lv.devices.some(({ device }) => device.opensParked);
+  const cable = lv.conductors.find(({ conductor }) =>
+    [conductor.a, conductor.b].some(
+      ({ deviceId, terminal }) => deviceId === battery?.device.id && terminal === 'minus',
+    ),
+  )?.cable;
+  if (has)
+    return <p className="text-soft">There is a main switch at the battery: open it when the car stands for weeks.</p>;
+  if (!battery || !cable) return null;
+  return (
+    <Action
+      onPress={() =>
+        dispatch({ edit: 'addMainSwitch', input: { seed: freshId(), batteryId: battery.device.id, cable } })
+      }
+    >
+      Put a main switch at the battery
+    </Action>
+  );
+}

@@ -1,0 +1,131 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import type { Assessment } from '@/core/assess';
+import { fuseBoxOf } from '@/core/build';
+import { BATTERY_PRESETS, CONVERTER_POWERS, lowBase } from '@/core/parts';
+import { lowVoltage } from '@/core/vehicle';
+import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
+import { Caution, Panel } from '@/ui/panel';
+import { SheetHead, Shell } from '../shell/shell';
+import { FeedPanel } from './feed-panel';
+import { FuseBoxPanel } from './fuse-box-panel';
+import { SchedulePanel } from './schedule-panel';
+
+const HoldUpPanel = dynamic(() => import('./hold-up-panel'), { ssr: false });
+const TimelinePanel = dynamic(() => import('./timeline-panel'), { ssr: false });
+
+const TABS = [
+  ['schedule', 'Loads'],
+  ['box', 'Fuse box'],
+  ['timeline', 'Scenarios'],
+  ['hold-up', 'Converter dies'],
+] as const;
+
+export function LowVoltageScreen() {
+  return <Shell station="low-voltage" sheet={({ assessment }) => <LowVoltageSheet assessment={assessment} />} />;
+}
+
+function LowVoltageSheet({ assessment }: { assessment: Assessment }) {
+  const [look, setLook] = useState<(typeof TABS)[number][0]>('schedule');
+  const { build, vehicle } = assessment;
+  if (!fuseBoxOf(build))
+    return (
+      <>
+        <SheetHead station="low-voltage" />
+        <Begin assessment={assessment} />
+      </>
+    );
+  const low = lowVoltage(vehicle);
+  return (
+    <>
+      <SheetHead station="low-voltage" />
+      <FeedPanel assessment={assessment} />
+      <div
+        role="tablist"
+        aria-label="12 V"
+        className="mt-3 mb-3 flex flex-wrap gap-1 border-b border-rule print:hidden"
+      >
+        {TABS.map(([id, label]) => (
+          <button
+            key={id}
+            type="button"
+            role="tab"
+            aria-selected={look === id}
+            onClick={() => setLook(id)}
+            className={`px-3 py-2 font-tight text-[16px] ${look === id ? '-mb-px border-b-[3px] border-ink font-semibold' : 'text-soft'}`}
+          >
+            {label}
+          </button>
+        ))}
+      </div>
+      {look === 'schedule' && <SchedulePanel assessment={assessment} />}
+      {look === 'box' && <FuseBoxPanel assessment={assessment} />}
+      {look === 'timeline' && low.loads.length > 0 && <TimelinePanel assessment={assessment} />}
+      {look === 'hold-up' && low.loads.length > 0 && <HoldUpPanel assessment={assessment} />}
+      {look !== 'schedule' && look !== 'box' && low.loads.length === 0 && (
+        <Panel title="No loads yet">
+          <p className="text-soft">Add what the car has under Loads: lamps, wipers, pumps, control units.</p>
+        </Panel>
+      )}
+    </>
+  );
+}
+
+/** A first feed: battery, fuse box, and the converter’s way to it. */
+function Begin({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const [battery, setBattery] = useState('agm-60');
+  const [power, setPower] = useState('1000');
+  const converter = assessment.vehicle.devices.find(
+    ({ device }) => device.kind === 'converter' || device.kind === 'charger-converter',
+  );
+  return (
+    <Panel
+      title="Begin with the feed"
+      about="auxiliary battery, fuse box, and the converter’s way to it, each source with its fuse"
+    >
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        <ChoiceField
+          label="Auxiliary battery"
+          value={battery}
+          choices={BATTERY_PRESETS.map(({ id, name }) => ({ value: id, label: name }))}
+          onChoose={setBattery}
+        />
+        <ChoiceField
+          label="Converter"
+          value={power}
+          choices={CONVERTER_POWERS.map((watts) => ({ value: String(watts), label: `${watts} W` }))}
+          onChoose={setPower}
+        />
+      </div>
+      {!converter && (
+        <p className="mt-2 text-thin">
+          There is no converter on the traction bus yet: add one in HV circuit, and come back; the battery alone is laid
+          out until then.
+        </p>
+      )}
+      <div className="mt-3 flex flex-wrap items-center gap-3">
+        <Action
+          look="strong"
+          onPress={() =>
+            dispatch({
+              edit: 'layOutLow',
+              input: lowBase(BATTERY_PRESETS.find(({ id }) => id === battery)!.data, Number(power), 1.2, freshId()),
+            })
+          }
+        >
+          Lay out the feed
+        </Action>
+      </div>
+      <div className="mt-3">
+        <Caution>
+          Twelve volts burn too: isolate the auxiliary battery before you work, and put its negative on last. A shorted
+          strap glows within a second.
+        </Caution>
+      </div>
+    </Panel>
+  );
+}
