@@ -268,7 +268,7 @@ export function lowBase(battery: AuxiliaryBatteryData, converterW: number, conve
 export function lowLoadOf({ name, load, lengthM, relay }: LoadPreset, seed: string) {
   const amps = load.kind === 'constant-current' ? load.rating : load.rating / 13.8;
   const hardest = Math.max(amps, (load.peakRating ?? 0) / 13.8 / 2.2);
-  const fuse = lowFuse(Math.max(2.4, 1.12 * hardest));
+  const fuse = lowFuse(Math.max(3.2, 1.12 * hardest));
   const share = load.sort === 'lamp' || load.sort === 'control' ? 0.01 : 0.03;
   return {
     seed,

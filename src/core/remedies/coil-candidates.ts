@@ -88,7 +88,16 @@ const thickerLoop: Proposer = (assessment, check) => {
   return catalogueOf('cable')
     .filter((part) => part.ratedVoltageV === 60 && part.areaMm2 > Math.min(...areas))
     .slice(0, 5)
-    .map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: ids, part } }));
+    .map(
+      (part): Edit => ({
+        edit: 'fitCable',
+        // What is thick enough already stays: the battery’s own way to earth carries the loads too.
+        input: {
+          conductorIds: ids.filter((id) => circuit.lv.conductorOf.get(id)!.cable!.areaMm2 < part.areaMm2),
+          part,
+        },
+      }),
+    );
 };
 
 const quickRelease: Proposer = (_, check) => [

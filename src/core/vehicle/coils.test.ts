@@ -14,7 +14,9 @@ const driving = commandedIn(vehicle, stateOf('cruise').closed);
 function byHand(ids: readonly string[]): number {
   return ids.reduce((sum, id) => {
     const wire = circuit.lv.conductorOf.get(id);
-    if (wire) return sum + wire.lengthM! * 0.0185 * (1 + 0.00393 * 20) + 0.0001;
+    // The battery’s way to earth is the thick one of the loads.
+    const perM = wire?.cable?.areaMm2 === 1 ? 0.0185 : (wire?.cable?.resistance20OhmPerM ?? 0);
+    if (wire) return sum + wire.lengthM! * perM * (1 + 0.00393 * 20) + 0.0001;
     const fuse = circuit.lv.deviceOf.get(id)?.device.kind === 'lv-fuse';
     return sum + (fuse ? 0.1 / 10 : 0.02);
   }, 0);

@@ -189,10 +189,28 @@ function stampDevices(
 const staysClosed = ({ device }: ResolvedDevice): boolean =>
   device.kind === 'lv-switch' && device.opensParked !== true && device.ratedA !== undefined;
 
-function sourcesOf(low: LowVoltage, setting: LowSetting, limited: ReadonlySet<Id>, off: ReadonlySet<Id>): Element[] {
+/** What a battery takes at most, A (generic): three tenths of C while it is empty, less and less as it fills, a trickle when it is full. */
+export const acceptanceA = ({ capacityAh }: AuxiliaryBatteryData, soc: number): number =>
+  capacityAh * Math.max(0.002, Math.min(0.3, 1.5 * (1 - soc)));
+
+function sourcesOf(
+  low: LowVoltage,
+  setting: LowSetting,
+  limited: ReadonlySet<Id>,
+  off: ReadonlySet<Id>,
+  chargedAtV: number | null,
+): Element[] {
   const elements: Element[] = [];
   const { battery, converters } = low;
-  if (battery?.data)
+  if (battery?.data && chargedAtV !== null)
+    elements.push({
+      id: battery.device.id,
+      kind: 'power',
+      a: `${battery.device.id}.plus`,
+      b: `${battery.device.id}.minus`,
+      powerW: acceptanceA(battery.data, setting.socBattery) * chargedAtV,
+    });
+  else if (battery?.data)
     elements.push({
       id: battery.device.id,
       kind: 'source',
@@ -243,10 +261,12 @@ function solveSetting(vehicle: Resolved, low: LowVoltage, setting: LowSetting): 
   let limited = new Set<Id>();
   const off = new Set<Id>();
   let loadV = new Map<Id, number>();
+  // Null: the battery stands as a source; else it takes what it accepts, at this voltage.
+  let chargedAtV: number | null = null;
   for (let round = 0; ; round++) {
     const elements = [
       ...wires,
-      ...sourcesOf(low, setting, limited, off),
+      ...sourcesOf(low, setting, limited, off, chargedAtV),
       ...stampDevices(low, vehicle, setting, loadV),
     ];
     const one = solveOnce(low, elements, ground, limited);
@@ -263,8 +283,21 @@ function solveSetting(vehicle: Resolved, low: LowVoltage, setting: LowSetting): 
         .filter(({ load }) => load.kind === 'constant-current')
         .map(({ id }) => Math.abs((nextV.get(id) ?? 0) - (loadV.get(id) ?? 13))),
     );
-    if ((over.length === 0 && back.length === 0 && moved < 0.01) || round >= MOST_ROUNDS) return one;
-    limited = new Set([...limited, ...over.map(({ id }) => id)]);
+    const data = low.battery?.data;
+    const accepts = data ? acceptanceA(data, setting.socBattery) : 0;
+    const tooMuch = chargedAtV === null && data !== undefined && data !== null && one.batteryA < -accepts * 1.0001;
+    const drifted = chargedAtV !== null && Math.abs(one.batteryV - chargedAtV) > 0.01;
+    // A converter at its limit may not bear even that: the battery is a source again.
+    const starved = chargedAtV !== null && data != null && one.batteryV < auxiliaryRestV(data, setting.socBattery);
+    if (
+      (over.length === 0 && back.length === 0 && moved < 0.01 && !tooMuch && !drifted && !starved) ||
+      round >= MOST_ROUNDS
+    )
+      return one;
+    if (starved) chargedAtV = null;
+    else if (tooMuch || drifted) chargedAtV = Math.max(10, one.batteryV);
+    // What the battery would not take is no load of the converter: look again before its limit counts.
+    if (!tooMuch) limited = new Set([...limited, ...over.map(({ id }) => id)]);
     for (const { id } of back) off.add(id);
     loadV = nextV;
   }

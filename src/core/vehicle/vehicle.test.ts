@@ -7,8 +7,8 @@ const resolved = resolve(firn9());
 
 test('a route’s length is the way between its points plus slack, a measured one wins, an own one wins over both', () => {
   const way = resolved.conductorOf.get('c-mid')!;
-  // Three straight pieces between (2.45 .35 .5), (2.3 .42 .42), (1.35 .42 .42), (1.25 .3 .5), and 0.2 m slack.
-  const expected = Math.hypot(0.15, 0.07, 0.08) + 0.95 + Math.hypot(0.1, 0.12, 0.08) + 0.2;
+  // Three straight pieces between (2.45 .35 .5), (2 .42 .42), (1.35 .42 .42), (1.25 .3 .5), and 0.222 m slack.
+  const expected = Math.hypot(0.45, 0.07, 0.08) + 0.65 + Math.hypot(0.1, 0.12, 0.08) + 0.222;
   expect(way.lengthM).toBeCloseTo(expected, 12);
   const firn = firn9();
   const measured = {

@@ -112,7 +112,7 @@ describe('a branch of the bus', () => {
         ]),
     );
     const { heater: _h, charger: _c, 'f-heater': _fh, 'f-charger': _fc, ...kept } = devices;
-    const plain = { ...firn, circuits: { ...firn.circuits, hv: { devices: kept, conductors } } };
+    const plain = { ...firn, circuits: { hv: { devices: kept, conductors }, lv: { devices: {}, conductors: {} } } };
     const { build } = applyEdit(plain, branchEdit(assess(plain), cataloguePart('heater-400-5000', 'bus-device'), 'x4'));
     expect(checkReferences(build)).toEqual([]);
     const after = assess(build);

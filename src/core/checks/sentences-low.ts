@@ -1,0 +1,48 @@
+import { S, type Sentence } from './sentence';
+
+/** The 12-volt side. */
+export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
+  'lv.battery': S('No auxiliary battery', '{subject}', '{detail}', '{subject}'),
+  'lv.converter-size': S(
+    '{subject} is too small for the 12-volt side',
+    '{subject} feeds the 12-volt side',
+    '{demand} of {limit} in {scenario}',
+    '{subject}, 12-volt side',
+  ),
+  'lv.converter-voltage': S(
+    '{subject} is set wrong for the battery',
+    '{subject}, set voltage',
+    '{demand}, {battery} wants about {limit}',
+  ),
+  'lv.converter-drop': S(
+    'The way from {subject} to the battery drops too much',
+    '{subject} to the battery',
+    '{demand} of {limit} at {current}',
+    '{subject} to the battery',
+  ),
+  'lv.peak': S(
+    '{subject} drops out in a peak',
+    '{subject} in a peak',
+    '{demand}, needs {limit}; battery gives {battery}',
+  ),
+  'lv.hold-up': S(
+    'The converter’s end leaves too little time',
+    'When the converter dies',
+    '{demand} from {current}, {limit} wanted; {first} goes first',
+  ),
+  'lv.parked': S('Parking flattens {subject}', '{subject}, parked', '{days} to half at {current}, 21 wanted'),
+  'lv.cold-charge': S('{subject} would be charged below freezing', '{subject} in the cold', '{detail}'),
+  'lv.drop': S('{subject} gets too little voltage', '{subject}, drop', '{demand} of {limit} {how}', '{subject}'),
+  'lv.fuse-load': S('{subject} is too small for its load', '{subject}, load', '{demand} of {limit}'),
+  'lv.fuse-wire': S(
+    '{subject} does not protect its wire',
+    '{subject}, its wire',
+    '{demand}, {wire} carries {limit}',
+    '{subject}, its wire',
+  ),
+  'lv.load-fuse': S('{subject} has no fuse', '{subject}', '{detail}'),
+  'lv.source-fuse': S('{subject} has no fuse at its terminal', '{subject}, fuse at the source', '{detail}'),
+  'lv.wire-temperature': S('{subject} gets too hot', '{subject}', '{demand} of {limit} with {current}'),
+  'lv.wire-temperature.runaway': S('{subject} burns', '{subject}', 'no steady temperature with {current}'),
+  'lv.contact': S('{subject} carries too much', '{subject}, contact', '{demand} of {limit}'),
+};
