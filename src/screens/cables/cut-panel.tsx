@@ -2,11 +2,11 @@
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { findDevice } from '@/core/build';
-import { CAUTION, cutListCsv } from '@/core/formats';
+import { buildFileName, CAUTION, cutListCsv } from '@/core/formats';
 import { formatArea, formatQuantity } from '@/core/quantities';
 import { cutList } from '@/core/stations/cables';
 import { resolve } from '@/core/vehicle';
-import { Action, download } from '@/ui/action';
+import { Action, decimalMark, download } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { TextField } from '@/ui/text-field';
 
@@ -55,7 +55,13 @@ export default function CutPanel({ assessment }: { assessment: Assessment }) {
             onCommit={setReels}
           />
         </div>
-        <Action onPress={() => download('cut-list.csv', cutListCsv(list), 'text/csv')}>Save as CSV</Action>
+        <Action
+          onPress={() =>
+            download(cutListCsv(list, decimalMark()), buildFileName(build.name, '-cut-list.csv'), 'text/csv')
+          }
+        >
+          Save as CSV
+        </Action>
         <Action onPress={() => window.print()}>Print it</Action>
       </div>
       {list.open.length > 0 && (

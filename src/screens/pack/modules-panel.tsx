@@ -1,10 +1,10 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { modulesCsv, type ReadModules } from '@/core/formats';
+import { buildFileName, modulesCsv, type ReadModules } from '@/core/formats';
 import { matchModules } from '@/core/simulate';
 import { useBench } from '@/store/bench';
-import { Action, download, FileAction } from '@/ui/action';
+import { Action, decimalMark, download, FileAction } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { QuantityField } from '@/ui/quantity-field';
@@ -49,7 +49,13 @@ export function ModulesPanel({ assessment }: { assessment: Assessment }) {
         </FileAction>
         <Action
           look="quiet"
-          onPress={() => download('modules.csv', modulesCsv(modules.length > 0 ? modules : EXAMPLE), 'text/csv')}
+          onPress={() =>
+            download(
+              modulesCsv(modules.length > 0 ? modules : EXAMPLE, decimalMark()),
+              buildFileName(build.name, '-modules.csv'),
+              'text/csv',
+            )
+          }
         >
           {modules.length > 0 ? 'Save the table' : 'Save an example'}
         </Action>

@@ -37,7 +37,7 @@ export function FoundPanel({ assessment }: { assessment: Assessment }) {
             />
             {found && found.state !== 'good' && (
               <TextField
-                label="what it is"
+                label="what is wrong there"
                 value={found.note}
                 empty="in a few words"
                 refuse={(text) => (text.length > 500 ? 'At most 500 characters.' : null)}

@@ -25,7 +25,7 @@ const STUDS: readonly (readonly [number, Termination['stud']])[] = [
 ];
 /** Clamping ranges of metric cable glands, mm (typical of the trade). */
 const GLANDS: readonly (readonly [string, number, number])[] = [
-  ['M12', 3, 6.5],
+  ['M12', 2, 6.5],
   ['M16', 5, 10],
   ['M20', 8, 13],
   ['M25', 11, 17],
