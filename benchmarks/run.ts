@@ -9,8 +9,8 @@ import { readBuildText } from '../src/core/build/schema';
 import { checkKey } from '../src/core/checks';
 import { operatingPoint, transient } from '../src/core/circuit';
 import { buildText } from '../src/core/formats';
-import { findRemedies } from '../src/core/remedies';
-import { builtInTrip, faultStory, packPoles, simulateTrip, tripPack } from '../src/core/simulate';
+import { findRemedies, sizeCables } from '../src/core/remedies';
+import { builtInTrip, faultStory, lowTimeline, packPoles, simulateTrip, tripPack } from '../src/core/simulate';
 import { cornersOf, groundOf, roadModel, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
 import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice } from './cases';
 
@@ -72,6 +72,40 @@ time('remedies for one failing check of Firn 9', Math.ceil(rounds / 20), (step) 
   findRemedies(firn, failing[step % failing.length]!);
 });
 console.log(`  (failing: ${failing.map(checkKey).join(', ')})`);
+
+time('size all cables of Firn 9', Math.ceil(rounds / 15), () => {
+  sizeCables(firn, { conductorIds: Object.keys(firn.circuits.hv.conductors), comfort: 0.1 });
+});
+time(
+  'size all cables of the large build',
+  2,
+  () => {
+    sizeCables(large, { conductorIds: Object.keys(large.circuits.hv.conductors), comfort: 0.1 });
+  },
+  1,
+);
+time('a trial of a drag on the plan: place the rear box, assess', Math.ceil(rounds / 5), (step) => {
+  assess(
+    applyEdit(firn, {
+      edit: 'placeDevice',
+      input: { deviceId: 'box-rear', xM: 2.75 - (step % 40) / 100, zoneId: 'zone-boot' },
+    }).build,
+  );
+});
+time(
+  'a cold night in rain through the 12-volt circuit, half an hour',
+  5,
+  (step) => {
+    lowTimeline(firnVehicle, {
+      scenario: 'night-rain-cold',
+      socStart: 0.8 - step / 1000,
+      batteryC: -12,
+      converters: true,
+      stepS: 4,
+    });
+  },
+  2,
+);
 
 const country = builtInTrip('country');
 const hour = Math.ceil(3600 / country.speedsMPerS.length);

@@ -66,7 +66,7 @@ test('too much current for a cable’s place says that it has no steady temperat
 }) => {
   await openSample(page);
   await page.getByRole('link', { name: /^Cables/ }).click();
-  await page.getByRole('button', { name: 'Pack rear to front' }).click();
+  await page.getByRole('button', { name: 'Pack rear to front', exact: true }).click();
   await page.getByLabel('Size').selectOption('6 mm², shielded');
   const hot = check(page, 'cable.temperature:c-mid');
   await expect(hot).toHaveAttribute('data-verdict', 'fails');

@@ -22,9 +22,19 @@ for (const scheme of ['light', 'dark'] as const) {
       ['Pack', 'Boxes and cells'],
       ['Drive', 'Battery current'],
       ['Cables', 'Places'],
+      ['12 V', 'Load schedule'],
     ] as const) {
       await page.getByRole('link', { name: new RegExp(`^${link}`) }).click();
       await expect(page.getByRole('heading', { name: landmark })).toBeVisible();
+      expect(await faults(page)).toEqual([]);
+    }
+    for (const tab of ['Fuse box', 'Scenarios', 'Converter dies']) {
+      await page.getByRole('tab', { name: tab }).click();
+      expect(await faults(page)).toEqual([]);
+    }
+    await page.getByRole('link', { name: /^Cables/ }).click();
+    for (const tab of ['Side', 'Size it for me', 'Cut list']) {
+      await page.getByRole('tab', { name: tab }).click();
       expect(await faults(page)).toEqual([]);
     }
     for (const [link, heading] of [
@@ -44,7 +54,7 @@ for (const scheme of ['light', 'dark'] as const) {
 test('on an 800-pixel tablet nothing has to be scrolled sideways', async ({ page }) => {
   await page.setViewportSize({ width: 800, height: 1100 });
   await openSample(page);
-  for (const link of ['HV circuit', 'Survey', 'Pack', 'Drive', 'Cables']) {
+  for (const link of ['HV circuit', 'Survey', 'Pack', 'Drive', 'Cables', '12 V']) {
     await page.getByRole('link', { name: new RegExp(`^${link}`) }).click();
     await expect(page.locator('main h1')).toHaveText(link);
     expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
@@ -77,8 +87,8 @@ test('the command list opens with one key, narrows by typing and goes where it s
 
 test('stations that are to come are visible, and no empty forms', async ({ page }) => {
   await openSample(page);
-  await expect(page.getByRole('navigation', { name: 'Stations' }).getByText('to come')).toHaveCount(9);
-  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link')).toHaveCount(5);
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByText('to come')).toHaveCount(8);
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link')).toHaveCount(6);
 });
 
 test('nothing is fetched from anywhere but this address', async ({ page }) => {

@@ -3,21 +3,44 @@ import type { Build } from '@/core/build';
 import type { TripRuns } from '@/core/simulate';
 import type { TripsWorker } from './trips.worker';
 
+let started: Worker | null = null;
 let remote: Remote<TripsWorker> | null = null;
+/** Asks that have no answer yet, and when the last of them was made. */
+let busy = 0;
+let since = 0;
+/** A short trip is answered sooner than a fresh worker starts, ms. */
+const WORTH_MS = 400;
 
 function worker(): Remote<TripsWorker> {
   if (remote) return remote;
-  const started = new Worker(new URL('./trips.worker.ts', import.meta.url), { type: 'module' });
+  const fresh = new Worker(new URL('./trips.worker.ts', import.meta.url), { type: 'module' });
+  started = fresh;
   // A dead worker never answers: the next ask starts a fresh one.
-  started.onerror = () => {
-    remote = null;
+  fresh.onerror = () => {
+    if (started === fresh) remote = null;
   };
-  remote = wrap<TripsWorker>(started);
+  remote = wrap<TripsWorker>(fresh);
   return remote;
 }
 
-/** Drives the usual trip of this build off the main thread; nothing where there are no workers. */
+/**
+ * Drives the usual trip of this build off the main thread; nothing where there are no workers. A long trip that is still being driven for
+ * what is no longer the build is broken off at once: its promise stays open and its worker is gone.
+ */
 export async function driveTripAside(build: Build): Promise<TripRuns | null> {
   if (typeof Worker === 'undefined') return null;
-  return worker().drive(build);
+  if (busy > 0 && performance.now() - since > WORTH_MS) {
+    started?.terminate();
+    started = null;
+    remote = null;
+    busy = 0;
+  }
+  busy += 1;
+  since = performance.now();
+  const mine = worker();
+  try {
+    return await mine.drive(build);
+  } finally {
+    if (remote === mine) busy = Math.max(0, busy - 1);
+  }
 }
