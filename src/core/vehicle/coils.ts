@@ -1,6 +1,7 @@
-import { type ContactorRole, type Id, own } from '../build';
+import type { ContactorRole, Id } from '../build';
 import { type Element, operatingPoint } from '../circuit';
 import { fuseResistance } from '../physics/fuse';
+import { lowReads } from './low-reads';
 import { partOf, type Resolved, type ResolvedConductor, type ResolvedDevice, resolve } from './resolve';
 import { conductorOhm } from './stamp';
 
@@ -71,21 +72,9 @@ interface Kept {
 const MOST_KEPT = 8;
 const kept: Kept[] = [];
 
-/** Everything that the coil circuit reads, by identity: edits elsewhere leave it as it was. */
-function readsOf({ build, devices }: Resolved): unknown[] {
-  const { lv } = build.circuits;
-  const reads: unknown[] = [lv, build.routes, build.adoptions, build.readings, build.zones];
-  for (const { device } of devices)
-    if (device.kind === 'contactor' || device.kind === 'disconnect')
-      reads.push(device, own(build.parts, device.partId));
-  for (const { partId } of [...Object.values(lv.devices), ...Object.values(lv.conductors)])
-    if (partId !== null) reads.push(own(build.parts, partId));
-  return reads;
-}
-
 /** The coil circuit of a build; null while the 12-volt circuit has no battery. The same object while nothing that it reads has changed. */
 export function coilCircuit(vehicle: Resolved): CoilCircuit | null {
-  const reads = readsOf(vehicle);
+  const reads = lowReads(vehicle);
   const known = kept.find(
     (one) => one.reads.length === reads.length && one.reads.every((read, i) => read === reads[i]),
   );

@@ -1,7 +1,8 @@
-import { type AuxiliaryBatteryData, type Device, type Id, type LvLoad, own, type ScenarioId } from '../build';
+import type { AuxiliaryBatteryData, Device, Id, LvLoad, ScenarioId } from '../build';
 import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver } from '../circuit';
 import { type Chemistry, openCircuitVoltage, resistanceTemperatureFactor } from '../physics/cell';
 import { fuseResistance } from '../physics/fuse';
+import { lowReads } from './low-reads';
 import { Memo } from './memo';
 import { partOf, type Resolved, type ResolvedConductor, type ResolvedDevice, resolve } from './resolve';
 import { conductorOhm } from './stamp';
@@ -53,18 +54,6 @@ interface Kept {
 const MOST_KEPT = 8;
 const kept: Kept[] = [];
 
-/** Everything that the 12-volt side reads, by identity: edits elsewhere leave it as it was. */
-function readsOf({ build, devices }: Resolved): unknown[] {
-  const { lv } = build.circuits;
-  const reads: unknown[] = [lv, build.routes, build.adoptions, build.readings, build.zones, build.vehicle.altitudeM];
-  for (const { device } of devices)
-    if (device.converter || device.kind === 'contactor' || device.kind === 'disconnect')
-      reads.push(device, own(build.parts, device.partId));
-  for (const { partId } of [...Object.values(lv.devices), ...Object.values(lv.conductors)])
-    if (partId !== null) reads.push(own(build.parts, partId));
-  return reads;
-}
-
 /** The 12-volt side of a build; battery null when there is none. The same object while nothing that it reads has changed. */
 export function lowVoltage(vehicle: Resolved): LowVoltage {
   const quick = ofDevices.get(vehicle.devices);
@@ -78,7 +67,7 @@ export function lowVoltage(vehicle: Resolved): LowVoltage {
 const ofDevices = new WeakMap<Resolved['devices'], LowVoltage>();
 
 function keptOr(vehicle: Resolved): LowVoltage {
-  const reads = readsOf(vehicle);
+  const reads = lowReads(vehicle);
   const known = kept.find(
     (one) => one.reads.length === reads.length && one.reads.every((read, i) => read === reads[i]),
   );
