@@ -15,6 +15,9 @@ test('from a car without any 12-volt feed to a schedule, a fuse box and a hold-u
   await expect(page.locator('[data-schedule] tfoot, [data-schedule] tr', { hasText: 'With the coils' })).toContainText(
     /9\.8\s*A/,
   );
+  // A press on its way in the drawing opens the load.
+  await page.getByRole('button', { name: /^Way 2: Wipers, 15 A fuse, draws 5\s*A/ }).click();
+  await expect(page.getByLabel('At its hardest')).toBeVisible();
   await page.getByRole('tab', { name: 'Fuse box' }).click();
   await expect(page.locator('[data-fuse-box]')).toContainText('Wipers');
   await page.getByRole('tab', { name: 'Converter dies' }).click();
@@ -37,6 +40,7 @@ test('the wire that came with the kit drops too much, and the remedy fits a thic
 test('three weeks parked flatten a small battery; the main switch cures it', async ({ page }) => {
   await openSample(page);
   await page.getByRole('link', { name: /^12 V/ }).click();
+  await page.getByRole('tab', { name: 'Battery and converter' }).click();
   await page.getByLabel('Battery', { exact: true }).selectOption({ label: 'Lead, 45 Ah' });
   const parked = check(page, 'lv.parked:coil-battery');
   await expect(parked).toHaveAttribute('data-verdict', 'fails');

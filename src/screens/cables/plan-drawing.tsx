@@ -163,10 +163,11 @@ export function PlanDrawing({
     >
       <Body plan={plan} />
       <Axles assessment={shown} before={drag ? assessment : null} plan={plan} />
-      {plan.routes.map((route) => (
+      {plan.routes.map((route, k) => (
         <RouteLine
           key={route.conductorId}
           route={route}
+          lower={view === 'side' ? 24 * k : 0}
           system={build.units}
           picked={picked?.kind === 'route' && picked.id === route.routeId}
           onStart={(event, index) => start(event, { kind: 'waypoint', routeId: route.routeId, index })}
@@ -178,6 +179,7 @@ export function PlanDrawing({
         <Block
           key={block.id}
           block={block}
+          named={view === 'top'}
           detail={detailOf(shown, block.id)}
           picked={picked?.kind === 'device' && picked.id === block.id}
           onPointerDown={(event) => start(event, { kind: 'device', id: block.id })}

@@ -151,12 +151,15 @@ export function Axles({ assessment, before, plan }: { assessment: Assessment; be
 export function Block({
   block,
   detail,
+  named,
   picked,
   onPointerDown,
   onKeyDown,
 }: {
   block: PlanBlock;
   detail: string;
+  /** Small blocks have their name beside them. */
+  named: boolean;
   picked: boolean;
   onPointerDown: (event: PointerEvent) => void;
   onKeyDown: (event: KeyboardEvent) => void;
@@ -197,7 +200,7 @@ export function Block({
           {cut(name, Math.max(5, Math.floor(width / 6.6)))}
         </text>
       )}
-      {!wide && !block.small && (
+      {!wide && !block.small && (named || picked) && (
         <text x={x + width / 2} y={y + height + 12} textAnchor="middle" fontSize="11.5" fill="var(--ink)">
           {cut(name, 18)}
         </text>
@@ -215,6 +218,7 @@ export function Block({
 /** A conductor along its route, with its length; the points of the picked one can be dragged. */
 export function RouteLine({
   route,
+  lower,
   system,
   picked,
   onStart,
@@ -222,6 +226,8 @@ export function RouteLine({
   onPick,
 }: {
   route: PlanRoute;
+  /** Its label stands so much lower: routes lie on each other from the side. */
+  lower: number;
   system: Build['units'];
   picked: boolean;
   onStart: (event: PointerEvent, index: number) => void;
@@ -266,7 +272,7 @@ export function RouteLine({
         <g pointerEvents="none">
           <rect
             x={(middle[0] + before[0]) / 2 - 29}
-            y={(middle[1] + before[1]) / 2 - 10}
+            y={(middle[1] + before[1]) / 2 - 10 + lower}
             width="58"
             height="20"
             rx="3"
@@ -275,7 +281,7 @@ export function RouteLine({
           />
           <text
             x={(middle[0] + before[0]) / 2}
-            y={(middle[1] + before[1]) / 2 + 4.5}
+            y={(middle[1] + before[1]) / 2 + 4.5 + lower}
             textAnchor="middle"
             fontSize="12.5"
             fontWeight="600"

@@ -10,6 +10,7 @@ import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
 import { SheetHead, Shell } from '../shell/shell';
+import { FeedDrawing } from './feed-drawing';
 import { FeedPanel } from './feed-panel';
 import { FuseBoxPanel } from './fuse-box-panel';
 import { SchedulePanel } from './schedule-panel';
@@ -19,6 +20,7 @@ const TimelinePanel = dynamic(() => import('./timeline-panel'), { ssr: false });
 
 const TABS = [
   ['schedule', 'Loads'],
+  ['feed', 'Battery and converter'],
   ['box', 'Fuse box'],
   ['timeline', 'Scenarios'],
   ['hold-up', 'Converter dies'],
@@ -30,6 +32,7 @@ export function LowVoltageScreen() {
 
 function LowVoltageSheet({ assessment }: { assessment: Assessment }) {
   const [look, setLook] = useState<(typeof TABS)[number][0]>('schedule');
+  const [picked, setPicked] = useState<string | null>(null);
   const { build, vehicle } = assessment;
   if (!fuseBoxOf(build))
     return (
@@ -42,7 +45,16 @@ function LowVoltageSheet({ assessment }: { assessment: Assessment }) {
   return (
     <>
       <SheetHead station="low-voltage" />
-      <FeedPanel assessment={assessment} />
+      <Panel className="px-2! py-1! print:hidden">
+        <FeedDrawing
+          assessment={assessment}
+          picked={picked}
+          onPick={(id) => {
+            setPicked(id);
+            if (id !== null) setLook('schedule');
+          }}
+        />
+      </Panel>
       <div
         role="tablist"
         aria-label="12 V"
@@ -61,11 +73,12 @@ function LowVoltageSheet({ assessment }: { assessment: Assessment }) {
           </button>
         ))}
       </div>
-      {look === 'schedule' && <SchedulePanel assessment={assessment} />}
+      {look === 'schedule' && <SchedulePanel assessment={assessment} opened={picked} onOpen={setPicked} />}
+      {look === 'feed' && <FeedPanel assessment={assessment} />}
       {look === 'box' && <FuseBoxPanel assessment={assessment} />}
       {look === 'timeline' && low.loads.length > 0 && <TimelinePanel assessment={assessment} />}
       {look === 'hold-up' && low.loads.length > 0 && <HoldUpPanel assessment={assessment} />}
-      {look !== 'schedule' && look !== 'box' && low.loads.length === 0 && (
+      {(look === 'timeline' || look === 'hold-up') && low.loads.length === 0 && (
         <Panel title="No loads yet">
           <p className="text-soft">Add what the car has under Loads: lamps, wipers, pumps, control units.</p>
         </Panel>

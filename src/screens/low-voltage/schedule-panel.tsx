@@ -1,5 +1,4 @@
 'use client';
-import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { SCENARIOS, type ScenarioId } from '@/core/build';
 import { LOAD_PRESETS, lowLoadOf } from '@/core/parts';
@@ -23,14 +22,21 @@ const HEADS: Readonly<Record<ScenarioId, string>> = {
 };
 
 /** What every load draws and how much of the time it runs in each scenario. */
-export function SchedulePanel({ assessment }: { assessment: Assessment }) {
+export function SchedulePanel({
+  assessment,
+  opened,
+  onOpen,
+}: {
+  assessment: Assessment;
+  opened: string | null;
+  onOpen: (id: string | null) => void;
+}) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const [opened, setOpened] = useState<string | null>(null);
   const { build, vehicle, checks } = assessment;
   const low = lowVoltage(vehicle);
   const results = lowResults(vehicle);
   const system = build.units;
-  const amps = (value: number) => formatQuantity({ value, dimension: 'current' }, system, 2).text;
+  const amps = (value: number) => formatQuantity({ value, dimension: 'current' }, system, 2, 'A').text;
   const missing = LOAD_PRESETS.filter(({ name }) => !low.loads.some((one) => one.name === name));
   const worstOf = (id: string) =>
     checks.find((check) => check.subject.id === id && check.station === 'low-voltage' && check.verdict !== 'holds');
@@ -60,7 +66,7 @@ export function SchedulePanel({ assessment }: { assessment: Assessment }) {
                     <button
                       type="button"
                       aria-expanded={opened === row.id}
-                      onClick={() => setOpened(opened === row.id ? null : row.id)}
+                      onClick={() => onOpen(opened === row.id ? null : row.id)}
                       className="flex items-center gap-2 text-left font-semibold underline-offset-4 hover:underline"
                     >
                       <VerdictMark shape={worst ? shapeOf(worst.verdict) : 'holds'} size={11} />
@@ -104,7 +110,7 @@ export function SchedulePanel({ assessment }: { assessment: Assessment }) {
         </table>
       </div>
       {opened && low.loads.some(({ id }) => id === opened) && (
-        <LoadFields assessment={assessment} id={opened} onGone={() => setOpened(null)} />
+        <LoadFields assessment={assessment} id={opened} onGone={() => onOpen(null)} />
       )}
       <div className="mt-3 max-w-[480px]">
         <ChoiceField
