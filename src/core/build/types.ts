@@ -301,6 +301,9 @@ export interface Duty {
   readonly formerFuelCostPerKm?: number;
   /** What was promised or is hoped for, to be held against the sums. */
   readonly claimedRangeM?: number;
+  readonly claimedConsumptionWhPerKm?: number;
+  /** What a seller calls the pack’s energy. */
+  readonly claimedEnergyJ?: number;
 }
 
 /** One point a second; speeds m/s, grades rise over run, as many. */

@@ -25,6 +25,16 @@ export const VEHICLE_SENTENCES: Readonly<Record<string, Sentence>> = {
     'A night at the supply',
   ),
   'survey.loss': S('{subject} is not replaced', '{subject}', '{detail}', '{subject}'),
+  'drive.claims-agree': S(
+    'The promises don’t fit each other',
+    'The promises fit each other',
+    '{demand} for that range at that consumption, {limit} to drive on',
+  ),
+  'drive.claimed-energy': S(
+    'The pack holds less than was promised',
+    'The pack holds what was promised',
+    '{demand} promised, its cells make {limit}',
+  ),
   'drive.side-load': S(
     '{subject}’s shaft is pulled too hard',
     '{subject}, side load',

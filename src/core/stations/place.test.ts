@@ -104,3 +104,14 @@ test('a series motor that a clutch can unload runs away without a speed limit', 
   expect(check(build, 'drive.runaway').verdict).toBe('holds');
   expect(check(open, 'drive.runaway').verdict).toBe('fails');
 });
+
+test('promises that can’t all be true are told: 250 km at 250 Wh/km want 62.5 kWh of 58', () => {
+  const promised = edited(
+    { edit: 'setFigure', input: { figure: 'claimedRange', value: 250e3 } },
+    { edit: 'setFigure', input: { figure: 'claimedConsumption', value: 250 } },
+    { edit: 'setFigure', input: { figure: 'claimedEnergy', value: 70 * 3.6e6 } },
+  );
+  // 62.5 kWh of 70 · 0.9 = 63 kWh: thin; against the cells the 70 kWh themselves are not true.
+  expect(check(promised, 'drive.claims-agree').margin!).toBeCloseTo(1 - 62.5 / 63, 9);
+  expect(check(promised, 'drive.claimed-energy').verdict).toBe('fails');
+});

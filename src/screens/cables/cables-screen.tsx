@@ -6,9 +6,11 @@ import { EXPOSURES, type Exposure } from '@/core/build';
 import { type Check, marginText, say } from '@/core/checks';
 import { formatArea, formatQuantity } from '@/core/quantities';
 import type { CableRow } from '@/core/stations/cables';
+import { inverterPowerW } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
+import { TextField } from '@/ui/text-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { shapeOf } from '../shell/shape';
@@ -58,12 +60,19 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
     (sum, row) => ({ loss: sum.loss + (row.lossW ?? 0), mass: sum.mass + (row.massKg ?? 0) }),
     { loss: 0, mass: 0 },
   );
+  // What the loss takes from the range: its share of what cruise draws.
+  const cruiseW = inverterPowerW(build, 'cruise');
+  const reach = assessment.trip?.rangeFreshM ?? null;
+  const range =
+    reach !== null && cruiseW > 0
+      ? `, ${formatQuantity({ value: (reach * total.loss) / cruiseW, dimension: 'distance' }, build.units, 2).text} of range`
+      : '';
   return (
     <>
       <SheetHead station="cables">
         <span className="text-soft">
           {cables.length} conductors · {formatQuantity({ value: total.mass, dimension: 'mass' }, build.units).text} ·{' '}
-          {formatQuantity({ value: total.loss, dimension: 'power' }, build.units).text} lost in cruise
+          {formatQuantity({ value: total.loss, dimension: 'power' }, build.units).text} lost in cruise{range}
         </span>
       </SheetHead>
       <div role="tablist" aria-label="Cables" className="mb-3 flex flex-wrap gap-1 border-b border-rule print:hidden">
@@ -154,7 +163,14 @@ function Places({ assessment }: { assessment: Assessment }) {
               system={build.units}
               onCommit={(ambientC) => dispatch({ edit: 'setZone', input: { zoneId: zone.id, ambientC } })}
             />
-            <div className="flex flex-wrap gap-1">
+            <TextField
+              label="things there need"
+              value={zone.ingress ?? ''}
+              empty="IP67"
+              refuse={(text) => (/^IP[0-6X][0-9X]K?$/.test(text) ? null : 'Write it as IP67: IP and two digits.')}
+              onCommit={(ingress) => dispatch({ edit: 'setZone', input: { zoneId: zone.id, ingress } })}
+            />
+            <div className="mt-1 flex flex-wrap gap-1">
               {EXPOSURES.map((one) => {
                 const on = zone.exposure?.includes(one) === true;
                 return (

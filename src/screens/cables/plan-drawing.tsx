@@ -27,8 +27,28 @@ const PRESS = 3;
 /** The verdicts of a drag follow at most so often, ms. */
 const FOLLOW_MS = 90;
 
+/** Near another thing’s middle, or the middle of the vehicle, it lines up; else it keeps to centimetres. */
+const LINES_UP_M = 0.025;
+function snapTo(build: Build, deviceId: string, at: { xM: number; yM: number; zM: number }): void {
+  const others = Object.values(build.circuits.hv.devices).flatMap(({ id, place, insideId }) =>
+    place && id !== deviceId && insideId === undefined ? [place] : [],
+  );
+  for (const axis of ['xM', 'yM', 'zM'] as const) {
+    const lines = [...others.map((place) => place[axis]), ...(axis === 'yM' ? [0] : [])];
+    const near = lines
+      .filter((line) => Math.abs(line - at[axis]) <= LINES_UP_M)
+      .sort((p, q) => Math.abs(p - at[axis]) - Math.abs(q - at[axis]))[0];
+    at[axis] = near ?? Math.round(at[axis] * 100) / 100;
+  }
+}
+
 /** The edit that moves a device to where it was dragged; its zone follows from where it is. */
-function placing(build: Build, deviceId: string, by: { xM?: number; yM?: number; zM?: number }): Edit | null {
+function placing(
+  build: Build,
+  deviceId: string,
+  by: { xM?: number; yM?: number; zM?: number },
+  snap = false,
+): Edit | null {
   const device = findDevice(build, deviceId);
   if (!device) return null;
   const { place } = device;
@@ -37,6 +57,7 @@ function placing(build: Build, deviceId: string, by: { xM?: number; yM?: number;
     yM: (place?.yM ?? 0) + (by.yM ?? 0),
     zM: (place?.zM ?? 0.5) + (by.zM ?? 0),
   };
+  if (snap) snapTo(build, deviceId, at);
   const zoneId = zoneAt(build, at) ?? place?.zoneId ?? Object.keys(build.zones)[0]!;
   return { edit: 'placeDevice', input: { deviceId, ...at, zoneId } };
 }
@@ -91,7 +112,7 @@ export function PlanDrawing({
   const still = useMemo(() => layOutPlan(vehicle, build, view), [vehicle, build, view]);
   const editOf = (what: Drag['what'], dx: number, dy: number): Edit | null => {
     const by = still.moved(dx, dy);
-    return what.kind === 'device' ? placing(build, what.id, by) : bending(build, what.routeId, what.index, by);
+    return what.kind === 'device' ? placing(build, what.id, by, true) : bending(build, what.routeId, what.index, by);
   };
   // The drawing follows the finger in each frame; lengths, axles and verdicts a little behind it.
   const shown = useMemo(() => {

@@ -5,10 +5,17 @@ import type { TripResult } from '@/core/simulate';
 
 /** Battery current over the trip, and the speed under it. */
 export default function TripChart({ run, system }: { run: TripResult; system: UnitSystem }) {
-  const data = run.curve.map(({ timeS, speedMPerS, currentA }) => ({ t: timeS, i: currentA, v: speedMPerS }));
+  const data = run.curve.map(({ timeS, speedMPerS, currentA, packC, motorC }) => ({
+    t: timeS,
+    i: currentA,
+    v: speedMPerS,
+    p: packC,
+    m: motorC,
+  }));
   const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 2).text;
   const amps = (value: number) => `${value.toFixed(0)} A`;
   const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 2).text;
+  const warm = (value: number) => formatQuantity({ value: Math.round(value), dimension: 'temperature' }, system).text;
   const axis = { stroke: 'var(--soft)', tick: { fontSize: 12 } } as const;
   const tooltip = { background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' } as const;
   return (
@@ -56,10 +63,50 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
             </LineChart>
           </ResponsiveContainer>
         </div>
+        <div className="h-[84px]">
+          <ResponsiveContainer width="100%" height="100%">
+            <LineChart
+              data={data}
+              syncId="trip"
+              margin={{ top: 6, right: 18, bottom: 0, left: 2 }}
+              accessibilityLayer={false}
+            >
+              <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} hide />
+              <YAxis
+                width={56}
+                tickCount={3}
+                domain={['auto', 'auto']}
+                tickFormatter={(value: number) => warm(value)}
+                {...axis}
+              />
+              <Tooltip
+                isAnimationActive={false}
+                labelFormatter={(t) => time(Number(t))}
+                formatter={(value, name) => [warm(Number(value)), name === 'p' ? 'pack' : 'motor']}
+                contentStyle={tooltip}
+              />
+              <Line dataKey="p" stroke="var(--hv)" strokeWidth={1.6} dot={false} isAnimationActive={false} />
+              <Line
+                dataKey="m"
+                stroke="var(--ink)"
+                strokeWidth={1.4}
+                strokeDasharray="5 3"
+                dot={false}
+                isAnimationActive={false}
+              />
+            </LineChart>
+          </ResponsiveContainer>
+        </div>
       </div>
       <figcaption className="text-[13px] text-soft">
         {formatQuantity({ value: run.distanceM, dimension: 'distance' }, system, 3).text} in {time(run.durationS)}, with
-        the battery current above and the speed below.
+        the battery current above, the speed below, and the temperatures under that: pack full, motor dashed.
+        {run.emptyAtS !== null && (
+          <b className="font-semibold text-fails">
+            {' '}
+            The pack is empty after {time(run.emptyAtS)}: it does not get home.
+          </b>
+        )}
       </figcaption>
     </figure>
   );

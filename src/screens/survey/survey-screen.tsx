@@ -185,6 +185,8 @@ function Duty({ assessment }: { assessment: Assessment }) {
       <FigureSetting build={build} figure="energyPrice" note="in your own money" />
       <FigureSetting build={build} figure="fuelCost" note="in the same money" />
       <FigureSetting build={build} figure="claimedRange" note="held against the sums" />
+      <FigureSetting build={build} figure="claimedConsumption" />
+      <FigureSetting build={build} figure="claimedEnergy" note="gross, as sellers say it" />
     </Panel>
   );
 }

@@ -56,10 +56,10 @@ const millimetre = (value: number): number => Math.round(value * 1000) / 1000;
 const rounded = ({ xM, yM, zM }: Point): Point => ({ xM: millimetre(xM), yM: millimetre(yM), zM: millimetre(zM) });
 
 export const PLAN_EDITS = {
-  setZone: define<{ zoneId: string; ambientC?: number; exposure?: readonly Exposure[] }>({
+  setZone: define<{ zoneId: string; ambientC?: number; exposure?: readonly Exposure[]; ingress?: string }>({
     title: (build, { zoneId, ambientC }) =>
       `${own(build.zones, zoneId)?.name ?? 'place'}${ambientC === undefined ? ': what gets at it' : ` at ${formatQuantity({ value: ambientC, dimension: 'temperature' }).text}`}`,
-    apply: (draft, { zoneId, ambientC, exposure }) => {
+    apply: (draft, { zoneId, ambientC, exposure, ingress }) => {
       const zone = own(draft.zones, zoneId);
       if (!zone) throw new EditRefused('That place is no longer in the build.', 'Choose another place.');
       if (ambientC !== undefined) {
@@ -68,6 +68,11 @@ export const PLAN_EDITS = {
         zone.ambientC = ambientC;
       }
       if (exposure !== undefined) zone.exposure = [...exposure];
+      if (ingress !== undefined) {
+        if (!/^IP[0-6X][0-9X]K?$/.test(ingress))
+          throw new EditRefused('That is no protection class.', 'Write it as IP67: IP and two digits.');
+        zone.ingress = ingress;
+      }
     },
   }),
 

@@ -246,6 +246,20 @@ export const SETTABLE = {
   sideLimit: { label: 'Shaft takes sideways, N', path: ['stage', 'sideLimitN'], dimension: 'count', min: 1, max: 1e6 },
   presetSpeed: { label: 'Set speed', path: ['presetSpeed', 'speedMPerS'], dimension: 'speed', min: 0.1, max: 100 },
   presetRamp: { label: 'Reached within', path: ['presetSpeed', 'rampS'], dimension: 'time', min: 0.1, max: 600 },
+  claimedConsumption: {
+    label: 'Consumption that was promised, Wh/km',
+    path: ['duty', 'claimedConsumptionWhPerKm'],
+    dimension: 'count',
+    min: 0,
+    max: 10000,
+  },
+  claimedEnergy: {
+    label: 'Energy that was promised',
+    path: ['duty', 'claimedEnergyJ'],
+    dimension: 'energy',
+    min: 0,
+    max: 1e10,
+  },
   altitude: { label: 'Altitude', path: ['vehicle', 'altitudeM'], dimension: 'length', min: -500, max: 6000 },
 } as const satisfies Record<string, Settable>;
 

@@ -179,6 +179,8 @@ export const buildSchema = object({
     energyPricePerKWh: optional(nonNegative(1000)),
     formerFuelCostPerKm: optional(nonNegative(1000)),
     claimedRangeM: optional(nonNegative(1e7)),
+    claimedConsumptionWhPerKm: optional(nonNegative(10000)),
+    claimedEnergyJ: optional(nonNegative(1e10)),
   }),
   packLimits: object({
     socEmpty: share(),

@@ -13,6 +13,7 @@ import {
   terminalVoltage,
 } from '../../vehicle';
 import { amps, type Context, volts, watts } from '../context';
+import { CLAIM_RULES } from './claim-rules';
 import { driveResults } from './results';
 import { STAGE_RULES } from './stage-rules';
 
@@ -291,4 +292,5 @@ export const DRIVE_RULES: readonly Rule<Context>[] = [
   follows,
   gives,
   ...STAGE_RULES,
+  ...CLAIM_RULES,
 ];

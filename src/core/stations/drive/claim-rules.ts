@@ -1,0 +1,58 @@
+import { marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import type { Context } from '../context';
+import { packEnergies } from './energies';
+
+const CLAIMS: Ref = { kind: 'build', id: 'claims', name: 'Promises' };
+
+/** Range, consumption and energy that were promised must fit each other: range · consumption ≤ what the pack gives. */
+const agree: Rule<Context> = {
+  id: 'drive.claims-agree',
+  station: 'drive',
+  sources: ['range · consumption ≤ usable energy; nominal energy is gross, part of it is never driven'],
+  judge: ({ vehicle }) => {
+    const { claimedRangeM, claimedConsumptionWhPerKm, claimedEnergyJ } = vehicle.build.duty;
+    if (claimedRangeM === undefined || claimedConsumptionWhPerKm === undefined) return [];
+    const own = packEnergies(vehicle);
+    const grossJ = claimedEnergyJ ?? own?.grossJ;
+    if (grossJ === undefined || grossJ <= 0) return [];
+    const usable = grossJ * (1 - vehicle.build.packLimits.socEmpty);
+    const demand = (claimedRangeM / 1000) * claimedConsumptionWhPerKm * 3600;
+    return [
+      {
+        subject: CLAIMS,
+        demand: { value: demand, dimension: 'energy' },
+        limit: { value: usable, dimension: 'energy' },
+        margin: marginAtMost(demand, usable),
+        lines: () => [
+          {
+            formula: 'E = range · consumption ≤ E_gross · (1 − state of charge at which driving stops)',
+            figures: `${q(claimedRangeM, 'distance')} · ${claimedConsumptionWhPerKm} Wh/km ≤ ${q(grossJ, 'energy')} · (1 − ${vehicle.build.packLimits.socEmpty})`,
+            result: { value: demand, dimension: 'energy' },
+          },
+        ],
+      },
+    ];
+  },
+};
+
+/** What a seller calls the pack’s energy, against its cells. */
+const energy: Rule<Context> = {
+  id: 'drive.claimed-energy',
+  station: 'drive',
+  sources: ['Σ capacity · nominal voltage of the cells that are in the build'],
+  judge: ({ vehicle }) => {
+    const { claimedEnergyJ } = vehicle.build.duty;
+    const own = packEnergies(vehicle);
+    if (claimedEnergyJ === undefined || !own) return [];
+    return [
+      {
+        subject: CLAIMS,
+        demand: { value: claimedEnergyJ, dimension: 'energy' },
+        limit: { value: own.grossJ, dimension: 'energy' },
+        margin: marginAtMost(claimedEnergyJ, own.grossJ * 1.02),
+      },
+    ];
+  },
+};
+
+export const CLAIM_RULES: readonly Rule<Context>[] = [agree, energy];
