@@ -40,6 +40,7 @@ const LISTS = new Set(['multiples']);
 const PAIRS: Readonly<Record<string, readonly [string, string]>> = {
   carry: ['areaMm2', 'currentA'],
   overloads: ['durationS', 'multiple'],
+  envelope: ['speedRpm', 'torqueNm'],
 };
 const MAY_BE_NULL: Readonly<Record<string, readonly string[]>> = {
   fuse: ['ratedVoltageDcV', 'ratedVoltageAcV'],

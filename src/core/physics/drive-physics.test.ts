@@ -100,3 +100,26 @@ describe('motor envelope', () => {
     );
   });
 });
+
+test('a motor with points of its own follows them, straight between, and lower voltage squeezes the speeds', () => {
+  const motor = {
+    motorKind: 'permanent-magnet',
+    peakTorqueNm: 300,
+    peakPowerW: 1e6,
+    continuousPowerW: 5e4,
+    baseSpeedRpm: 3000,
+    baseLinkV: 300,
+    maximumSpeedRpm: 9000,
+    envelope: [
+      { speedRpm: 0, torqueNm: 250 },
+      { speedRpm: 3000, torqueNm: 250 },
+      { speedRpm: 6000, torqueNm: 100 },
+    ],
+  } as const;
+  expect(peakTorqueNm(motor, 1500, 300)).toBe(250);
+  expect(peakTorqueNm(motor, 4500, 300)).toBeCloseTo(175, 9);
+  expect(peakTorqueNm(motor, 2250, 150)).toBeCloseTo(175, 9);
+  expect(peakTorqueNm(motor, 7000, 300)).toBe(0);
+  // Never more than the peak power: 20 kW at 4500/min are 42.4 Nm.
+  expect(peakTorqueNm({ ...motor, peakPowerW: 2e4 }, 4500, 300)).toBeCloseTo(2e4 / ((4500 * Math.PI) / 30), 9);
+});

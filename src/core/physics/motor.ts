@@ -12,6 +12,8 @@ export interface MotorData {
   readonly maximumSpeedRpm: number;
   /** Peak between two phases at 1000 rev/min, turned without current; permanent magnets only. */
   readonly backVoltagePerKrpmV?: number;
+  /** Peak torque as measured or from a sheet, at `baseLinkV`, by rising speed; takes the place of the generic shape. */
+  readonly envelope?: readonly { readonly speedRpm: number; readonly torqueNm: number }[];
 }
 
 export const rpmToRadPerS = (rpm: number): number => (rpm * 2 * Math.PI) / 60;
@@ -30,7 +32,8 @@ export function baseSpeedRpm(motor: MotorData, linkV: number): number {
 
 /**
  * Greatest torque at a speed and a link voltage, Nm: constant to the base speed, then constant power; induction falls with 1/n² beyond
- * its pull-out, a series motor from its base speed on; never more than the peak power; nothing beyond the highest speed.
+ * its pull-out, a series motor from its base speed on; never more than the peak power; nothing beyond the highest speed. Points of its own, where
+ * there are any, take the place of that shape.
  */
 export function peakTorqueNm(motor: MotorData, speedRpm: number, linkV: number): number {
   const n = Math.abs(speedRpm);
@@ -38,6 +41,9 @@ export function peakTorqueNm(motor: MotorData, speedRpm: number, linkV: number):
   if (n > motor.maximumSpeedRpm || base <= 0) return 0;
   const omega = rpmToRadPerS(n);
   const byPower = omega > 0 ? motor.peakPowerW / omega : Number.POSITIVE_INFINITY;
+  if (motor.envelope && motor.envelope.length > 0 && linkV > 0)
+    // Another voltage stretches the speeds: the same torque at the same volts per turn.
+    return Math.min(alongPoints(motor.envelope, (n * motor.baseLinkV) / linkV), byPower);
   let torque = motor.peakTorqueNm;
   if (n > base) {
     if (motor.motorKind === 'series-dc') torque *= (base / n) ** 2;
@@ -45,6 +51,19 @@ export function peakTorqueNm(motor: MotorData, speedRpm: number, linkV: number):
     else torque *= base / n;
   }
   return Math.min(torque, byPower);
+}
+
+/** Straight between points, held before the first, nothing after the last. */
+function alongPoints(points: NonNullable<MotorData['envelope']>, speedRpm: number): number {
+  const first = points[0]!;
+  if (speedRpm <= first.speedRpm) return first.torqueNm;
+  for (let i = 1; i < points.length; i++) {
+    const [p, q] = [points[i - 1]!, points[i]!];
+    if (speedRpm > q.speedRpm) continue;
+    const share = q.speedRpm > p.speedRpm ? (speedRpm - p.speedRpm) / (q.speedRpm - p.speedRpm) : 1;
+    return p.torqueNm + (q.torqueNm - p.torqueNm) * share;
+  }
+  return 0;
 }
 
 /** Efficiency of motor and inverter together, by share of the peak torque (rows) and of the highest speed (columns) (generic). */

@@ -51,6 +51,6 @@ export {
   WINDOWS_S,
   worstWindow,
 } from './trip';
-export { type TripHeat, tripHeatKey } from './trip-heat';
+export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
 export { type TripRuns, tripRuns, tripRunsKey } from './trip-runs';
 export { builtInTrip, type Trace, tripName } from './trips';

@@ -1,6 +1,5 @@
 import { cableTransient } from '../physics/cable-transient';
-import type { Vehicle } from '../vehicle';
-import { wayOf } from '../vehicle';
+import { packStrings, type SolvedCase, type Vehicle, wayOf } from '../vehicle';
 import { PROFILE_STEP_S, type TripResult } from './trip';
 
 /** How hot each conductor on the inverter's way gets on the usual trip, driven twice in a row. */
@@ -22,15 +21,19 @@ interface Share {
   readonly thermal: NonNullable<Vehicle['conductors'][number]['thermal']>;
 }
 
-/** What the trip's current is shared by: as cruise shares it. Fans of strings in parallel take theirs. */
+/** What the whole pack gives in a case, strings in parallel added up, A. */
+export const packCurrentA = (vehicle: Vehicle, { point }: SolvedCase): number =>
+  Math.abs(
+    packStrings(vehicle).reduce((sum, { boxIds }) => sum + (point.elementCurrentsA.get(boxIds[0] ?? '') ?? 0), 0),
+  );
+
+/** What the trip's current is shared by: as cruise shares it; each of several strings takes its part. */
 function sharesOf(vehicle: Vehicle): Share[] {
   const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
   const way = inverter ? wayOf(vehicle, inverter) : null;
   const cruise = vehicle.caseOf('cruise/nominal/sustained');
   if (!inverter || !way || !cruise?.point.solvable) return [];
-  const total = vehicle.devices
-    .filter(({ device }) => device.kind === 'box')
-    .reduce((most, { id }) => Math.max(most, Math.abs(cruise.point.elementCurrentsA.get(id) ?? 0)), 0);
+  const total = packCurrentA(vehicle, cruise);
   if (!(total > 0)) return [];
   return way.conductors.flatMap(({ id, thermal, conductor }): Share[] => {
     const through = Math.abs(cruise.point.elementCurrentsA.get(id) ?? 0);

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { assess } from '../assess';
+import { assess, assessWithRuns } from '../assess';
 import { applyEdit, type Build } from '../build';
 import { firn9 } from '../build/samples/firn-9';
 import { secondStringEdit } from '../remedies';
@@ -86,4 +86,15 @@ test('one string alone carries the whole cruise current', () => {
   );
   // The same pack without its neighbour is the build as it was.
   expect(alone[0]!.demand!.value).toBeGreaterThanOrEqual(single * 0.999);
+});
+
+test('on the usual trip each of two strings’ fuses has its part, and the parts are the whole', () => {
+  const trip = assessWithRuns(two).checks.filter(({ id }) => id === 'fuse.trip');
+  const whole = assessWithRuns(two).trip!.winter.currents.windowsA[3]!;
+  const inMid = trip.find(({ subject }) => subject.id === 'f-mid');
+  const inSecond = trip.find(({ subject }) => subject.id === 'second-fuse');
+  // One of the two stands on the shortest way; what it carries is less than everything, and about half here.
+  const part = (inMid ?? inSecond)!.demand!.value;
+  expect(part / whole).toBeGreaterThan(0.4);
+  expect(part / whole).toBeLessThan(0.6);
 });

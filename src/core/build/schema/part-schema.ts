@@ -126,6 +126,12 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     baseLinkV: volts(),
     maximumSpeedRpm: positive(40000),
     backVoltagePerKrpmV: optional(positive(2000)),
+    envelope: optional(
+      Joi.array()
+        .items(object({ speedRpm: nonNegative(60000), torqueNm: nonNegative(20000) }))
+        .min(2)
+        .max(60),
+    ),
     massKg: positive(1000),
   }),
   sensor: object({ ...common('sensor'), resistanceOhm: positive(1), ratedCurrentA: amps() }),

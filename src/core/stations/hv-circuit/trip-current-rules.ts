@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { continuousCurrent } from '../../physics/fuse';
-import { WINDOWS_S } from '../../simulate';
+import { packCurrentA, WINDOWS_S } from '../../simulate';
 import { partOf, wayOf } from '../../vehicle';
 import { amps, assumedAmbient, type Context, deviceRef } from '../context';
 
@@ -20,7 +20,7 @@ const fuseTrip: Rule<Context> = {
     const way = inverter ? wayOf(vehicle, inverter) : null;
     const cruise = vehicle.caseOf('cruise/nominal/sustained');
     if (!way || !cruise?.point.solvable) return [];
-    const total = Math.max(...way.boxIds.map((id) => Math.abs(cruise.point.elementCurrentsA.get(id) ?? 0)));
+    const total = packCurrentA(vehicle, cruise);
     return way.seriesIds.flatMap((id): Finding[] => {
       const device = vehicle.deviceOf.get(id);
       const fuse = partOf(device, 'fuse');
