@@ -81,6 +81,40 @@ describe('join-packs', () => {
     );
   });
 
+  test('an almost flat end of the curve costs no digits: three pieces worked out by hand', () => {
+    const [v0, v1] = [3, 3.0128690153958533];
+    const found = result(
+      calcJoinPacks({
+        cellsInSeries: 40,
+        capacityAAh: 20,
+        capacityBAh: 27.295793748020124,
+        resistanceAOhm: 0.008,
+        resistanceBOhm: 0.01,
+        jointResistanceOhm: 0.002,
+        socA: 0.12325343136292445,
+        socB: 0.6843994140624989,
+        ocvCurve: [
+          [0, v0],
+          [1 / 3, v0],
+          [2 / 3, v1],
+          [1, v1 + 4e-16],
+        ],
+      }),
+    );
+    // B down to its slope at constant current, then A up to its own while B falls, then both: two exponentials.
+    const [qa, qb, first] = [20 * 3600, 27.295793748020124 * 3600, (40 * (v1 - v0)) / 0.02];
+    const charge1 = (0.6843994140624989 - 2 / 3) * qb;
+    const slope = (v1 - v0) * 3;
+    const rate2 = (40 / 0.02) * (slope / qb);
+    const charge2 = (1 / 3 - 0.12325343136292445) * qa - charge1;
+    const second = first - rate2 * charge2;
+    const rate3 = (40 / 0.02) * slope * (1 / qa + 1 / qb);
+    const time = charge1 / first + Math.log(first / second) / rate2 + Math.log(second / (0.05 * first)) / rate3;
+    near(found.timeTo5PercentS!, time, 1e-9);
+    const heat = 0.02 * (first * charge1 + (charge2 * (first + second)) / 2 + second ** 2 / (2 * rate3));
+    near(found.heatJ!, heat, 1e-9);
+  });
+
   test('charge is kept, and on a rising curve both rest at the common state', () => {
     fc.assert(
       fc.property(real(0.05, 0.95), real(0.05, 0.95), real(20, 200), real(20, 200), (socA, socB, qa, qb) => {

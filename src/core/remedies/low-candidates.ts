@@ -98,6 +98,13 @@ const thisWire: Proposer = (assessment, check) => {
   return wire ? fit([wire]) : [];
 };
 
+const largerRelay: Proposer = (assessment, check) => {
+  const now = lowVoltage(assessment.vehicle).lv.deviceOf.get(check.subject.id)?.device.ratedA ?? 0;
+  return [30, 40, 70, 100, 200]
+    .filter((ratedA) => ratedA > now)
+    .map((ratedA): Edit => ({ edit: 'setContactRating', input: { deviceId: check.subject.id, ratedA } }));
+};
+
 const largerConverter: Proposer = (assessment) => {
   const [first] = lowVoltage(assessment.vehicle).converters;
   return first
@@ -164,4 +171,5 @@ export const LOW_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'lv.hold-up': [otherBattery],
   'lv.parked': [mainSwitch, otherBattery],
   'lv.cold-charge': [otherBattery],
+  'lv.contact': [largerRelay],
 };

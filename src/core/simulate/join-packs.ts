@@ -96,7 +96,8 @@ export function joinPacks(input: JoinInput): JoinResult {
     const ends = room >= whole;
     const passed = ends ? whole : room;
     const timeFor = (charge: number) =>
-      rate > 0 ? -Math.log(Math.max(1 - (charge * rate) / size, Number.MIN_VALUE)) / rate : charge / size;
+      // log1p: on an almost flat piece next to nothing of the current is lost, and 1 − next to nothing would round it away.
+      rate > 0 ? -Math.log1p(Math.max(-(charge * rate) / size, -1 + Number.EPSILON)) / rate : charge / size;
     const goal = END_SHARE * Math.abs(initialCurrentA);
     if (!at5 && size > goal && rate > 0) {
       const charge = (size - goal) / rate;
@@ -107,7 +108,8 @@ export function joinPacks(input: JoinInput): JoinResult {
     }
     if (!Number.isFinite(passed)) break;
     const after = size - rate * passed;
-    heatJ += rate > 0 ? (ohm * (size ** 2 - after ** 2)) / (2 * rate) : ohm * size * passed;
+    // ∫I² dt = ∫I dq, and the current falls straight with the charge.
+    heatJ += (ohm * passed * (size + after)) / 2;
     moved += passed;
     sa -= (direction * passed) / qa;
     sb += (direction * passed) / qb;

@@ -286,6 +286,30 @@ describe('wires and fuses', () => {
     expect(() => applyEdit(firn, edit)).toThrow(words);
   });
 
+  test('a relay that is too small for the blower is told, and a larger one cures it', () => {
+    const small = edited(firn, { edit: 'setContactRating', input: { deviceId: 'low-blower-relay', ratedA: 10 } });
+    const found = check(small, 'lv.contact', 'low-blower-relay');
+    expect(found.verdict).toBe('fails');
+    expect(findRemedies(small, found)[0]!.edit).toEqual({
+      edit: 'setContactRating',
+      input: { deviceId: 'low-blower-relay', ratedA: 30 },
+    });
+    expect(() =>
+      applyEdit(firn, { edit: 'setContactRating', input: { deviceId: 'low-radio-load', ratedA: 10 } }),
+    ).toThrow(/no contact/);
+  });
+
+  test('a wire among many carries less: twelve loaded ones together make its fuse too large', () => {
+    const wire = firn.circuits.lv.conductors['low-steering-pump-w3']!;
+    const bundled = edited(firn, {
+      edit: 'setConductor',
+      input: { conductorId: wire.id, laid: { ...wire.laid!, loadedCircuits: 12 } },
+    });
+    const limit = (build: Build) => check(build, 'lv.fuse-wire', 'low-steering-pump-fuse').limit!.value;
+    // IEC 60364-5-52, B.52.17: 0.45 for twelve.
+    expect(limit(bundled) / limit(firn)).toBeCloseTo(0.45, 6);
+  });
+
   test('a load taken away takes its fuse, relay and wires along, and nothing else', () => {
     const before = Object.keys(firn.circuits.lv.devices).length;
     const without = edited(firn, { edit: 'dropLowLoad', input: { deviceId: 'low-blower-load' } });

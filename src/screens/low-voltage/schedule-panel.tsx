@@ -184,6 +184,7 @@ function LoadFields({ assessment, id, onGone }: { assessment: Assessment; id: st
             onCommit={(value) => set({ use: { ...load.use, [scenario]: Math.min(1, Math.max(0, value)) } })}
           />
         ))}
+        <Wires assessment={assessment} id={id} />
         <div className="mt-2">
           <Action look="quiet" onPress={() => dispatch({ edit: 'dropLowLoad', input: { deviceId: id } }) && onGone()}>
             Take it away with its fuse and wires
@@ -191,5 +192,64 @@ function LoadFields({ assessment, id, onGone }: { assessment: Assessment; id: st
         </div>
       </div>
     </div>
+  );
+}
+
+/** Feed and earth of a load: how long, where they lie and among how many. */
+function Wires({ assessment, id }: { assessment: Assessment; id: string }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { lv } = lowVoltage(assessment.vehicle);
+  const { build } = assessment;
+  const feed = lv.conductors.find(({ conductor: { b } }) => b.deviceId === id && b.terminal === 'plus');
+  const earth = lv.conductors.find(({ conductor: { a } }) => a.deviceId === id && a.terminal === 'minus');
+  const relay = feed && lv.deviceOf.get(feed.conductor.a.deviceId);
+  if (!feed) return null;
+  const both = [feed, ...(earth ? [earth] : [])];
+  return (
+    <>
+      {both.map(({ id: wire, lengthM }, k) => (
+        <QuantityField
+          key={wire}
+          label={k === 0 ? 'Feed, length' : 'Earth, length'}
+          value={lengthM}
+          dimension="length"
+          system={build.units}
+          onCommit={(value) => dispatch({ edit: 'setConductor', input: { conductorId: wire, lengthM: value } })}
+        />
+      ))}
+      <ChoiceField
+        label="They lie in"
+        value={feed.laid?.zoneId ?? null}
+        choices={Object.values(build.zones).map((zone) => ({ value: zone.id, label: zone.name }))}
+        onChoose={(zoneId) => {
+          for (const { id: wire, laid } of both)
+            if (laid) dispatch({ edit: 'setConductor', input: { conductorId: wire, laid: { ...laid, zoneId } } });
+        }}
+      />
+      <QuantityField
+        label="Loaded wires in the same bundle"
+        value={feed.laid?.loadedCircuits ?? 1}
+        dimension="count"
+        system={build.units}
+        onCommit={(count) => {
+          const loadedCircuits = Math.min(50, Math.max(1, Math.round(count)));
+          for (const { id: wire, laid } of both)
+            if (laid)
+              dispatch({ edit: 'setConductor', input: { conductorId: wire, laid: { ...laid, loadedCircuits } } });
+        }}
+      />
+      {relay?.device.kind === 'relay' && (
+        <ChoiceField
+          label="Its relay carries"
+          value={String(relay.device.ratedA ?? '')}
+          choices={[...new Set([20, 30, 40, 70, 100, 200, relay.device.ratedA ?? 30])]
+            .sort((p, q) => p - q)
+            .map((amps) => ({ value: String(amps), label: `${amps} A` }))}
+          onChoose={(amps) =>
+            dispatch({ edit: 'setContactRating', input: { deviceId: relay.id, ratedA: Number(amps) } })
+          }
+        />
+      )}
+    </>
   );
 }

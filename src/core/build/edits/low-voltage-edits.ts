@@ -266,6 +266,19 @@ export const LOW_VOLTAGE_EDITS = {
     },
   }),
 
+  /** What the contact of a relay or switch carries. */
+  setContactRating: define<{ deviceId: Id; ratedA: number }>({
+    title: (build, { deviceId, ratedA }) => `${findDevice(build, deviceId)?.name ?? 'a contact'} carries ${ratedA} A`,
+    apply: (draft, { deviceId, ratedA }) => {
+      const device = deviceToEdit(draft, deviceId);
+      if (device.kind !== 'relay' && device.kind !== 'lv-switch')
+        throw new EditRefused(`${device.name} has no contact.`, 'Choose a relay or a switch.');
+      if (!(ratedA > 0 && ratedA <= 2000))
+        throw new EditRefused('A contact carries more than 0 and at most 2000 A.', 'Read it off the relay.');
+      device.ratedA = ratedA;
+    },
+  }),
+
   /** A main switch into the battery’s plus, open when it stands for long. */
   addMainSwitch: define<{ seed: string; batteryId: Id; cable: CablePart }>({
     title: () => 'put a main switch at the auxiliary battery',
