@@ -65,8 +65,8 @@ test('size it for me cures the heater’s wire, and the cut list fits reels', as
   const group = page.locator('[data-cut-group="cable-shielded-95"]');
   await expect(group).toContainText('K+ to bus plus');
   await expect(group).toContainText('reel of');
-  await page.getByLabel('Reels and leftovers, m').fill('1; 2');
-  await page.getByLabel('Reels and leftovers, m').press('Enter');
+  await page.getByLabel('Reel lengths to be had, m').fill('1; 2');
+  await page.getByLabel('Reel lengths to be had, m').press('Enter');
   await expect(page.getByText(/Longer than every reel: .*K\+ to bus plus/)).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();

@@ -6,6 +6,7 @@ import { type SizeChoice, sizeCables } from '@/core/remedies';
 export interface SizeAnswer {
   readonly choices: readonly SizeChoice[];
   readonly edit: Edit | null;
+  readonly refused: boolean;
   readonly before: { readonly massKg: number; readonly lossW: number; readonly fails: number };
   readonly after: { readonly massKg: number; readonly lossW: number; readonly fails: number };
 }

@@ -8,7 +8,7 @@ import { resistanceAt } from '../physics/conductor';
 import { carryCurrent } from '../physics/contactor';
 import { clearing } from '../physics/fuse-clearing';
 import { SHORT_LIMIT_C, withstandI2t } from '../physics/withstand';
-import { fuseZones } from '../simulate';
+import { fuseZones, notProvedToBreak } from '../simulate';
 import {
   Memo,
   partOf,
@@ -47,6 +47,8 @@ export interface SizeChoice {
 export interface SizeResult {
   readonly choices: readonly SizeChoice[];
   readonly edit: Edit | null;
+  /** The circuit has no solution in some state: nothing could be sized. */
+  readonly refused: boolean;
   readonly before: { readonly massKg: number; readonly lossW: number; readonly fails: number };
   readonly after: { readonly massKg: number; readonly lossW: number; readonly fails: number };
 }
@@ -94,6 +96,8 @@ interface Demand {
   }[];
   readonly radiusM: number | null;
   readonly fullV: number;
+  /** No fuse, one that is not chosen, or one that is not proved to break: no thinner cable may rest on it. */
+  readonly unproved: boolean;
 }
 
 const HILL_S = 600;
@@ -107,7 +111,7 @@ function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Demand[] {
   const zones = new Map(fuseZones(vehicle).map((zone) => [zone.fuseId, zone]));
   const fuseOf = (id: string) => partOf(vehicle.deviceOf.get(id), 'fuse');
   return vehicle.conductors
-    .filter(({ id, cable }) => ids.has(id) && cable)
+    .filter(({ id, cable, thermal, lengthM }) => ids.has(id) && cable && thermal && lengthM !== null)
     .map((conductor): Demand => {
       const { id } = conductor;
       const through = (point: Vehicle['cases'][number]['point']) => Math.abs(point.elementCurrentsA.get(id) ?? 0);
@@ -135,6 +139,24 @@ function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Demand[] {
               : [],
         );
       });
+      const unproved =
+        !behindResistor &&
+        (fuses.length === 0 ||
+          fuses.some((fuseId) => {
+            const part = fuseOf(fuseId);
+            const faults = zones.get(fuseId)?.faults;
+            if (!part || !faults?.highest) return true;
+            return [[faults.highest, faults.highestA] as const, [faults.lowest, faults.lowestA] as const].some(
+              ([fault, amps]) =>
+                fault !== null &&
+                (notProvedToBreak(part, amps, fault) !== null ||
+                  clearing(part, {
+                    prospectiveA: amps,
+                    timeConstantS: fault.timeConstantS,
+                    voltageV: fault.voltageV,
+                  }).totalI2tA2s === null),
+            );
+          }));
       const radius = conductor.conductor.routeId === null ? null : build.routes[conductor.conductor.routeId];
       const points = radius ? wayPoints(build, radius, conductor.conductor.a, conductor.conductor.b) : null;
       return {
@@ -169,6 +191,7 @@ function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Demand[] {
         }),
         radiusM: radius?.facts?.tightestBendM ?? (points ? tightestTurn(points) : null),
         fullV: pack?.fullV ?? 0,
+        unproved,
       };
     });
 }
@@ -260,6 +283,12 @@ const MOST_ROUNDS = 8;
 export function sizeCables(build: Build, options: SizeOptions): SizeResult {
   const { conductorIds, comfort, onProgress, cancelled } = options;
   const start = assess(build);
+  // Without a solution there are no currents, and every size would seem to hold.
+  const dark =
+    start.vehicle.unsolved !== null ||
+    start.vehicle.cases.length === 0 ||
+    start.vehicle.cases.some(({ point }) => !point.solvable);
+  if (dark) return { choices: [], edit: null, before: totals(start), after: totals(start), refused: true };
   const demands = demandsOf(start, new Set(conductorIds));
   const rows = new Map<string, { demand: Demand; tries: SizeTry[]; at: number; bound: string | null }>();
   for (const [done, demand] of demands.entries()) {
@@ -282,8 +311,10 @@ export function sizeCables(build: Build, options: SizeOptions): SizeResult {
     // Where a bend is too tight for every size that carries, the way is to be mended, not the size.
     const straight = tries.findIndex(({ straightMargin }) => straightMargin >= comfort);
     const best = tries.reduce((p, q, k) => (q.straightMargin > tries[p]!.straightMargin ? k : p), 0);
-    const at = first >= 0 ? first : straight >= 0 ? straight : best;
-    const bound = first > 0 ? tries[first - 1]!.boundBy : tries[at]!.boundBy;
+    const wanted = first >= 0 ? first : straight >= 0 ? straight : best;
+    const now = tries.findIndex(({ part }) => part.id === demand.conductor.cable!.id);
+    const at = demand.unproved ? Math.max(wanted, now) : wanted;
+    const bound = demand.unproved ? 'fuse' : first > 0 ? tries[first - 1]!.boundBy : tries[at]!.boundBy;
     rows.set(demand.conductor.id, { demand, tries, at, bound });
   }
   onProgress?.(demands.length, demands.length);
@@ -306,11 +337,12 @@ export function sizeCables(build: Build, options: SizeOptions): SizeResult {
     if (raised === 0) break;
   }
   return {
+    refused: false,
     choices: [...rows].map(([conductorId, { demand, tries, at, bound }]) => ({
       conductorId,
       before: demand.conductor.cable,
       chosen: { ...tries[at]!, boundBy: bound },
-      holds: tries[at]!.margin >= comfort,
+      holds: tries[at]!.margin >= comfort && !demand.unproved,
       tries,
     })),
     edit: edit(),

@@ -22,6 +22,7 @@ export {
   faultStory,
   firstToMelt,
   fuseFaults,
+  notProvedToBreak,
   type Opening,
   packPoles,
 } from './faults';

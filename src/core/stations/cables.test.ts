@@ -26,6 +26,15 @@ describe('routes', () => {
     expect(check(firn, 'cable.route', 'way-plus').verdict).toBe('holds');
   });
 
+  test('what nobody looked at is open, not good', () => {
+    const blank: Build = {
+      ...firn,
+      routes: { ...firn.routes, 'way-plus': { ...firn.routes['way-plus']!, facts: { cover: true } } },
+    };
+    expect(check(blank, 'cable.route', 'way-plus').verdict).toBe('needs-data');
+    expect(check(blank, 'cable.shield', 'c-plus').verdict).toBe('needs-data');
+  });
+
   test('a shielded cable of 19 mm wants 114 mm of radius, 190 where it moves', () => {
     const tight = edited({ edit: 'setRoute', input: { routeId: 'way-mid', facts: { tightestBendM: 0.12 } } });
     expect(check(tight, 'cable.bend', 'c-mid').verdict).toBe('thin');
@@ -85,10 +94,22 @@ describe('sizing', () => {
   });
 
   test('one size smaller than chosen fails what it says it is bound by', () => {
-    const sized = sizeCables(firn, { conductorIds: ['c-chg-plus'], comfort: 0.1 });
+    const sized = sizeCables(firn, { conductorIds: ['c-heat-plus'], comfort: 0.1 });
     const [choice] = sized.choices;
     const at = choice!.tries.findIndex(({ part }) => part.id === choice!.chosen.part.id);
     for (const smaller of choice!.tries.slice(0, at)) expect(smaller.margin).toBeLessThan(0.1);
+  });
+
+  test('nothing gets thinner behind a fuse that is not proved to break, and nothing is sized without a solution', () => {
+    // The charger's fuse can't break the full voltage: its 6 mm² stays, and is not called holding.
+    const [charger] = sizeCables(firn, { conductorIds: ['c-chg-plus'], comfort: 0.1 }).choices;
+    expect(charger).toMatchObject({ holds: false, chosen: { part: { areaMm2: 6 } } });
+    const dark = edited({ edit: 'setFigure', input: { figure: 'hardPower', value: 400000 } });
+    expect(sizeCables(dark, { conductorIds: all(dark), comfort: 0.1 })).toMatchObject({
+      refused: true,
+      choices: [],
+      edit: null,
+    });
   });
 
   test('more comfort never gives a thinner cable', () => {

@@ -6,6 +6,7 @@ import { teasel } from '../build/samples/teasel';
 import { massesOf } from '../vehicle';
 import { presetFigures } from './drive';
 import { cellDuties, socCurve } from './pack';
+import { supplyPowerW } from './survey';
 
 const firn = firn9();
 const edited = (...edits: Edit[]): Build => edits.reduce((build, edit) => applyEdit(build, edit).build, firn);
@@ -96,6 +97,18 @@ test('a set speed runs as long as the usable energy over its power, and wants a 
   expect(figures.roadN).toBeGreaterThan(1380 * 9.80665 * 0.06);
   expect(figures.roadN).toBeLessThan(1.02 * 1380 * 9.80665 * 0.06);
   expect(check(set, 'drive.dead-man').verdict).toBe('needs-data');
+});
+
+test('with one ratio and nothing told of the clutch a run-away is open, not good', () => {
+  const { gearRatios: _, ...vehicle } = teasel().vehicle;
+  const single: Build = { ...teasel(), vehicle, stage: { ...teasel().stage, overspeedCut: false } };
+  expect(check(single, 'drive.runaway').verdict).toBe('needs-data');
+});
+
+test('by North American rules a wall unit carries four fifths of its breaker too', () => {
+  // 230 V · 32 A, and four fifths of it.
+  expect(supplyPowerW(firn)).toBeCloseTo(7360, 9);
+  expect(supplyPowerW({ ...firn, ruleSet: 'north-america' })).toBeCloseTo(5888, 9);
 });
 
 test('a series motor that a clutch can unload runs away without a speed limit', () => {

@@ -98,3 +98,18 @@ test('on the usual trip each of two strings’ fuses has its part, and the parts
   expect(part / whole).toBeGreaterThan(0.4);
   expect(part / whole).toBeLessThan(0.6);
 });
+
+test('a string with a cable of no size is not called able to carry everything', () => {
+  const wire = Object.values(two.circuits.hv.conductors).find(({ id }) => id === 'second-w4')!;
+  const unsized: Build = {
+    ...two,
+    circuits: {
+      ...two.circuits,
+      hv: { ...two.circuits.hv, conductors: { ...two.circuits.hv.conductors, [wire.id]: { ...wire, partId: null } } },
+    },
+  };
+  const found = assess(unsized).checks.find(
+    ({ id, subject }) => id === 'pack.string-alone' && subject.id === 'second-box',
+  )!;
+  expect(found.verdict).toBe('needs-data');
+});

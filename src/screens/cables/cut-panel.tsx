@@ -47,7 +47,7 @@ export default function CutPanel({ assessment }: { assessment: Assessment }) {
       <div className="flex flex-wrap items-end gap-4 print:hidden">
         <div className="min-w-[260px] flex-1">
           <TextField
-            label="Reels and leftovers, m"
+            label="Reel lengths to be had, m"
             value={reels}
             refuse={(text) =>
               reelsOf(text) ? null : 'Write metres above 0 and up to 1000 with semicolons: 5; 10; 25.'

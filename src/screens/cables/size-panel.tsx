@@ -22,6 +22,7 @@ const BOUND_WORDS: Readonly<Record<string, string>> = {
   'fuse.cable-short': 'the fuse before it, short circuit',
   'contactor.carry': 'the contactor that it cools',
   'contactor.peak': 'the contactor that it cools',
+  fuse: 'a fuse before it that is missing or not proved to break: not made thinner',
 };
 
 /** The smallest sizes that hold with a comfort, tried on the whole vehicle, and what bound each. */
@@ -115,7 +116,13 @@ export default function SizePanel({ assessment }: { assessment: Assessment }) {
         )}
         {trouble && <span className="text-fails">It stopped: {trouble}. Try again.</span>}
       </div>
-      {answer && (
+      {answer?.made.refused && (
+        <p className="mt-3 text-fails">
+          Nothing was sized: in some state the circuit has no solution, so its currents are not known. Cure what the
+          ledger says about the pack first.
+        </p>
+      )}
+      {answer && !answer.made.refused && (
         <div className="mt-3">
           <p className="flex flex-wrap items-center gap-3 text-[16px]" data-sized="">
             <span>

@@ -42,9 +42,16 @@ export function AxlesPanel({ assessment }: { assessment: Assessment }) {
             ).map(([label, loads]) => (
               <tr key={label} className="border-t border-rule/70">
                 <td className="py-1 text-left">{label}</td>
-                {[loads.frontKg, loads.rearKg, loads.leftKg, loads.rightKg, loads.totalKg].map((value, k) => (
+                {[
+                  loads.frontKg,
+                  loads.rearKg,
+                  // Without a track the sides are not known.
+                  build.chassis?.trackM === undefined ? null : loads.leftKg,
+                  build.chassis?.trackM === undefined ? null : loads.rightKg,
+                  loads.totalKg,
+                ].map((value, k) => (
                   <td key={['front', 'rear', 'left', 'right', 'all'][k]} className="font-semibold whitespace-nowrap">
-                    {mass(value)}
+                    {value === null ? '–' : mass(value)}
                   </td>
                 ))}
               </tr>

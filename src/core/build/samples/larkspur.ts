@@ -196,7 +196,7 @@ export function larkspur(id = 'larkspur'): Build {
     },
     packLimits: { socEmpty: 0.2, coldestCellC: 3, warmestCellC: 38, agedHealth: 0.8 },
   });
-  const routes = { cover: true, overBrakeLine: false, shieldEarthed: 'both' } as const;
+  const routes = { cover: true, overBrakeLine: false, throughPanel: false, shieldEarthed: 'both' } as const;
   return arrange(
     withLow(withCoils(build, 0.8, 1.5), {
       battery: 'lead-45',

@@ -54,6 +54,9 @@ const bend: Rule<Context> = {
 /** HV beside a signal wire: nearer than this they are to cross, not to run along (practice). */
 const SIGNAL_M = 0.1;
 
+/** Near heat a cable is of class C at least (practice; ISO 6722). */
+const HEAT_CLASS_C = 125;
+
 /** One look at a route: what is wrong with it there. */
 function faultsOf(context: Context, conductor: ResolvedConductor): { wrong: string[]; open: string[] } {
   const route = routeOf(context.vehicle, conductor);
@@ -63,6 +66,12 @@ function faultsOf(context: Context, conductor: ResolvedConductor): { wrong: stri
   const open: string[] = [];
   const under = conductor.zone?.id === 'zone-underbody' || exposure.has('stones');
   if (facts.overBrakeLine) wrong.push('it runs over a brake line');
+  if (facts.overBrakeLine === undefined) open.push('whether it runs over a brake line');
+  if (facts.throughPanel === undefined) open.push('whether it goes through a panel');
+  if (facts.signalDistanceM === undefined && conductor.cable?.shielded !== true)
+    open.push('how near signal wires run beside it');
+  if (exposure.has('heat') && (conductor.cable?.temperatureClassC ?? 0) < HEAT_CLASS_C)
+    wrong.push(`it lies near heat and bears ${conductor.cable?.temperatureClassC ?? '?'} °C only`);
   if (facts.throughPanel && facts.grommet === false) wrong.push('it goes through a panel without a grommet');
   if (facts.throughPanel && facts.grommet === undefined) open.push('whether there is a grommet in the panel');
   if (under && conductor.laid?.conduit !== true) wrong.push('it lies under the floor without a conduit');
@@ -111,7 +120,14 @@ const shield: Rule<Context> = {
     if (!highVoltage(context)) return [];
     return routed(vehicle).flatMap((conductor): Finding[] => {
       const earthed = routeOf(vehicle, conductor).facts?.shieldEarthed;
-      if (!conductor.cable?.shielded || earthed === undefined) return [];
+      if (!conductor.cable?.shielded) return [];
+      if (earthed === undefined)
+        return [
+          {
+            subject: conductorRef(conductor),
+            missing: [{ ref: conductorRef(conductor), what: 'where its shield is earthed' }],
+          },
+        ];
       return [
         {
           subject: conductorRef(conductor),

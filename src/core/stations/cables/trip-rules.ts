@@ -1,5 +1,7 @@
 import { type Finding, marginOfRise, quantityText as q, type Rule } from '../../checks';
 import { cableTransient } from '../../physics/cable-transient';
+import { METALS } from '../../physics/conductor';
+import { temperatureAfterI2t } from '../../physics/withstand';
 import { Memo, type ResolvedConductor } from '../../vehicle';
 import { type Context, celsius, conductorRef, corner, hotPlace, powerFrom, solvedCases } from '../context';
 
@@ -31,10 +33,13 @@ interface Pulse {
   readonly where: string;
 }
 
-/** Start and I²t in one figure that orders pulses of one length: K, if metal alone took the heat. */
-const rough = ({ cable, conductor }: ResolvedConductor, { amps, startC, seconds }: Pulse): number =>
-  startC +
-  ((amps / conductor.parallel) ** 2 * (cable?.resistance20OhmPerM ?? 0) * seconds) / (3.45 * (cable?.areaMm2 ?? 1));
+/** What the metal would reach if nothing left it, resistance by temperature in it: never less than the true one, °C (IEC 60949). */
+function alone({ cable, conductor }: ResolvedConductor, { amps, startC, seconds }: Pulse): number {
+  if (!cable) return startC;
+  // The area that its resistance stands for, mm².
+  const areaMm2 = (METALS[cable.metal].resistivity20OhmM / cable.resistance20OhmPerM) * 1e6;
+  return temperatureAfterI2t(cable.metal, areaMm2, startC, (amps / conductor.parallel) ** 2 * seconds);
+}
 
 /** A long climb lasts so long (engineering judgement), s. */
 const HILL_S = 600;
@@ -57,12 +62,12 @@ const peak: Rule<Context> = {
         const seconds = solved.state.duration === 'minutes' ? HILL_S : vehicle.build.duty.hardAccelerationS;
         const pulse = { amps, startC, seconds, where: corner(solved) };
         const known = hottest.get(solved.state.duration);
-        if (!known || rough(conductor, pulse) > rough(conductor, known)) hottest.set(solved.state.duration, pulse);
+        if (!known || alone(conductor, pulse) > alone(conductor, known)) hottest.set(solved.state.duration, pulse);
       }
       let worst: (Pulse & { reached: number | null }) | null = null;
       for (const pulse of [...hottest.values()].sort((p, r) => r.seconds - p.seconds)) {
         // Metal alone bounds it from above: a short pulse that stays under the long one needs no working out.
-        if (worst && worst.reached !== null && rough(conductor, pulse) <= worst.reached) continue;
+        if (worst && worst.reached !== null && alone(conductor, pulse) <= worst.reached) continue;
         const reached = afterPulse(conductor, pulse.startC, pulse.amps, pulse.seconds);
         if (!worst || reached === null || (worst.reached !== null && reached > worst.reached))
           worst = { ...pulse, reached };

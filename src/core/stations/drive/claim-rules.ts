@@ -35,10 +35,15 @@ const agree: Rule<Context> = {
   },
 };
 
+/** Sellers round. */
+const ROUNDED = 1.02;
+
 /** What a seller calls the pack’s energy, against its cells. */
 const energy: Rule<Context> = {
   id: 'drive.claimed-energy',
   station: 'drive',
+  // True or not: there is no comfort in a promise.
+  comfort: 0,
   sources: ['Σ capacity · nominal voltage of the cells that are in the build'],
   judge: ({ vehicle }) => {
     const { claimedEnergyJ } = vehicle.build.duty;
@@ -49,7 +54,15 @@ const energy: Rule<Context> = {
         subject: CLAIMS,
         demand: { value: claimedEnergyJ, dimension: 'energy' },
         limit: { value: own.grossJ, dimension: 'energy' },
-        margin: marginAtMost(claimedEnergyJ, own.grossJ * 1.02),
+        margin: marginAtMost(claimedEnergyJ, own.grossJ * ROUNDED),
+        lines: () => [
+          {
+            formula: 'E_promised ≤ 1.02 · E of the cells',
+            figures: `${q(claimedEnergyJ, 'energy')} ≤ ${ROUNDED} · ${q(own.grossJ, 'energy')}`,
+            result: { value: marginAtMost(claimedEnergyJ, own.grossJ * ROUNDED), dimension: 'ratio' },
+            note: 'A fiftieth for round figures.',
+          },
+        ],
       },
     ];
   },

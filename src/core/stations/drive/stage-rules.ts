@@ -98,7 +98,8 @@ const runaway: Rule<Context> = {
     const canUnload = build.schools.clutch === 'kept' || (roadModel(build)?.ratios.length ?? 1) > 1;
     if (build.stage?.overspeedCut === true)
       return [{ subject, holds: true, figures: { detail: 'a speed limit cuts its feed' } }];
-    if (build.stage?.overspeedCut === undefined && build.schools.clutch === undefined)
+    // A gearbox with a neutral can unload it whatever the clutch is; with one ratio the clutch decides.
+    if (build.schools.clutch === undefined && (build.stage?.overspeedCut === undefined || !canUnload))
       return [{ subject, missing: [{ ref: subject, what: 'the clutch, and whether a speed limit cuts its feed' }] }];
     return [
       {

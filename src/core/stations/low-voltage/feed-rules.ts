@@ -145,7 +145,7 @@ const converterDrop: Rule<Context> = {
       if (!joined) return [{ subject, missing: [{ ref: subject, what: 'its wires to the battery' }] }];
       const fullA = converter.powerW / converter.outputV;
       const ohm = loopOhm(vehicle, converter.id, batteryId);
-      if (ohm === null) return [];
+      if (ohm === null) return [{ subject, missing: [{ ref: subject, what: 'a closed way to the battery and back' }] }];
       const demand = fullA * ohm;
       return [
         {
@@ -205,11 +205,21 @@ const peak: Rule<Context> = {
       batteryC: coldestC(vehicle),
       awake: true,
     });
-    if (!one.point) return [];
+    if (!one.point)
+      return [
+        {
+          subject: batteryRef(vehicle),
+          missing: [{ ref: batteryRef(vehicle), what: 'a 12-volt circuit that can be solved' }],
+        },
+      ];
     return low.loads.flatMap((entry): Finding[] => {
       const { load, id, name } = entry;
-      if (!load.essential || load.minimumV === undefined || running.get(id) === 'off') return [];
+      if (!load.essential || running.get(id) === 'off') return [];
       const v = one.loadV(id);
+      if (load.minimumV === undefined) {
+        const subject: Ref = { kind: 'device', id, name };
+        return [{ subject, missing: [{ ref: subject, what: 'the voltage that it works down to' }] }];
+      }
       return [
         {
           subject: { kind: 'device', id, name },
@@ -313,6 +323,9 @@ const parked: Rule<Context> = {
         demand: { value: days * 86400, dimension: 'time' },
         limit: { value: PARKED_DAYS * 86400, dimension: 'time' },
         margin: marginAtLeast(days, PARKED_DAYS),
+        ...(low.lv.devices.some(({ device }) => device.opensParked)
+          ? { assumed: ['The main switch is opened when it is parked.'] }
+          : {}),
         figures: { current: amps(drain), days: `${Math.floor(days)} days` },
         lines: () => [
           {

@@ -325,9 +325,15 @@ const temperature: Rule<Context> = {
     if (low.loads.length === 0 || !one.point) return [];
     return low.lv.conductors.flatMap((conductor): Finding[] => {
       const { cable, zone, thermal } = conductor;
-      if (!cable || !zone || !thermal) return [];
       const current = Math.abs(one.currentA(conductor.id));
-      if (current < 0.5) return [];
+      if (conductor.conductor.kind !== 'cable' || current < 0.5) return [];
+      if (!cable || !zone || !thermal)
+        return [
+          {
+            subject: conductorRef(conductor),
+            missing: [{ ref: conductorRef(conductor), what: cable ? 'place' : 'part' }],
+          },
+        ];
       const reached = conductorTemperature(conductor, current);
       const subject = conductorRef(conductor);
       if (reached === null) return [{ subject, holds: false, variant: 'runaway', figures: { current: amps(current) } }];

@@ -207,7 +207,6 @@ const access: Rule<Context> = {
     boxesHeld(vehicle).flatMap((box): Finding[] => {
       const hold = box.device.hold!;
       const told = REACHES.filter(([key]) => hold[key] !== undefined);
-      if (told.length === 0) return [];
       const lead = partOf(box, 'cell')?.chemistry.startsWith('lead') === true;
       const without = told.filter(([key]) => hold[key] === false).map(([, words]) => words);
       if (lead && hold.vent === undefined)
@@ -217,6 +216,7 @@ const access: Rule<Context> = {
             missing: [{ ref: deviceRef(box), what: 'whether it vents: lead gives hydrogen' }],
           },
         ];
+      if (told.length === 0) return [];
       return [
         {
           subject: deviceRef(box),

@@ -11,7 +11,7 @@ import {
   stringsAlone,
   type Vehicle,
 } from '../../vehicle';
-import { amps, type Context, corner, deviceRef, powerFrom, worstCurrent } from '../context';
+import { amps, type Context, conductorRef, corner, deviceRef, powerFrom, worstCurrent } from '../context';
 
 /** A string is told by its first box. */
 const stringRef = (vehicle: Vehicle, string: PackString): Ref => {
@@ -166,8 +166,18 @@ const stringAlone: Rule<Context> = {
     const found = stringsAlone(vehicle);
     return strings(vehicle).flatMap((string, index): Finding[] => {
       const alone = found.get(index);
-      if (!alone || alone.unsolved !== null) return [];
       const subject = stringRef(vehicle, string);
+      if (!alone || alone.unsolved !== null)
+        return [{ subject, missing: [{ ref: subject, what: 'a circuit that can be solved without the others' }] }];
+      const unknown = [...string.ids].flatMap((id) => {
+        const device = alone.deviceOf.get(id);
+        const conductor = alone.conductorOf.get(id);
+        if (device && (device.device.kind === 'fuse' || device.device.kind === 'contactor') && device.part === null)
+          return [{ ref: deviceRef(device), what: 'part' }];
+        if (conductor?.conductor.kind === 'cable' && conductorAmpacity(conductor) === null)
+          return [{ ref: conductorRef(conductor), what: 'part' }];
+        return [];
+      });
       const missing = alone.cases.find(({ state, point }) => state.duration === 'sustained' && !point.solvable);
       if (missing) return [{ subject, holds: false, variant: 'gives', figures: { state: corner(missing) } }];
       const weakest = bounds(alone, string).sort(
@@ -175,6 +185,7 @@ const stringAlone: Rule<Context> = {
       )[0];
       if (!weakest) return [];
       const margin = marginAtMost(weakest.currentA, weakest.limitA);
+      if (margin >= 0 && unknown.length > 0) return [{ subject, missing: unknown }];
       return [
         {
           subject,

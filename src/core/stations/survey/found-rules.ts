@@ -96,7 +96,9 @@ const NIGHT_S = 10 * 3600;
 export function supplyPowerW(build: Context['vehicle']['build']): number | null {
   const { voltageV, phases, breakerA, outlet } = build.supply ?? {};
   if (voltageV === undefined || breakerA === undefined) return null;
-  return voltageV * breakerA * (phases ?? 1) * (outlet === 'wall-unit' ? 1 : SOCKET_SHARE);
+  // North America: four fifths of the breaker for whatever draws for hours, a wall unit too (NEC 210.20, 625.41: verify).
+  const whole = outlet === 'wall-unit' && build.ruleSet === 'iec';
+  return voltageV * breakerA * (phases ?? 1) * (whole ? 1 : SOCKET_SHARE);
 }
 
 const supply: Rule<Context> = {
