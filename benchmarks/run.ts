@@ -120,8 +120,7 @@ time('an hour of driving at 1 Hz, pack, heat and gears', Math.ceil(rounds / 10),
     health: 1,
     ambientC: 15,
     auxiliaryW: 1100,
-    regenShare: 0.6,
-    regenMostW: 23200,
+    braking: { share: 0.6, torqueShare: 1, mostW: 23200, unlitMPerS2: null },
     mostW: 58000,
   });
 });

@@ -1,6 +1,6 @@
 import type { Build } from './build';
 import { type Check, runRules, type StationId, sortLedger } from './checks';
-import { RULE_SETS } from './rules';
+import { ruleSetOf } from './rules';
 import {
   type PrechargeRun,
   prechargeRun,
@@ -83,7 +83,7 @@ export function assess(build: Build, runs: Runs = {}): Assessment {
   const heat = trip && trip.heat.key === heatKey ? trip.heat : null;
   const context: Context = {
     vehicle,
-    rules: RULE_SETS[build.ruleSet],
+    rules: ruleSetOf(build.ruleSet, build.ownLimits),
     precharge,
     fullV: fullVoltage(vehicle),
     trip,

@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '@/core/build';
 import type { TripRuns } from '@/core/simulate';
-import { driveTripAside } from '@/workers/trips';
+import { breakOffTrip, driveTripAside } from '@/workers/trips';
 import { RopewayDatabase } from './database';
 import { BuildGone, FIRST_REVISION, type Loaded, Repository } from './repository';
 
@@ -22,6 +22,8 @@ export interface Bench {
   readonly redo: string | null;
   /** failed: the browser does not store; the work is in this tab's memory only. */
   readonly saving: 'saved' | 'saving' | 'failed';
+  /** The usual trip while it is being driven: share that is done; `stopped`: broken off by hand until asked again; null: not under way. */
+  readonly driving: number | 'stopped' | null;
   /** Last refusal or storage trouble, in words; cleared by the next success. */
   readonly trouble: Trouble | null;
   open(id: string): void;
@@ -35,6 +37,9 @@ export interface Bench {
   /** Tries again to store what is only in memory. */
   retry(): void;
   dismiss(): void;
+  /** Breaks the usual trip off; what rests on it stays pending. */
+  stopTrip(): void;
+  driveTrip(): void;
 }
 
 /** Something still to be written: an edit with what was shown before it, or a step along the journal. */
@@ -90,15 +95,21 @@ export const useBench = create<Bench>()((set, get) => {
   const driveAside = (build: Build, key: string) => {
     if (asked === key) return;
     asked = key;
-    driveTripAside(build).then(
+    const told = (share: number) => {
+      if (asked === key && get().driving !== 'stopped') set({ driving: share });
+    };
+    driveTripAside(build, told).then(
       (runs) => {
+        if (asked === key) set({ driving: null });
         // Where there are no workers, or the trip can't be driven, the same question is not asked again.
         if (!runs) return;
         trip = runs;
         const now = get().build;
         if (now) set({ assessment: judged(now) });
       },
-      () => {},
+      () => {
+        if (asked === key) set({ driving: null });
+      },
     );
   };
 
@@ -199,6 +210,7 @@ export const useBench = create<Bench>()((set, get) => {
     undo: null,
     redo: null,
     saving: 'saved',
+    driving: null,
     trouble: null,
 
     open(id) {
@@ -272,6 +284,18 @@ export const useBench = create<Bench>()((set, get) => {
 
     dismiss() {
       set({ trouble: null });
+    },
+
+    stopTrip() {
+      breakOffTrip();
+      set({ driving: 'stopped' });
+    },
+
+    driveTrip() {
+      const { build } = get();
+      asked = null;
+      set({ driving: null });
+      if (build) set({ assessment: judged(build) });
     },
   };
 });

@@ -4,9 +4,9 @@ import { type TripRuns, tripRuns } from '@/core/simulate';
 import { vehicleOf } from '@/core/vehicle';
 
 const api = {
-  /** The usual trip of a build, new and mild, aged and cold; null while something that it needs is missing. */
-  drive(build: Build): TripRuns | null {
-    return tripRuns(vehicleOf(build));
+  /** The usual trip of a build, new and mild, aged and cold, with progress; null while something that it needs is missing. */
+  drive(build: Build, onProgress: (share: number) => void): TripRuns | null {
+    return tripRuns(vehicleOf(build), (share) => void onProgress(share));
   },
 };
 

@@ -11,7 +11,9 @@ import type {
   InspectionId,
   LvLoad,
   OldPart,
+  OwnLimit,
   PresetSpeed,
+  Regeneration,
   Restraint,
   RouteFacts,
   SalvagedModule,
@@ -291,6 +293,10 @@ export interface Duty {
   readonly hillSpeedMPerS?: number;
   readonly towedMassKg?: number;
   readonly dailyDistanceM?: number;
+  /** Built-in trips stop at least so often; absent: as they are. */
+  readonly stopsPerKm?: number;
+  /** State of charge with which the usual trip begins. */
+  readonly startSoc?: number;
   readonly coldestDayC?: number;
   readonly hottestDayC?: number;
   /** Which of the built-in trips stands for the usual one. */
@@ -319,6 +325,8 @@ export type TripId = (typeof TRIP_IDS)[number];
 /** The corners between which the pack lives. */
 export interface PackLimits {
   readonly socEmpty: number;
+  /** It is charged so far on usual days; absent: full. */
+  readonly socFull?: number;
   readonly coldestCellC: number;
   readonly warmestCellC: number;
   /** State of health of the aged pack. */
@@ -346,7 +354,7 @@ export interface Build {
   readonly name: string;
   readonly notes: string;
   readonly units: UnitSystem;
-  readonly ruleSet: 'iec' | 'north-america';
+  readonly ruleSet: 'iec' | 'north-america' | 'own';
   readonly schools: Schools;
   readonly vehicle: VehicleData;
   readonly duty: Duty;
@@ -363,6 +371,9 @@ export interface Build {
   readonly modules?: Readonly<Record<Id, SalvagedModule>>;
   readonly stage?: StageData;
   readonly presetSpeed?: PresetSpeed;
+  readonly regeneration?: Regeneration;
+  /** Limits of the rule set `own`, by name; those that it lacks are the strictest known. */
+  readonly ownLimits?: Readonly<Partial<Record<OwnLimit, number>>>;
   readonly parts: Readonly<Record<Id, Part>>;
   readonly zones: Readonly<Record<Id, Zone>>;
   readonly routes: Readonly<Record<Id, Route>>;

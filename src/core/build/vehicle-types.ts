@@ -127,6 +127,37 @@ export interface PresetSpeed {
   readonly deadMan?: boolean;
 }
 
+/** How the motor brakes; absent figures are assumed and say so. */
+export interface Regeneration {
+  /** none: the drive gives nothing back. */
+  readonly asked?: 'none' | 'brake-pedal' | 'lift-off';
+  /** Its controller lights the brake lamps. */
+  readonly lampLit?: boolean;
+  /** Share of the braking on the usual trip that the motor takes. */
+  readonly share?: number;
+  /** Most braking torque, as a share of the motor’s peak torque. */
+  readonly torqueShare?: number;
+}
+
+/** Limits that a rule set of one’s own may state; rules/rule-sets has the same names. */
+export const OWN_LIMITS = [
+  'classBDcV',
+  'singlePoleMostV',
+  'hvDropShare',
+  'prechargeMostS',
+  'passiveDischargeS',
+  'activeDischargeS',
+  'harmlessJ',
+  'unprotectedM',
+  'meltingS',
+  'insulationOhmPerV',
+  'restraintForwardG',
+  'restraintSideG',
+  'restraintUpG',
+  'lampFromMPerS2',
+] as const;
+export type OwnLimit = (typeof OWN_LIMITS)[number];
+
 /** What gets at things in a zone. */
 export const EXPOSURES = ['heat', 'water', 'stones', 'feet', 'cargo', 'side-impact'] as const;
 export type Exposure = (typeof EXPOSURES)[number];

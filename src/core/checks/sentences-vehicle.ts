@@ -86,6 +86,35 @@ export const VEHICLE_SENTENCES: Readonly<Record<string, Sentence>> = {
     'Cruise against the trip',
   ),
   'drive.gives': S('It falls behind on the usual trip', 'It keeps up on the usual trip', '{detail}', 'The usual trip'),
+  'drive.gets-home': S(
+    'It does not get home from the usual trip',
+    'It gets home from the usual trip',
+    '{demand} left in winter, driving stops at {limit}',
+    'The usual trip',
+  ),
+  'drive.gets-home.stops': S(
+    'It does not get home from the usual trip',
+    'It gets home from the usual trip',
+    'in winter it stops after {after}, {time}',
+  ),
+  'drive.motor-heat': S(
+    '{subject} gets too hot on the usual trip',
+    '{subject} on the usual trip',
+    '{demand} of {limit} on the hottest day',
+    '{subject} on the usual trip',
+  ),
+  'drive.pack-heat': S(
+    'Cells get too hot on the usual trip',
+    'Cells on the usual trip',
+    '{demand} of {limit} on the hottest day',
+    'Cells on the usual trip',
+  ),
+  'drive.brake-lamp': S(
+    '{subject} brakes hard with dark brake lamps',
+    'Brake lamps in regeneration',
+    '{detail}',
+    'Brake lamps in regeneration',
+  ),
   'pack.present': S('There are no cells yet', 'Cells are chosen', '{detail}', 'Cells'),
   'pack.string-fuse': S('{subject} has no fuse of its own', '{subject} has its own fuse', '{detail}'),
   'pack.string-contactor': S(

@@ -95,3 +95,13 @@ export const OHMIC_SHARE = 0.5;
 /** The table's points, [state of charge, V of a cell at rest], for what joins them straight. */
 export const ocvPoints = (chemistry: Chemistry): readonly (readonly [number, number])[] =>
   SOC.map((soc, k) => [soc, CURVES[chemistry][k]!] as const);
+
+/** Cell temperatures between which it may be discharged, °C (generic; the sheet wins). */
+const DISCHARGE_C: Readonly<Record<Chemistry, { readonly leastC: number; readonly mostC: number }>> = {
+  lfp: { leastC: -20, mostC: 60 },
+  nmc: { leastC: -20, mostC: 60 },
+  lto: { leastC: -30, mostC: 55 },
+  'lead-flooded': { leastC: -20, mostC: 50 },
+  'lead-agm': { leastC: -20, mostC: 50 },
+};
+export const dischargeWindowC = (chemistry: Chemistry) => DISCHARGE_C[chemistry];

@@ -1,1 +1,1 @@
-export { RULE_SETS, type RuleSet, type RuleValueName } from './rule-sets';
+export { LIMIT_WORDS, RULE_SETS, type RuleSet, type RuleValueName, ruleSetOf } from './rule-sets';

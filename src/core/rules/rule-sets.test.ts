@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assess';
-import { applyEdit } from '../build';
+import { applyEdit, OWN_LIMITS } from '../build';
 import { firn9 } from '../build/samples';
 import { RULE_SETS } from '.';
 import { AT_LEAST, type RuleValueName, type RuleValues, withOwn } from './rule-sets';
@@ -37,6 +37,10 @@ describe('rule sets', () => {
     const sign = AT_LEAST.has(name) ? -1 : 1;
     if (borrowed) expect(sign * american[name].value).toBeLessThanOrEqual(sign * iec[name].value);
     else expect(american[name].source).toMatch(/FMVSS|NEC|SAE/);
+  });
+
+  test('the document lets an owner state every limit that there is', () => {
+    expect([...OWN_LIMITS].sort()).toEqual([...values].sort());
   });
 
   test('the working of a check names the value’s source in the set that the build follows', () => {

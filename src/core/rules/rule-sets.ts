@@ -1,3 +1,5 @@
+import type { Dimension } from '../quantities';
+
 /** Limits that differ by region or are our own judgement, each with its source. A value is a most: less is stricter; `atLeast` ones the other way. */
 export interface RuleValue {
   readonly value: number;
@@ -27,11 +29,13 @@ export interface RuleValues {
   readonly restraintForwardG: RuleValue;
   readonly restraintSideG: RuleValue;
   readonly restraintUpG: RuleValue;
+  /** Braking by the motor without the brake pedal from which the brake lamps have to be lit, m/s². */
+  readonly lampFromMPerS2: RuleValue;
 }
 export type RuleValueName = keyof RuleValues;
 
 export interface RuleSet extends RuleValues {
-  readonly id: 'iec' | 'north-america';
+  readonly id: 'iec' | 'north-america' | 'own';
   readonly name: string;
 }
 
@@ -64,6 +68,7 @@ const IEC_VALUES: RuleValues = {
   },
   restraintSideG: { value: 8, source: 'UN R100, mechanical shock of light vehicles: 8 g across (from memory: verify)' },
   restraintUpG: { value: 5, source: 'Upward 5 g (engineering judgement)' },
+  lampFromMPerS2: { value: 1.3, source: 'UN R13-H: brake lamps from 1.3 m/s² (may from 0.7; check local code)' },
 };
 
 /** What North American texts set themselves; the rest they leave open. */
@@ -100,4 +105,42 @@ const NORTH_AMERICA: RuleSet = {
   ...withOwn(NORTH_AMERICAN_VALUES, [IEC_VALUES], 'North America'),
 };
 
-export const RULE_SETS: Readonly<Record<RuleSet['id'], RuleSet>> = { iec: IEC, 'north-america': NORTH_AMERICA };
+export const RULE_SETS: Readonly<Record<'iec' | 'north-america', RuleSet>> = {
+  iec: IEC,
+  'north-america': NORTH_AMERICA,
+};
+
+/** Limits in words, in the order in which they are asked; a unit where the value is not plain. */
+export const LIMIT_WORDS: Readonly<Record<RuleValueName, { readonly label: string; readonly dimension: Dimension }>> = {
+  classBDcV: { label: 'High voltage from', dimension: 'voltage' },
+  singlePoleMostV: { label: 'One pole switched, up to', dimension: 'voltage' },
+  hvDropShare: { label: 'Voltage lost on the way', dimension: 'ratio' },
+  prechargeMostS: { label: 'Precharge within', dimension: 'time' },
+  passiveDischargeS: { label: 'Discharged by its bleeds within', dimension: 'time' },
+  activeDischargeS: { label: 'Discharged when told within', dimension: 'time' },
+  harmlessJ: { label: 'Harmless energy of the filters', dimension: 'energy' },
+  unprotectedM: { label: 'Cable before its fuse', dimension: 'length' },
+  meltingS: { label: 'Weakest fault cleared within', dimension: 'time' },
+  insulationOhmPerV: { label: 'Insulation, Ω a volt', dimension: 'count' },
+  restraintForwardG: { label: 'Boxes held forward, g', dimension: 'count' },
+  restraintSideG: { label: 'Boxes held sideways, g', dimension: 'count' },
+  restraintUpG: { label: 'Boxes held up, g', dimension: 'count' },
+  lampFromMPerS2: { label: 'Brake lamps lit from, m/s²', dimension: 'count' },
+};
+
+/** The set that a build follows; `own` has the limits that its owner states and the strictest known ones for the rest. */
+export function ruleSetOf(
+  id: RuleSet['id'],
+  ownLimits: Readonly<Partial<Record<RuleValueName, number>>> = {},
+): RuleSet {
+  if (id !== 'own') return RULE_SETS[id];
+  const stated = (Object.keys(IEC_VALUES) as RuleValueName[]).flatMap((name): [RuleValueName, RuleValue][] => {
+    const value = Object.hasOwn(ownLimits, name) ? ownLimits[name] : undefined;
+    return value === undefined ? [] : [[name, { value, source: 'Own limit, stated in Survey' }]];
+  });
+  return {
+    id: 'own',
+    name: 'Own limits',
+    ...withOwn(Object.fromEntries(stated), [IEC, NORTH_AMERICA], 'The own set'),
+  };
+}

@@ -1,3 +1,4 @@
+export { type Braking, mostBrakingN, REGEN_FROM_MPS, regenerated } from './braking';
 export { CannotGive, type DriveLawInput, type DriveLawResult, driveLaw } from './drive-law';
 export {
   coilFeed,
@@ -32,6 +33,7 @@ export { type Coverage, coverage, type Live, type Liveness, type LivePart, liven
 export { coldFactor, type HoldUpOptions, type HoldUpRun, lowHoldUp, PEUKERT } from './low-hold-up';
 export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } from './low-timeline';
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
+export { motorCooling, WINDING_LIMIT_C } from './motor-heat';
 export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';
 export {
@@ -43,15 +45,8 @@ export {
   prechargeWith,
 } from './precharge-study';
 export { type Segment, tripOfSegments } from './segments';
-export {
-  simulateTrip,
-  type TripOptions,
-  type TripPack,
-  type TripResult,
-  tripPack,
-  WINDOWS_S,
-  worstWindow,
-} from './trip';
+export { simulateTrip, type TripOptions, type TripResult, WINDOWS_S, worstWindow } from './trip';
 export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
-export { type TripRuns, tripRuns, tripRunsKey } from './trip-runs';
-export { builtInTrip, type Trace, tripName } from './trips';
+export { type TripPack, tripPack } from './trip-pack';
+export { brakingOf, type TripRuns, traceOf, tripRuns, tripRunsKey } from './trip-runs';
+export { builtInTrip, stopsPerKmOf, type Trace, tripName, withStops } from './trips';

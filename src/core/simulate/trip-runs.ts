@@ -1,8 +1,19 @@
-import { type OwnTrip, TRIP_IDS, type TripId } from '../build';
-import { inverterPowerW, nominalLinkV, partOf, type RoadModel, roadModel, roadModelAt, type Vehicle } from '../vehicle';
-import { simulateTrip, type TripPack, type TripResult, tripPack } from './trip';
+import { type Build, type OwnTrip, TRIP_IDS, type TripId } from '../build';
+import {
+  inverterPowerW,
+  motorOf,
+  nominalLinkV,
+  partOf,
+  type RoadModel,
+  roadModel,
+  roadModelAt,
+  type Vehicle,
+} from '../vehicle';
+import type { Braking } from './braking';
+import { simulateTrip, type TripResult } from './trip';
 import { type TripHeat, tripHeat } from './trip-heat';
-import { builtInTrip } from './trips';
+import { type TripPack, tripPack } from './trip-pack';
+import { builtInTrip, stopsPerKmOf, type Trace, withStops } from './trips';
 
 /** The usual trip, driven with the pack new on a mild day and with the pack aged on the coldest. */
 export interface TripRuns {
@@ -11,6 +22,9 @@ export interface TripRuns {
   readonly tripId: TripId | 'own';
   readonly mild: TripResult;
   readonly winter: TripResult;
+  /** Charge that the trip begins with, and stops of the trace a km. */
+  readonly socStart: number;
+  readonly stopsPerKm: number;
   /** Usable energy per km of each, m until the state of charge at which driving stops. */
   readonly rangeFreshM: number | null;
   readonly rangeWinterM: number | null;
@@ -21,8 +35,10 @@ export interface TripRuns {
 const MILD_C = 15;
 /** Share of braking that the motor takes (generic; the rest is the pedal's). */
 const REGEN_SHARE = 0.6;
-/** Each trip starts so full: regeneration has room. */
+/** Unless it is told, each trip starts so full: regeneration has room. */
 const START_SOC = 0.9;
+/** Deceleration up to which braking by the motor may leave the lamps dark, m/s² (UN R13-H). */
+const UNLIT_MPS2 = 1.3;
 /** Where nothing is told, the coldest day, °C. */
 const COLD_C = -5;
 
@@ -34,12 +50,41 @@ interface Reads {
   /** Tells one own trip from another; empty for a built-in one. */
   readonly own: string;
   readonly mostW: number;
-  readonly regenMostW: number;
+  readonly braking: Braking;
+  readonly stopsPerKm: number;
+  readonly socStart: number;
+  readonly socFull: number;
   readonly socEmpty: number;
   readonly agedHealth: number;
   readonly coldC: number;
   readonly auxiliaryW: number;
   readonly winterAuxiliaryW: number;
+}
+
+/**
+ * How the motor of a build brakes: a series motor and a drive without regeneration not at all; what is not told is generic. Asked by
+ * lifting the foot and without lamps of its own it stays below what needs them.
+ */
+export function brakingOf(build: Build): Braking {
+  const { asked, lampLit, share, torqueShare } = build.regeneration ?? {};
+  const unlit = (build.ruleSet === 'own' ? build.ownLimits?.lampFromMPerS2 : undefined) ?? UNLIT_MPS2;
+  const none = asked === 'none' || motorOf(build)?.part?.motorKind === 'series-dc';
+  return {
+    share: none ? 0 : (share ?? REGEN_SHARE),
+    torqueShare: torqueShare ?? 1,
+    mostW: none ? 0 : Math.max(0, -inverterPowerW(build, 'regeneration')),
+    unlitMPerS2: asked === 'lift-off' && lampLit !== true ? unlit : null,
+  };
+}
+
+/** The trip of a build as it is driven. */
+export function traceOf(build: Build): Trace {
+  const { ownTrip, tripId, cruiseSpeedMPerS, stopsPerKm } = build.duty;
+  if (tripId === 'own' && ownTrip) return ownTrip;
+  return withStops(
+    builtInTrip(tripId === undefined || tripId === 'own' ? TRIP_IDS[1] : tripId, cruiseSpeedMPerS),
+    stopsPerKm ?? 0,
+  );
 }
 
 /** What the bus devices draw in a state, the heaters left out or counted, W. */
@@ -60,6 +105,7 @@ function readsOf(vehicle: Vehicle): Reads | null {
   const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
   const limitA = partOf(inverter, 'inverter')?.maxBatteryCurrentA ?? Number.POSITIVE_INFINITY;
   const nominalV = nominalLinkV(build);
+  const socFull = build.packLimits.socFull ?? 1;
   return {
     mild,
     winter,
@@ -67,7 +113,10 @@ function readsOf(vehicle: Vehicle): Reads | null {
     tripId: build.duty.tripId === 'own' && !build.duty.ownTrip ? TRIP_IDS[1] : (build.duty.tripId ?? TRIP_IDS[1]),
     own: build.duty.tripId === 'own' && build.duty.ownTrip ? markOf(build.duty.ownTrip) : '',
     mostW: Math.min(inverterPowerW(build, 'hard-acceleration'), limitA * nominalV),
-    regenMostW: Math.max(0, -inverterPowerW(build, 'regeneration')),
+    braking: brakingOf(build),
+    stopsPerKm: build.duty.stopsPerKm ?? 0,
+    socStart: build.duty.startSoc ?? Math.min(START_SOC, socFull),
+    socFull,
     socEmpty: build.packLimits.socEmpty,
     agedHealth: build.packLimits.agedHealth,
     coldC,
@@ -108,39 +157,43 @@ export function tripRunsKey(vehicle: Vehicle): string | null {
   return JSON.stringify([bare(mild), bare(winter), rest]);
 }
 
-/** Drives the usual trip twice. Null while something that it needs is missing. */
-export function tripRuns(vehicle: Vehicle): TripRuns | null {
+/** Drives the usual trip twice; `onProgress` is told the share that is done. Null while something that it needs is missing. */
+export function tripRuns(vehicle: Vehicle, onProgress?: (share: number) => void): TripRuns | null {
   const reads = readsOf(vehicle);
   const key = tripRunsKey(vehicle);
   if (!reads || key === null) return null;
-  const { ownTrip, cruiseSpeedMPerS } = vehicle.build.duty;
-  const trace = reads.tripId === 'own' ? ownTrip! : builtInTrip(reads.tripId, cruiseSpeedMPerS);
-  const common = { regenShare: REGEN_SHARE, regenMostW: reads.regenMostW, mostW: reads.mostW };
+  const trace = traceOf(vehicle.build);
+  const seconds = Math.max(1, trace.speedsMPerS.length - 1);
+  const common = { braking: reads.braking, mostW: reads.mostW, socStart: reads.socStart, socStop: reads.socEmpty };
   const mild = simulateTrip(reads.mild, reads.pack, trace, {
     ...common,
-    socStart: START_SOC,
     health: 1,
     ambientC: MILD_C,
     auxiliaryW: reads.auxiliaryW,
+    onProgress: (doneS) => onProgress?.(doneS / seconds / 2),
   });
   const winter = simulateTrip(reads.winter, reads.pack, trace, {
     ...common,
-    socStart: START_SOC,
     health: reads.agedHealth,
     ambientC: reads.coldC,
     auxiliaryW: reads.winterAuxiliaryW,
+    onProgress: (doneS) => onProgress?.(0.5 + doneS / seconds / 2),
   });
   // By charge: the state of charge that a metre takes; age is in it already.
   const range = (run: TripResult): number | null => {
-    const used = START_SOC - run.socEnd;
+    const used = reads.socStart - run.socEnd;
     if (!(used > 0) || run.distanceM <= 0) return null;
-    return ((run.distanceM * (1 - reads.socEmpty)) / used) * leadShare(reads.pack, run.currents.meanA);
+    return (
+      ((run.distanceM * Math.max(0, reads.socFull - reads.socEmpty)) / used) * leadShare(reads.pack, run.currents.meanA)
+    );
   };
   return {
     key,
     tripId: reads.tripId,
     mild,
     winter,
+    socStart: reads.socStart,
+    stopsPerKm: stopsPerKmOf(trace),
     rangeFreshM: range(mild),
     rangeWinterM: range(winter),
     heat: tripHeat(vehicle, key, winter),

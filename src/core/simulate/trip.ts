@@ -1,76 +1,14 @@
 import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from '../physics/cell';
 import { roadForces } from '../physics/road-load';
-import { conductorOhm, drivePoint, packStrings, partOf, type RoadModel, type Vehicle, wayOf } from '../vehicle';
+import { drivePoint, type RoadModel } from '../vehicle';
+import { type Braking, regenerated } from './braking';
+import { motorCooling } from './motor-heat';
+import type { TripPack } from './trip-pack';
 import type { Trace } from './trips';
-
-/** The pack as a trip sees it: one string that stands for all in parallel, with the way to the inverter. */
-export interface TripPack {
-  readonly chemistry: Parameters<typeof openCircuitVoltage>[0];
-  readonly cellsInSeries: number;
-  readonly capacityC: number;
-  /** All cells, joints and the way to the inverter, new, at 25 °C, Ω; the cells' share of it follows temperature and age. */
-  readonly cellsOhm: number;
-  readonly otherOhm: number;
-  readonly massKg: number;
-  /** Charge voltage of all cells: regeneration stops there. V */
-  readonly fullV: number;
-}
-
-/**
- * What stands for the pack in a trip; null without cells. Boxes in series, their weakest capacity counts; strings in parallel add their
- * capacities and conductances, at the voltage of the first: strings that differ are named by a rule of Pack.
- */
-export function tripPack(vehicle: Vehicle): TripPack | null {
-  const strings = packStrings(vehicle).flatMap(({ boxIds }) => {
-    const boxes = boxIds.flatMap((id) => {
-      const box = vehicle.deviceOf.get(id)!;
-      const cell = partOf(box, 'cell');
-      return cell && box.device.cellsInSeries
-        ? [{ cell, series: box.device.cellsInSeries, parallel: box.device.cellsInParallel ?? 1 }]
-        : [];
-    });
-    if (boxes.length === 0) return [];
-    const sum = (pick: (box: (typeof boxes)[number]) => number) => boxes.reduce((total, box) => total + pick(box), 0);
-    return [
-      {
-        chemistry: boxes[0]!.cell.chemistry,
-        cellsInSeries: sum(({ series }) => series),
-        capacityC: 3600 * Math.min(...boxes.map(({ cell, parallel }) => cell.capacityAh * parallel)),
-        cellsOhm: sum(({ cell, series, parallel }) => (series * cell.resistanceOhm) / parallel),
-        linksOhm: sum(({ cell, series }) => series * cell.linkResistanceOhm),
-        massKg: sum(({ cell, series, parallel }) => series * parallel * cell.massKg),
-        fullV: sum(({ cell, series }) => series * cell.fullV),
-      },
-    ];
-  });
-  const first = strings[0];
-  if (!first) return null;
-  const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
-  const way = inverter ? wayOf(vehicle, inverter) : null;
-  const wayOhm = way?.conductors.reduce((total, conductor) => total + conductorOhm(conductor, 40), 0) ?? 0;
-  const sum = (pick: (string: (typeof strings)[number]) => number) =>
-    strings.reduce((total, string) => total + pick(string), 0);
-  const parallel = (pick: (string: (typeof strings)[number]) => number) =>
-    strings.length === 1 ? pick(first) : 1 / sum((string) => 1 / Math.max(pick(string), 1e-9));
-  return {
-    chemistry: first.chemistry,
-    cellsInSeries: first.cellsInSeries,
-    capacityC: sum((string) => string.capacityC),
-    cellsOhm: parallel((string) => string.cellsOhm),
-    otherOhm: parallel((string) => string.linksOhm) + wayOhm,
-    massKg: sum((string) => string.massKg),
-    fullV: Math.min(...strings.map((string) => string.fullV)),
-  };
-}
 
 /** Heat of cells, J/kgK, and what leaves the boxes, W/K (generic). */
 const CELL_J_PER_KGK = 1000;
 const BOX_W_PER_K = 8;
-/** Heat of a motor, J/kgK, and what its coolant or air takes, W/K (generic). */
-const MOTOR_J_PER_KGK = 480;
-const MOTOR_W_PER_K = 60;
-/** Below this speed nothing goes back, m/s. */
-const REGEN_FROM = 2;
 /** Into an almost full or a cold pack nothing goes back. */
 const REGEN_SOC = 0.97;
 const REGEN_COLD_C = 2;
@@ -82,11 +20,13 @@ export interface TripOptions {
   readonly health: number;
   readonly ambientC: number;
   readonly auxiliaryW: number;
-  /** Share of braking that the motor takes, and its most at the battery, W. */
-  readonly regenShare: number;
-  readonly regenMostW: number;
+  readonly braking: Braking;
   /** Most that the inverter takes from the battery, W. */
   readonly mostW: number;
+  /** State of charge at which driving stops; 0 where it is absent. */
+  readonly socStop?: number;
+  /** Told now and then: seconds of the trip that are driven. */
+  readonly onProgress?: (doneS: number) => void;
 }
 
 export interface TripResult {
@@ -109,11 +49,16 @@ export interface TripResult {
   readonly socEnd: number;
   readonly packC: number;
   readonly motorC: number;
+  /** Hottest on the way, °C. */
+  readonly packMostC: number;
+  readonly motorMostC: number;
   readonly lowestV: number;
   /** Seconds in which the drive could not give what the trace asks. */
   readonly shortS: number;
-  /** Instant at which the pack was empty, s; null: it got home. */
-  readonly emptyAtS: number | null;
+  /** Where it fell to the charge at which driving stops; null: it got home. */
+  readonly stop: { readonly timeS: number; readonly distanceM: number } | null;
+  /** Hardest braking by the motor, m/s². */
+  readonly regenMostMPerS2: number;
   readonly curve: readonly {
     readonly timeS: number;
     readonly speedMPerS: number;
@@ -135,6 +80,8 @@ const stretches = (squares: readonly number[], seconds: number): number[] =>
   });
 
 const CURVE_POINTS = 240;
+/** Seconds of the trip between two words of progress. */
+const PROGRESS_S = 600;
 const HALVES = 2;
 
 /** Greatest rms over any stretch of `seconds` of a current sampled once a second, A. */
@@ -162,13 +109,19 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
   const squares: number[] = [];
   let [soc, packC, motorC] = [options.socStart, options.ambientC, options.ambientC];
   let [distance, energy, charge, peak, peakRegen, lowestV, shortS] = [0, 0, 0, 0, 0, Number.POSITIVE_INFINITY, 0];
-  let emptyAtS: number | null = null;
+  let [packMostC, motorMostC, regenMostN] = [packC, motorC, 0];
+  let stop: TripResult['stop'] = null;
+  const socStop = options.socStop ?? 0;
   const curve: TripResult['curve'][number][] = [];
   const every = Math.max(1, Math.ceil(seconds / CURVE_POINTS));
-  const motorHeat = (model.motor?.massKg ?? 50) * MOTOR_J_PER_KGK;
+  const motor = motorCooling(model.motor);
+  let driven = 0;
   const dt = 1 / HALVES;
   let linkV = pack.cellsInSeries * openCircuitVoltage(pack.chemistry, soc);
-  for (let k = 0; k < seconds; k++) {
+  // Nothing moves with empty cells.
+  for (let k = 0; k < seconds && soc > 0; k++) {
+    driven = k + 1;
+    if (k % PROGRESS_S === 0) options.onProgress?.(k);
     let [square, amps] = [0, 0];
     const acceleration = speeds[k + 1]! - speeds[k]!;
     for (let half = 0; half < HALVES; half++) {
@@ -179,15 +132,17 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
       const force = forces.rollingN + forces.slopeN + forces.dragN + forces.inertiaN;
       const wheelW = force * v;
       let driveW = 0;
+      let backN = 0;
       if (v > 0) {
         if (wheelW >= 0) {
           const point = drivePoint(model, force, v, linkV);
           if (!point.possible || point.batteryW > options.mostW) shortS += dt;
           driveW = Math.min(point.batteryW, options.mostW);
         } else {
-          const allowed = v >= REGEN_FROM && soc < REGEN_SOC && packC > REGEN_COLD_C;
-          const back = allowed ? drivePoint(model, force * options.regenShare, v, linkV) : null;
-          driveW = back?.possible ? Math.max(back.batteryW, -options.regenMostW) : 0;
+          const room = soc < REGEN_SOC && packC > REGEN_COLD_C;
+          const back = room ? regenerated(model, options.braking, force, v, linkV) : null;
+          driveW = back?.batteryW ?? 0;
+          backN = back?.forceN ?? 0;
         }
       }
       const batteryW = driveW + options.auxiliaryW;
@@ -200,11 +155,14 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
       linkV = ocv - currentA * ohm;
       lowestV = Math.min(lowestV, linkV);
       soc -= (currentA * dt) / (pack.capacityC * options.health);
-      if (soc <= 0 && emptyAtS === null) emptyAtS = k + x;
+      if (soc <= socStop && stop === null) stop = { timeS: k + x, distanceM: distance };
       const lossW = currentA * currentA * ohm;
       packC += ((lossW - BOX_W_PER_K * (packC - options.ambientC)) * dt) / (pack.massKg * CELL_J_PER_KGK);
-      const driveLossW = Math.max(0, wheelW >= 0 ? driveW - wheelW : driveW - wheelW * options.regenShare);
-      motorC += ((driveLossW * 0.7 - MOTOR_W_PER_K * (motorC - options.ambientC)) * dt) / motorHeat;
+      const driveLossW = Math.max(0, driveW - (wheelW >= 0 ? wheelW : backN * v));
+      motorC += ((driveLossW * motor.share - motor.wattsPerK * (motorC - options.ambientC)) * dt) / motor.joulesPerK;
+      packMostC = Math.max(packMostC, packC);
+      motorMostC = Math.max(motorMostC, motorC);
+      regenMostN = Math.max(regenMostN, -backN);
       distance += v * dt;
       energy += (batteryW + lossW) * dt;
       charge += currentA * dt;
@@ -216,8 +174,8 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
       split.rolling += forces.rollingN * v * dt;
       split.climbing += forces.slopeN * v * dt;
       if (wheelW < 0) {
-        split.brakes += -wheelW * (driveW < 0 ? 1 - options.regenShare : 1) * dt;
-        if (driveW < 0) split.drive += (driveW - wheelW * options.regenShare) * dt;
+        split.brakes += (backN * v - wheelW) * dt;
+        split.drive += (driveW - backN * v) * dt;
       } else split.drive += Math.max(0, driveW - wheelW) * dt;
       split.pack += lossW * dt;
       split.other += options.auxiliaryW * dt;
@@ -228,14 +186,14 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
   }
   return {
     distanceM: distance,
-    durationS: seconds,
+    durationS: driven,
     energyJ: energy,
     energyPerKmWh: distance > 0 ? energy / 3.6 / distance : null,
     split,
     profileA: stretches(squares, PROFILE_STEP_S),
     currents: {
-      meanA: seconds > 0 ? charge / seconds : 0,
-      rmsA: seconds > 0 ? Math.sqrt(squares.reduce((sum, value) => sum + value, 0) / seconds) : 0,
+      meanA: driven > 0 ? charge / driven : 0,
+      rmsA: driven > 0 ? Math.sqrt(squares.reduce((sum, value) => sum + value, 0) / driven) : 0,
       peakA: peak,
       peakRegenA: peakRegen,
       windowsA: WINDOWS_S.map((window) => worstWindow(squares, window)),
@@ -243,9 +201,12 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
     socEnd: soc,
     packC,
     motorC,
+    packMostC,
+    motorMostC,
     lowestV,
     shortS,
-    emptyAtS,
+    stop,
+    regenMostMPerS2: regenMostN / model.massKg,
     curve,
   };
 }

@@ -105,3 +105,49 @@ export function builtInTrip(id: TripId, mostMPerS = Number.POSITIVE_INFINITY): T
   }
   return { name: TRIPS[id].name, speedsMPerS: speeds, grades };
 }
+
+/** Slowing down and pulling away for a stop that is put in, m/s², and standing there, s (generic). */
+const STOP_RATE = 1;
+const START_RATE = 0.9;
+const STAND_S = 12;
+
+/**
+ * The same trip with a stop wherever more than 1 km / `stopsPerKm` has passed since the last one; its own stops count. It grows longer by
+ * the ways of slowing down and pulling away. The grade stays that of the place.
+ */
+export function withStops(trace: Trace, stopsPerKm: number): Trace {
+  if (!(stopsPerKm > 0)) return trace;
+  const everyM = 1000 / stopsPerKm;
+  const speeds: number[] = [trace.speedsMPerS[0] ?? 0];
+  const grades: number[] = [trace.grades[0] ?? 0];
+  let since = 0;
+  const go = (speed: number, grade: number) => {
+    since += (speeds.at(-1)! + speed) / 2;
+    speeds.push(speed);
+    grades.push(grade);
+  };
+  for (let k = 1; k < trace.speedsMPerS.length; k++) {
+    const speed = trace.speedsMPerS[k]!;
+    const grade = trace.grades[k]!;
+    const braking = speed ** 2 / (2 * STOP_RATE);
+    if (speed > 0 && since + braking >= everyM) {
+      for (let v = speeds.at(-1)! - STOP_RATE; v > 0; v -= STOP_RATE) go(v, grade);
+      for (let s = 0; s <= STAND_S; s++) go(0, grade);
+      since = 0;
+      for (let v = START_RATE; v < speed; v += START_RATE) go(v, grade);
+    }
+    go(speed, grade);
+    if (speed === 0) since = 0;
+  }
+  return { name: trace.name, speedsMPerS: speeds, grades };
+}
+
+/** Stops of a trace a km: how often it comes to a stand, over its length. */
+export function stopsPerKmOf({ speedsMPerS }: Trace): number {
+  let [stops, metres] = [0, 0];
+  for (let k = 1; k < speedsMPerS.length; k++) {
+    metres += (speedsMPerS[k]! + speedsMPerS[k - 1]!) / 2;
+    if (speedsMPerS[k] === 0 && speedsMPerS[k - 1]! > 0) stops++;
+  }
+  return metres > 0 ? (1000 * stops) / metres : 0;
+}

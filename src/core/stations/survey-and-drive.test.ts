@@ -79,8 +79,7 @@ describe('the usual trip', () => {
       health: 1,
       ambientC: 15,
       auxiliaryW: 1100,
-      regenShare: 0,
-      regenMostW: 0,
+      braking: { share: 0, torqueShare: 1, mostW: 0, unlitMPerS2: null },
       mostW: 1e6,
     };
     const run = simulateTrip(model, tripPack(vehicle)!, trace, options);
@@ -171,11 +170,20 @@ describe('survey', () => {
   });
 
   test('a build that follows its vehicle and has no mass says what is missing', () => {
-    const bare = edited(firn, { edit: 'setFigure', input: { figure: 'massEmpty', value: null } });
+    const { body, ...unshaped } = firn.vehicle;
+    const bare = edited(
+      { ...firn, vehicle: unshaped },
+      { edit: 'setFigure', input: { figure: 'massEmpty', value: null } },
+    );
     const check = of(bare, 'survey.told:vehicle');
     expect(check.verdict).toBe('needs-data');
     expect(say(check).line).toContain('the empty mass');
     expect(inverterPowerW(bare, 'cruise')).toBe(32000);
+    // Its shape stands in for the scales, and still asks for them.
+    const shaped = edited(bare, { edit: 'setBody', input: { body: body! } });
+    expect(inverterPowerW(shaped, 'cruise')).not.toBe(32000);
+    expect(roadModel(shaped)!.assumed.join()).toContain('weigh it');
+    expect(of(shaped, 'survey.told:vehicle').verdict).toBe('needs-data');
   });
 });
 

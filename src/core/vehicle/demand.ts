@@ -1,21 +1,12 @@
-import type { BodyType, Build, Device } from '../build';
+import type { Build, Device } from '../build';
 import { own } from '../build';
 import type { MotorPart } from '../parts';
 import { airPressurePa } from '../physics/air';
 import { driveEfficiency, peakTorqueNm, rpmToRadPerS } from '../physics/motor';
 import { airDensity, type RoadVehicle, roadForces, sumOf } from '../physics/road-load';
 import { parseTyre } from '../physics/tyre';
+import { BODY_FIGURES, massEmptyKg } from './body-figures';
 import { packStringsOf } from './strings';
-
-/** Drag area, m², and rolling coefficient by body (generic; old tyres). */
-export const BODY_FIGURES: Readonly<Record<BodyType, { readonly dragAreaM2: number; readonly rolling: number }>> = {
-  roadster: { dragAreaM2: 0.62, rolling: 0.013 },
-  saloon: { dragAreaM2: 0.68, rolling: 0.013 },
-  estate: { dragAreaM2: 0.72, rolling: 0.013 },
-  van: { dragAreaM2: 1.4, rolling: 0.013 },
-  'off-roader': { dragAreaM2: 1.15, rolling: 0.017 },
-  tractor: { dragAreaM2: 1.5, rolling: 0.02 },
-};
 
 /** From motor shaft to wheels, gearbox and axle (generic 0.90–0.95). */
 const DRIVELINE = 0.92;
@@ -63,29 +54,40 @@ export const roadModelAt = (build: Build, temperatureC: number): RoadModel | nul
 
 function makeModel(build: Build, motor: MotorPart | null, temperatureC: number): RoadModel | null {
   const { vehicle, duty } = build;
-  if (vehicle.massEmptyKg === null) return null;
+  const emptyKg = massEmptyKg(build);
+  if (emptyKg === null) return null;
   const assumed: string[] = [];
-  const body = BODY_FIGURES[vehicle.body ?? 'saloon'];
+  const shape = vehicle.body ?? 'saloon';
+  const body = BODY_FIGURES[shape];
   const told = <T>(value: T | undefined | null, otherwise: T, words: string): T => {
     if (value !== undefined && value !== null) return value;
     assumed.push(words);
     return otherwise;
   };
+  if (vehicle.massEmptyKg === null) assumed.push(`${emptyKg} kg empty, as a ${shape}: weigh it`);
+  const toGross = vehicle.grossMassKg === null ? null : Math.max(0, vehicle.grossMassKg - emptyKg);
   const payloadKg = told(
     vehicle.payloadKg,
-    Math.max(0, (vehicle.grossMassKg ?? vehicle.massEmptyKg) - vehicle.massEmptyKg),
-    vehicle.grossMassKg === null ? 'no load' : 'loaded to the gross limit',
+    toGross ?? (vehicle.body ? body.payloadKg : 0),
+    toGross !== null
+      ? 'loaded to the gross limit'
+      : vehicle.body
+        ? `a load of ${body.payloadKg} kg, as a ${shape}`
+        : 'no load',
   );
-  const dragAreaM2 = told(
-    vehicle.dragAreaM2,
-    body.dragAreaM2,
-    `drag area ${body.dragAreaM2} m², as a ${vehicle.body ?? 'saloon'}`,
-  );
+  const dragAreaM2 = told(vehicle.dragAreaM2, body.dragAreaM2, `drag area ${body.dragAreaM2} m², as a ${shape}`);
   const rollingCoefficient = told(vehicle.rollingCoefficient, body.rolling, `rolling ${body.rolling}`);
   const drivelineEfficiency = told(vehicle.drivelineEfficiency, DRIVELINE, `driveline ${DRIVELINE * 100} %`);
-  const tyre = vehicle.tyre === undefined ? null : parseTyre(vehicle.tyre);
-  const massKg = vehicle.massEmptyKg + payloadKg + (duty.towedMassKg ?? 0);
-  const last = (vehicle.finalDriveRatio ?? 1) * (vehicle.stageRatio ?? 1);
+  // A shape that was told stands in for tyres and gears too; one that was not says nothing of them.
+  const code =
+    vehicle.tyre ?? (vehicle.body ? told(undefined, body.tyre, `tyres ${body.tyre}, as a ${shape}`) : undefined);
+  const tyre = code === undefined ? null : parseTyre(code);
+  // Nothing told of any gear: as the shape's gearbox. One ratio told: the others are 1.
+  const asShape = vehicle.body && vehicle.gearRatios === undefined && vehicle.finalDriveRatio === undefined;
+  const gears = vehicle.gearRatios ?? (asShape ? told(undefined, body.gearRatios, `gears as a ${shape}`) : [1]);
+  const finalDrive = vehicle.finalDriveRatio ?? (asShape ? body.finalDriveRatio : 1);
+  const massKg = emptyKg + payloadKg + (duty.towedMassKg ?? 0);
+  const last = finalDrive * (vehicle.stageRatio ?? 1);
   return {
     road: {
       massKg,
@@ -96,7 +98,7 @@ function makeModel(build: Build, motor: MotorPart | null, temperatureC: number):
     },
     massKg,
     wheelRadiusM: tyre?.ok ? tyre.tyre.rollingRadiusM : null,
-    ratios: (vehicle.gearRatios ?? [1]).map((ratio) => ratio * last),
+    ratios: gears.map((ratio) => ratio * last),
     drivelineEfficiency,
     motor,
     assumed,
@@ -182,5 +184,5 @@ export function nominalLinkV(build: Build): number {
 }
 
 /** Whether this build's cruise and hill follow from the vehicle, and can. */
-export const followsVehicle = ({ duty, vehicle }: Build): boolean =>
-  duty.powersFrom === 'vehicle' && vehicle.massEmptyKg !== null && duty.cruiseSpeedMPerS !== undefined;
+export const followsVehicle = (build: Build): boolean =>
+  build.duty.powersFrom === 'vehicle' && massEmptyKg(build) !== null && build.duty.cruiseSpeedMPerS !== undefined;

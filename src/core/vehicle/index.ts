@@ -1,3 +1,4 @@
+export { BODY_FIGURES, type BodyFigures, massEmptyKg } from './body-figures';
 export {
   type CaseId,
   CORNER_IDS,
@@ -24,7 +25,6 @@ export {
   stillIn,
 } from './coils';
 export {
-  BODY_FIGURES,
   type DrivePoint,
   drivePoint,
   followsVehicle,

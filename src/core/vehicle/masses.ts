@@ -1,5 +1,6 @@
 import type { Device, DeviceKind } from '../build';
 import { type Weight, type WheelLoads, wheelLoads } from '../physics/axles';
+import { BODY_FIGURES } from './body-figures';
 import { partOf, type Resolved, type ResolvedDevice } from './resolve';
 
 /** Boxes, busbars and straps beside the cells (generic 1.15–1.35). */
@@ -79,7 +80,8 @@ export function massesOf(vehicle: Resolved): Masses {
 function makeMasses(vehicle: Resolved): Masses {
   const { build } = vehicle;
   const chassis = build.chassis ?? {};
-  const { wheelbaseM, payloadKg, grossMassKg, massEmptyKg } = build.vehicle;
+  const { body, payloadKg, grossMassKg, massEmptyKg } = build.vehicle;
+  const wheelbaseM = build.vehicle.wheelbaseM ?? (body ? BODY_FIGURES[body].wheelbaseM : null);
   const low = Object.values(build.circuits.lv.devices).flatMap((device) => {
     const massKg = device.massKg ?? GENERIC_KG[device.kind];
     return massKg === undefined || device.kind === 'contactor'
@@ -108,6 +110,7 @@ function makeMasses(vehicle: Resolved): Masses {
       ? { frontKg: chassis.foundKg * chassis.foundFrontShare, rearKg: chassis.foundKg * (1 - chassis.foundFrontShare) }
       : null;
   const assumed: string[] = [];
+  if (build.vehicle.wheelbaseM === null && body) assumed.push(`Wheelbase ${wheelbaseM} m, as a ${body}.`);
   const generic = devices.filter(({ from }) => from === 'generic');
   if (generic.length > 0) assumed.push(`Generic masses: ${generic.map(({ name }) => name).join(', ')}.`);
   if (missing.length > 0 || wheelbaseM === null || chassis.strippedKg === undefined)

@@ -8,11 +8,13 @@ import { type TripResult, tripName, WINDOWS_S } from '@/core/simulate';
 import { driveResults } from '@/core/stations/drive';
 import { followsVehicle, inverterPowerW, motorOf, nominalLinkV, roadModel, steadyPowerW } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
+import { BrakingPanel } from './braking-panel';
 import { BringTrip } from './bring-trip';
 import { SegmentsPanel } from './segments-panel';
 import { PresetPanel, StagePanel } from './stage-panel';
@@ -37,6 +39,7 @@ function DriveSheet({ assessment }: { assessment: Assessment }) {
         <div className="space-y-3">
           <Pull assessment={assessment} />
           <Currents assessment={assessment} />
+          <BrakingPanel assessment={assessment} />
           <PresetPanel assessment={assessment} />
         </div>
       </div>
@@ -159,6 +162,7 @@ function Pull({ assessment }: { assessment: Assessment }) {
 function Trip({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build, trip, tripKey } = assessment;
+  const driving = useBench((bench) => bench.driving);
   const system = build.units;
   const price = build.duty.energyPricePerKWh;
   const cost =
@@ -166,7 +170,10 @@ function Trip({ assessment }: { assessment: Assessment }) {
       ? (trip.mild.energyPerKmWh / 1000 / CHARGING) * price
       : null;
   return (
-    <Panel title="Usual trip" about={trip ? 'pack new, 15 °C' : tripKey === null ? '' : 'being driven …'}>
+    <Panel
+      title="Usual trip"
+      about={trip ? 'pack new, 15 °C' : tripKey === null || driving === 'stopped' ? '' : 'being driven …'}
+    >
       <ChoiceField
         label="Trip"
         value={build.duty.tripId ?? 'country'}
@@ -176,11 +183,24 @@ function Trip({ assessment }: { assessment: Assessment }) {
         ]}
         onChoose={(id) => dispatch({ edit: 'setTrip', input: { tripId: id as TripId } })}
       />
+      {build.duty.tripId !== 'own' && (
+        <FigureSetting
+          build={build}
+          figure="stopsPerKm"
+          note={trip ? `the trip as driven has ${trip.stopsPerKm.toFixed(1)} a km` : ''}
+        />
+      )}
+      <FigureSetting
+        build={build}
+        figure="startSoc"
+        note={build.duty.startSoc === undefined && trip ? `assumed ${(trip.socStart * 100).toFixed(0)} %` : ''}
+      />
       <BringTrip system={system} />
       <SegmentsPanel assessment={assessment} />
       {tripKey === null && (
         <p className="mt-2 text-soft">To drive it: empty mass and tyres from Survey, cells from Pack, and a motor.</p>
       )}
+      {!trip && tripKey !== null && <DrivingNow />}
       {trip && (
         <>
           <TripChart run={trip.mild} system={system} />
@@ -198,6 +218,27 @@ function Trip({ assessment }: { assessment: Assessment }) {
         </>
       )}
     </Panel>
+  );
+}
+
+/** A long trip: how far it is driven, and a way to stop it. */
+function DrivingNow() {
+  const driving = useBench((bench) => bench.driving);
+  const stopTrip = useBench((bench) => bench.stopTrip);
+  const driveTrip = useBench((bench) => bench.driveTrip);
+  if (driving === 'stopped')
+    return (
+      <p className="mt-2 flex items-center gap-3 text-soft">
+        Broken off. What rests on it stays open.
+        <Action onPress={driveTrip}>Drive it</Action>
+      </p>
+    );
+  return (
+    <div className="mt-2 flex items-center gap-3">
+      <progress className="h-2 flex-1 accent-ink" max={1} value={driving ?? 0} aria-label="The trip is being driven" />
+      <span className="w-[52px] text-right tabular-nums">{((driving ?? 0) * 100).toFixed(0)} %</span>
+      <Action onPress={stopTrip}>Cancel</Action>
+    </div>
   );
 }
 
@@ -289,6 +330,14 @@ function Currents({ assessment }: { assessment: Assessment }) {
             </tr>
           ))}
           <tr className="border-t border-rule/70">
+            <td className="py-1">Motor, hottest</td>
+            {runs.map(([name, run]) => (
+              <td key={name} className="text-right">
+                {run ? formatQuantity({ value: run.motorMostC, dimension: 'temperature' }, system, 3).text : '–'}
+              </td>
+            ))}
+          </tr>
+          <tr className="border-t border-rule/70">
             <td className="py-1">Pack at the end</td>
             {runs.map(([name, run]) => (
               <td key={name} className="text-right">
@@ -300,7 +349,9 @@ function Currents({ assessment }: { assessment: Assessment }) {
           </tr>
         </tbody>
       </table>
-      <p className="mt-2 text-[13px] text-soft">Starts at 90 % charge. Generic maps, cooling and heat capacities.</p>
+      <p className="mt-2 text-[13px] text-soft">
+        Begins with {(trip.socStart * 100).toFixed(0)} % of the charge. Generic maps, cooling and heat capacities.
+      </p>
     </Panel>
   );
 }

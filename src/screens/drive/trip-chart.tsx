@@ -33,6 +33,14 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
               <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} hide />
               <YAxis width={56} tickFormatter={amps} {...axis} />
               <ReferenceLine y={0} stroke="var(--soft)" />
+              {run.stop && (
+                <ReferenceLine
+                  x={run.stop.timeS}
+                  stroke="var(--fails)"
+                  strokeDasharray="4 3"
+                  label={{ value: 'driving stops', position: 'insideTopLeft', fontSize: 12, fill: 'var(--fails)' }}
+                />
+              )}
               <Tooltip
                 isAnimationActive={false}
                 labelFormatter={(t) => time(Number(t))}
@@ -101,10 +109,11 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
       <figcaption className="text-[13px] text-soft">
         {formatQuantity({ value: run.distanceM, dimension: 'distance' }, system, 3).text} in {time(run.durationS)}, with
         the battery current above, the speed below, and the temperatures under that: pack full, motor dashed.
-        {run.emptyAtS !== null && (
+        {run.stop && (
           <b className="font-semibold text-fails">
             {' '}
-            The pack is empty after {time(run.emptyAtS)}: it does not get home.
+            Driving stops after {formatQuantity({ value: run.stop.distanceM, dimension: 'distance' }, system, 3).text},{' '}
+            {time(run.stop.timeS)}: it does not get home.
           </b>
         )}
       </figcaption>

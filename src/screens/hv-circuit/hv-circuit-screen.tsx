@@ -5,7 +5,7 @@ import type { Assessment } from '@/core/assess';
 import type { StateId } from '@/core/build';
 import { buildFileName } from '@/core/formats/build-file';
 import { formatQuantity } from '@/core/quantities';
-import { RULE_SETS } from '@/core/rules';
+import { ruleSetOf } from '@/core/rules';
 import { liveness } from '@/core/simulate';
 import { type CornerId, cornersOf, STATES } from '@/core/vehicle';
 import { Action, download } from '@/ui/action';
@@ -72,7 +72,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
     () => (look === 'short' && wire ? shortAt(vehicle, wire, shortChoice.against, shortChoice.corner) : null),
     [look, shortChoice, vehicle, wire],
   );
-  const safeV = RULE_SETS[build.ruleSet].classBDcV.value;
+  const safeV = ruleSetOf(build.ruleSet, build.ownLimits).classBDcV.value;
   const live = useMemo(
     () => (look === 'live' ? liveness(vehicle, [...open], safeV, welded) : null),
     [look, open, safeV, vehicle, welded],

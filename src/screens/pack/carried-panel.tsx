@@ -2,7 +2,7 @@
 import type { Assessment } from '@/core/assess';
 import { BOLTS, type Bolt, type BoxHold } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
-import { RULE_SETS } from '@/core/rules';
+import { ruleSetOf } from '@/core/rules';
 import { massesOf } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -93,7 +93,7 @@ const REACHES: readonly (readonly [keyof BoxHold, string])[] = [
 export function HoldPanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { vehicle, build } = assessment;
-  const rules = RULE_SETS[build.ruleSet];
+  const rules = ruleSetOf(build.ruleSet, build.ownLimits);
   const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
   const { luggageBeforeL, luggageNowL } = build.chassis ?? {};
   return (

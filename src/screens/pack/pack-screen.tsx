@@ -58,6 +58,7 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
                   'cruisePower',
                   'hardPower',
                   'hardTime',
+                  'socFull',
                   'socEmpty',
                   'coldestCell',
                   'warmestCell',
@@ -68,7 +69,12 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
                 // A typed cruise power counts for nothing while it follows from the vehicle.
                 .filter((figure) => figure !== 'cruisePower' || !followsVehicle(build))
                 .map((figure) => (
-                  <FigureSetting key={figure} build={build} figure={figure} />
+                  <FigureSetting
+                    key={figure}
+                    build={build}
+                    figure={figure}
+                    note={figure === 'socFull' && build.packLimits.socFull === undefined ? 'assumed full' : ''}
+                  />
                 ))}
             </div>
           </Panel>

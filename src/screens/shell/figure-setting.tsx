@@ -1,12 +1,12 @@
 'use client';
-import { type Build, SETTABLE, type SettableName } from '@/core/build';
+import { type Build, SETTABLE, type Settable, type SettableName } from '@/core/build';
 import { useBench } from '@/store/bench';
 import { QuantityField } from '@/ui/quantity-field';
 
 /** A plain figure of the document, with its bounds from the edit. */
 export function FigureSetting({ build, figure, note }: { build: Build; figure: SettableName; note?: string }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const { label, path, dimension } = SETTABLE[figure];
+  const { label, path, dimension, kept }: Settable = SETTABLE[figure];
   const [section, field] = path;
   const value =
     (build as unknown as Record<string, Record<string, number | null> | undefined>)[section]?.[field] ?? null;
@@ -19,6 +19,9 @@ export function FigureSetting({ build, figure, note }: { build: Build; figure: S
       {...(dimension === 'ratio' ? { unit: '%' } : {})}
       {...(note ? { note } : {})}
       empty={figure === 'timeout' ? 'by itself' : 'not told'}
+      {...(kept !== 'always' && value !== null
+        ? { onClear: () => dispatch({ edit: 'setFigure', input: { figure, value: null } }) }
+        : {})}
       onCommit={(next) => dispatch({ edit: 'setFigure', input: { figure, value: next } })}
     />
   );

@@ -3,7 +3,7 @@ import type { Assessment } from '@/core/assess';
 import { BODY_TYPES, type BodyType, LOSSES, type LossState, type VehicleData } from '@/core/build';
 import { parseTyre } from '@/core/physics/tyre';
 import { formatQuantity } from '@/core/quantities';
-import { RULE_SETS } from '@/core/rules';
+import { RULE_SETS, ruleSetOf } from '@/core/rules';
 import { LOSS_STATION, LOSS_WORDS } from '@/core/stations/survey';
 import { BODY_FIGURES, roadModel } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
@@ -16,6 +16,7 @@ import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
 import { ChassisPanel, SupplyPanel } from './chassis-panel';
 import { FoundPanel, OldPartsPanel } from './found-panel';
+import { OwnLimits } from './own-limits';
 
 const START_WORDS: Readonly<Record<NonNullable<VehicleData['startingPoint']>, string>> = {
   'engine-out': 'the engine comes out',
@@ -57,6 +58,12 @@ function Vehicle({ assessment }: { assessment: Assessment }) {
   const { vehicle } = build;
   const model = roadModel(build);
   const body = BODY_FIGURES[vehicle.body ?? 'saloon'];
+  /** What stands in for a figure that nobody told, once the shape is. */
+  const like = (figure: 'massEmpty' | 'payload' | 'wheelbase', value: number, dimension: 'mass' | 'length'): string => {
+    const told = { massEmpty: vehicle.massEmptyKg, payload: vehicle.payloadKg, wheelbase: vehicle.wheelbaseM }[figure];
+    if (vehicle.body === undefined || (told !== null && told !== undefined)) return '';
+    return `assumed ${formatQuantity({ value, dimension }, build.units).text}, as a ${vehicle.body}`;
+  };
   return (
     <Panel title="Vehicle" about="measured where you can; the rest is assumed and says so">
       <TextField
@@ -80,18 +87,28 @@ function Vehicle({ assessment }: { assessment: Assessment }) {
         choices={BODY_TYPES.map((value) => ({ value, label: value }))}
         onChoose={(value) => dispatch({ edit: 'setBody', input: { body: value as BodyType } })}
       />
-      <FigureSetting build={build} figure="massEmpty" note="ready to drive, converted; weigh it" />
+      <FigureSetting
+        build={build}
+        figure="massEmpty"
+        note={like('massEmpty', body.massEmptyKg, 'mass') || 'ready to drive, converted; weigh it'}
+      />
       <FigureSetting
         build={build}
         figure="payload"
-        note={vehicle.payloadKg === undefined ? 'assumed: up to the gross limit' : ''}
+        note={
+          vehicle.payloadKg !== undefined
+            ? ''
+            : vehicle.grossMassKg !== null
+              ? 'assumed: up to the gross limit'
+              : like('payload', body.payloadKg, 'mass')
+        }
       />
       <FigureSetting build={build} figure="massGross" />
-      <FigureSetting build={build} figure="wheelbase" />
+      <FigureSetting build={build} figure="wheelbase" note={like('wheelbase', body.wheelbaseM, 'length')} />
       <TextField
         label="Tyres"
         value={vehicle.tyre ?? ''}
-        empty="as on the side wall: 185/80R14"
+        empty={vehicle.body && !vehicle.tyre ? `assumed ${body.tyre}` : 'as on the side wall: 185/80R14'}
         refuse={(text) => {
           const answer = parseTyre(text);
           return answer.ok ? null : answer.reason;
@@ -101,7 +118,11 @@ function Vehicle({ assessment }: { assessment: Assessment }) {
       <TextField
         label="Gears, first one first"
         value={(vehicle.gearRatios ?? []).join('; ')}
-        empty="one ratio only"
+        empty={
+          vehicle.body && !vehicle.gearRatios && vehicle.finalDriveRatio === undefined
+            ? `assumed ${body.gearRatios.join('; ')}`
+            : 'one ratio only'
+        }
         refuse={(text) =>
           gears(text) ? null : 'Write ratios above zero with semicolons, first gear first: 3.6; 2.1; 1.4; 1.'
         }
@@ -113,7 +134,11 @@ function Vehicle({ assessment }: { assessment: Assessment }) {
       <FigureSetting
         build={build}
         figure="finalDrive"
-        note={vehicle.finalDriveRatio === undefined ? 'assumed 1' : ''}
+        note={
+          vehicle.finalDriveRatio !== undefined
+            ? ''
+            : `assumed ${vehicle.body && !vehicle.gearRatios ? body.finalDriveRatio : 1}`
+        }
       />
       <FigureSetting build={build} figure="stageRatio" note={vehicle.stageRatio === undefined ? 'none' : ''} />
       <QuantityField
@@ -242,7 +267,10 @@ function Frame({ assessment }: { assessment: Assessment }) {
       <ChoiceField
         label="Rules"
         value={build.ruleSet}
-        choices={Object.values(RULE_SETS).map(({ id, name }) => ({ value: id, label: name }))}
+        choices={[
+          ...Object.values(RULE_SETS).map(({ id, name }) => ({ value: id, label: name })),
+          { value: 'own', label: 'own limits' },
+        ]}
         onChoose={(value) => dispatch({ edit: 'setRuleSet', input: { ruleSet: value as 'iec' } })}
       />
       <ChoiceField
@@ -293,9 +321,15 @@ function Frame({ assessment }: { assessment: Assessment }) {
         ]}
         onChoose={(value) => dispatch({ edit: 'setSchool', input: { clutch: value as 'kept' } })}
       />
+      {build.ruleSet === 'own' && <OwnLimits build={build} />}
       <p className="mt-2 text-[13px] text-soft">
-        {formatQuantity({ value: RULE_SETS[build.ruleSet].classBDcV.value, dimension: 'voltage' }, build.units).text} is
-        where high voltage begins: {RULE_SETS[build.ruleSet].classBDcV.source}.
+        {
+          formatQuantity(
+            { value: ruleSetOf(build.ruleSet, build.ownLimits).classBDcV.value, dimension: 'voltage' },
+            build.units,
+          ).text
+        }{' '}
+        is where high voltage begins: {ruleSetOf(build.ruleSet, build.ownLimits).classBDcV.source}.
       </p>
     </Panel>
   );

@@ -63,7 +63,10 @@ export const EDITS = {
   }),
 
   setRuleSet: define<{ ruleSet: Build['ruleSet'] }>({
-    title: (_, { ruleSet }) => (ruleSet === 'iec' ? 'follow IEC practice' : 'follow North American rules'),
+    title: (_, { ruleSet }) =>
+      ({ iec: 'follow IEC practice', 'north-america': 'follow North American rules', own: 'follow own limits' })[
+        ruleSet
+      ],
     apply: (draft, { ruleSet }) => {
       draft.ruleSet = ruleSet;
     },
@@ -76,17 +79,18 @@ export const EDITS = {
 
   setFigure: define<{ figure: SettableName; value: number | null }>({
     title: (_, { figure, value }) =>
-      `${SETTABLE[figure].label.toLowerCase()} ${value === null ? 'by itself' : formatQuantity({ value, dimension: SETTABLE[figure].dimension }).text}`,
+      `${SETTABLE[figure].label.toLowerCase()} ${value === null ? 'not told' : formatQuantity({ value, dimension: SETTABLE[figure].dimension }).text}`,
     apply: (draft, { figure, value }) => {
       const settable = SETTABLE[figure];
       const bounds = `${formatQuantity({ value: settable.min, dimension: settable.dimension }).text} to ${formatQuantity({ value: settable.max, dimension: settable.dimension }).text}`;
-      const allowsNull = 'nullable' in settable;
-      if (value === null ? !allowsNull : !(value >= settable.min && value <= settable.max))
+      const kept = 'kept' in settable ? settable.kept : undefined;
+      if (value === null ? kept === 'always' : !(value >= settable.min && value <= settable.max))
         throw new EditRefused(`${settable.label} is outside ${bounds}.`, `Type a figure from ${bounds}.`);
       const [section, field] = settable.path;
       const sections = draft as unknown as Record<string, Record<string, number | null> | undefined>;
       sections[section] ??= {};
-      sections[section][field] = value;
+      if (value === null && kept === undefined) delete sections[section][field];
+      else sections[section][field] = value;
     },
   }),
 

@@ -1,5 +1,17 @@
 import { parseTyre } from '../../physics/tyre';
-import type { BodyType, Build, Duty, LossId, LossState, OwnTrip, TripId, VehicleData } from '../types';
+import {
+  type BodyType,
+  type Build,
+  type Duty,
+  type LossId,
+  type LossState,
+  OWN_LIMITS,
+  type OwnLimit,
+  type OwnTrip,
+  type Regeneration,
+  type TripId,
+  type VehicleData,
+} from '../types';
 import { define } from './definition';
 import { EditRefused } from './refused';
 
@@ -103,6 +115,33 @@ export const SURVEY_EDITS = {
         );
       draft.duty.ownTrip = { name: name.slice(0, 120) || 'Trip', speedsMPerS: [...speedsMPerS], grades: [...grades] };
       draft.duty.tripId = 'own';
+    },
+  }),
+
+  /** How the motor brakes: as asked by the driver, and whether that lights the brake lamps. */
+  setRegeneration: define<Pick<Regeneration, 'asked' | 'lampLit'>>({
+    title: (_, { asked, lampLit }) =>
+      asked
+        ? `regeneration: ${asked.replace('-', ' ')}`
+        : lampLit
+          ? 'regeneration lights the lamps'
+          : 'no lamps lit by regeneration',
+    apply: (draft, input) => {
+      draft.regeneration = { ...draft.regeneration, ...input };
+    },
+  }),
+
+  /** A limit of one's own; null: none. */
+  setOwnLimit: define<{ limit: OwnLimit; value: number | null }>({
+    title: (_, { limit, value }) => `own limit ${limit}: ${value === null ? 'none' : value}`,
+    apply: (draft, { limit, value }) => {
+      if (!OWN_LIMITS.includes(limit))
+        throw new EditRefused(`There is no limit called "${limit}".`, 'Choose one of the list.');
+      const limits = { ...draft.ownLimits };
+      if (value === null) delete limits[limit];
+      else if (value > 0 && value <= 1e6) limits[limit] = value;
+      else throw new EditRefused('A limit is a number above zero.', 'Type it as the rule says it, or empty the field.');
+      draft.ownLimits = limits;
     },
   }),
 

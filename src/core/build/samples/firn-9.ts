@@ -219,6 +219,7 @@ export function firn9(id = 'firn-9'): Build {
       hardAccelerationPowerW: 58000,
       hardAccelerationS: 10,
     },
+    regeneration: { asked: 'lift-off', lampLit: true, torqueShare: 0.4 },
     packLimits: { socEmpty: 0.1, coldestCellC: 5, warmestCellC: 40, agedHealth: 0.8 },
   });
   return arrange(

@@ -194,6 +194,7 @@ export function larkspur(id = 'larkspur'): Build {
       hardAccelerationPowerW: 20000,
       hardAccelerationS: 15,
     },
+    regeneration: { asked: 'lift-off', lampLit: true, torqueShare: 0.3 },
     packLimits: { socEmpty: 0.2, coldestCellC: 3, warmestCellC: 38, agedHealth: 0.8 },
   });
   const routes = { cover: true, overBrakeLine: false, throughPanel: false, shieldEarthed: 'both' } as const;

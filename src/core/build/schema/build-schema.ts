@@ -8,6 +8,7 @@ import {
   INSPECTIONS,
   LOAD_SORTS,
   LOSSES,
+  OWN_LIMITS,
   SCENARIOS,
   STATE_IDS,
   TERMINALS,
@@ -128,7 +129,7 @@ export const buildSchema = object({
   name: name(),
   notes: text(20000),
   units: Joi.string().valid('metric', 'us'),
-  ruleSet: Joi.string().valid('iec', 'north-america'),
+  ruleSet: Joi.string().valid('iec', 'north-america', 'own'),
   schools: object({
     contactors: Joi.string().valid('both-poles', 'single-pole'),
     fusePosition: Joi.string().valid('pack-terminal', 'mid-string', 'both'),
@@ -166,6 +167,8 @@ export const buildSchema = object({
     hillSpeedMPerS: optional(positive(100)),
     towedMassKg: optional(nonNegative(100000)),
     dailyDistanceM: optional(nonNegative(2e6)),
+    stopsPerKm: optional(nonNegative(20)),
+    startSoc: optional(Joi.number().min(0.05).max(1)),
     coldestDayC: optional(celsius()),
     hottestDayC: optional(celsius()),
     tripId: optional(Joi.string().valid(...TRIP_IDS, 'own')),
@@ -184,6 +187,7 @@ export const buildSchema = object({
   }),
   packLimits: object({
     socEmpty: share(),
+    socFull: optional(Joi.number().min(0.3).max(1)),
     coldestCellC: celsius(),
     warmestCellC: celsius(),
     agedHealth: Joi.number().min(0.3).max(1),
@@ -287,6 +291,15 @@ export const buildSchema = object({
       deadMan: optional(Joi.boolean()),
     }),
   ),
+  regeneration: optional(
+    object({
+      asked: optional(Joi.string().valid('none', 'brake-pedal', 'lift-off')),
+      lampLit: optional(Joi.boolean()),
+      share: optional(share()),
+      torqueShare: optional(share()),
+    }),
+  ),
+  ownLimits: optional(object(Object.fromEntries(OWN_LIMITS.map((name) => [name, optional(positive(1e6))])))),
   parts: record(partSchema),
   zones: record(
     object({

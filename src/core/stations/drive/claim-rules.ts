@@ -1,3 +1,4 @@
+import { usableShare, usableWords } from '../../build';
 import { marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import type { Context } from '../context';
 import { packEnergies } from './energies';
@@ -15,7 +16,7 @@ const agree: Rule<Context> = {
     const own = packEnergies(vehicle);
     const grossJ = claimedEnergyJ ?? own?.grossJ;
     if (grossJ === undefined || grossJ <= 0) return [];
-    const usable = grossJ * (1 - vehicle.build.packLimits.socEmpty);
+    const usable = grossJ * usableShare(vehicle.build.packLimits);
     const demand = (claimedRangeM / 1000) * claimedConsumptionWhPerKm * 3600;
     return [
       {
@@ -25,8 +26,8 @@ const agree: Rule<Context> = {
         margin: marginAtMost(demand, usable),
         lines: () => [
           {
-            formula: 'E = range · consumption ≤ E_gross · (1 − state of charge at which driving stops)',
-            figures: `${q(claimedRangeM, 'distance')} · ${claimedConsumptionWhPerKm} Wh/km ≤ ${q(grossJ, 'energy')} · (1 − ${vehicle.build.packLimits.socEmpty})`,
+            formula: 'E = range · consumption ≤ E_gross · (charged to − driving stops at)',
+            figures: `${q(claimedRangeM, 'distance')} · ${claimedConsumptionWhPerKm} Wh/km ≤ ${q(grossJ, 'energy')} · ${usableWords(vehicle.build.packLimits)}`,
             result: { value: demand, dimension: 'energy' },
           },
         ],

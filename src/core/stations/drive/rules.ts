@@ -1,6 +1,5 @@
-import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { roadForces, sumOf } from '../../physics/road-load';
-import { WINDOWS_S } from '../../simulate';
 import {
   type CaseId,
   drivePoint,
@@ -12,21 +11,13 @@ import {
   roadModel,
   terminalVoltage,
 } from '../../vehicle';
-import { amps, type Context, volts, watts } from '../context';
+import { type Context, volts, watts } from '../context';
+import { BRAKING_RULES } from './braking-rules';
 import { CLAIM_RULES } from './claim-rules';
 import { driveResults } from './results';
+import { assumedIn, motorRef, ROAD } from './shared';
 import { STAGE_RULES } from './stage-rules';
-
-const TRIP: Ref = { kind: 'build', id: 'trip', name: 'Usual trip' };
-const ROAD = 'F = m·g·C_rr·cosθ + m·g·sinθ + ½·ρ·C_dA·v² (textbook); generic map of motor and inverter';
-
-const motorRef = (context: Context): Ref | null => {
-  const motor = motorOf(context.vehicle.build);
-  return motor ? { kind: 'device', id: motor.device.id, name: motor.device.name } : null;
-};
-
-const assumedIn = (context: Context): readonly string[] =>
-  (roadModel(context.vehicle.build)?.assumed ?? []).map((words) => `Assumed: ${words}.`);
+import { TRIP_RULES } from './trip-rules';
 
 /** A steady speed on a grade, with the torque of the lowest link voltage that the circuit then has. */
 function steadyFinding(
@@ -148,149 +139,12 @@ const backVoltage: Rule<Context> = {
   },
 };
 
-const needsRun = (context: Context): Finding | null => {
-  if (context.tripKey === null) return null;
-  return context.trip ? null : { subject: TRIP, pending: true };
-};
-
-const range: Rule<Context> = {
-  id: 'drive.range',
-  station: 'drive',
-  sources: [
-    'The usual trip driven with the aged pack on the coldest day, heater on, down to where driving stops',
-    ROAD,
-  ],
-  judge: (context) => {
-    const daily = context.vehicle.build.duty.dailyDistanceM;
-    if (daily === undefined || daily === 0) return [];
-    const waiting = needsRun(context);
-    if (waiting) return [waiting];
-    const reach = context.trip?.rangeWinterM;
-    if (reach == null)
-      return context.trip ? [] : [{ subject: TRIP, missing: [{ ref: TRIP, what: 'mass, tyres, motor and cells' }] }];
-    const margin = marginAtLeast(reach, daily);
-    return [
-      {
-        subject: TRIP,
-        demand: { value: reach, dimension: 'distance' },
-        limit: { value: daily, dimension: 'distance' },
-        margin,
-        lines: () => [
-          {
-            formula: 'range = s_trip · (1 − s_stop) / s_used',
-            figures: `${q(context.trip!.winter.distanceM, 'distance')} takes ${((0.9 - context.trip!.winter.socEnd) * 100).toFixed(2)} % of the charge`,
-            result: { value: reach, dimension: 'distance' },
-            note: `${context.trip!.winter.energyPerKmWh?.toFixed(0) ?? '–'} Wh/km`,
-          },
-        ],
-        assumed: [
-          ...assumedIn(context),
-          'Cold takes capacity besides: not counted, so keep more in hand in deep frost.',
-        ],
-      },
-    ];
-  },
-};
-
-const claim: Rule<Context> = {
-  id: 'drive.claim',
-  station: 'drive',
-  sources: ['A range that was promised against the pack new on a mild day'],
-  judge: (context) => {
-    const promised = context.vehicle.build.duty.claimedRangeM;
-    if (promised === undefined || promised === 0) return [];
-    const waiting = needsRun(context);
-    if (waiting) return [waiting];
-    const reach = context.trip?.rangeFreshM;
-    if (reach == null) return [];
-    return [
-      {
-        subject: { kind: 'build', id: 'claim', name: 'Promised range' },
-        demand: { value: promised, dimension: 'distance' },
-        limit: { value: reach, dimension: 'distance' },
-        margin: marginAtMost(promised, reach),
-      },
-    ];
-  },
-};
-
-const follows: Rule<Context> = {
-  id: 'drive.cruise-covers',
-  station: 'drive',
-  sources: [
-    'The worst half hour of the usual trip, rms, is not above the sustained current that cables, fuses and contactors are held against',
-  ],
-  judge: (context) => {
-    const waiting = needsRun(context);
-    if (waiting) return [waiting];
-    const run = context.trip?.winter;
-    if (!run) return [];
-    const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
-    if (!inverter) return [];
-    const box = context.vehicle.devices.find(({ device }) => device.kind === 'box');
-    const sustained = Math.max(
-      0,
-      ...context.vehicle.cases
-        .filter(
-          ({ state, point }) =>
-            // What charges the pack passes other wires than what drives.
-            state.duration === 'sustained' && state.id !== 'charging' && state.closed.length > 0 && point.solvable,
-        )
-        .map(({ point }) => Math.abs(point.elementCurrentsA.get(box?.id ?? '') ?? 0)),
-    );
-    if (sustained === 0) return [];
-    const demand = run.currents.windowsA[WINDOWS_S.length - 1]!;
-    const margin = marginAtMost(demand, sustained);
-    return [
-      {
-        subject: TRIP,
-        demand: amps(demand),
-        limit: amps(sustained),
-        margin,
-        assumed: assumedIn(context),
-      },
-    ];
-  },
-};
-
-/** Share of the trip in which it may be slower than the trace (engineering judgement). */
-const BEHIND_SHARE = 0.05;
-
-const gives: Rule<Context> = {
-  id: 'drive.gives',
-  station: 'drive',
-  sources: ['Seconds of the usual trip in which motor, inverter or pack can’t give what the trace asks'],
-  judge: (context) => {
-    const waiting = needsRun(context);
-    if (waiting) return [waiting];
-    const run = context.trip?.winter;
-    if (!run) return [];
-    const share = run.durationS > 0 ? run.shortS / run.durationS : 0;
-    return [
-      {
-        subject: TRIP,
-        demand: { value: share, dimension: 'ratio' },
-        limit: { value: BEHIND_SHARE, dimension: 'ratio' },
-        margin: marginAtMost(share, BEHIND_SHARE),
-        figures: {
-          detail:
-            run.shortS < 1
-              ? 'it follows the trace all the way'
-              : `${run.shortS.toFixed(0)} s of ${run.durationS} s it falls behind`,
-        },
-      },
-    ];
-  },
-};
-
 export const DRIVE_RULES: readonly Rule<Context>[] = [
   climb,
   cruise,
   backVoltage,
-  range,
-  claim,
-  follows,
-  gives,
+  ...TRIP_RULES,
+  ...BRAKING_RULES,
   ...STAGE_RULES,
   ...CLAIM_RULES,
 ];

@@ -1,7 +1,7 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { G_M_PER_S2, lowering } from '../../physics/axles';
 import { boltShearN, boltTensionN } from '../../physics/bolts';
-import { massesOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { BODY_FIGURES, massesOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
 import { type Context, deviceRef, fromRules } from '../context';
 
 /** What the pack does to the vehicle that carries it: axles, springs, fixings, hands. */
@@ -59,9 +59,22 @@ const rideHeight: Rule<Context> = {
     const chassis = vehicle.build.chassis ?? {};
     const masses = massesOf(vehicle);
     return AXLES.flatMap((axle): Finding[] => {
-      const spring = axle === 'front' ? chassis.frontSpringNPerM : chassis.rearSpringNPerM;
-      const clearance = axle === 'front' ? chassis.frontClearanceM : chassis.rearClearanceM;
+      const { body } = vehicle.build.vehicle;
+      // A shape stands in for what nobody measured once the vehicle was weighed.
+      const like =
+        body && chassis.foundKg !== undefined && chassis.strippedKg !== undefined ? BODY_FIGURES[body] : null;
+      const told = {
+        spring: axle === 'front' ? chassis.frontSpringNPerM : chassis.rearSpringNPerM,
+        clearance: axle === 'front' ? chassis.frontClearanceM : chassis.rearClearanceM,
+      };
+      const spring = told.spring ?? (axle === 'front' ? like?.frontSpringNPerM : like?.rearSpringNPerM);
+      const clearance = told.clearance ?? like?.clearanceM;
       if (spring === undefined || clearance === undefined) return [];
+      const assumed = [
+        ...masses.assumed,
+        ...(told.spring === undefined ? [`Springs of ${spring / 1000} N/mm, as a ${body}: measure them.`] : []),
+        ...(told.clearance === undefined ? [`${q(clearance, 'length')} to the bump stop, as a ${body}.`] : []),
+      ];
       const subject = axleRef(axle);
       const { loaded, found } = masses;
       if (!loaded || !found)
@@ -86,7 +99,7 @@ const rideHeight: Rule<Context> = {
           limit: metres(clearance),
           margin: marginAtMost(down, clearance),
           figures: { left: metres(clearance - down) },
-          assumed: masses.assumed,
+          assumed,
           lines: () => [
             {
               formula: 'Δh = (m_now − m_found) · g / c',

@@ -1,3 +1,4 @@
+import { usableShare } from '../../build';
 import { openCircuitVoltage } from '../../physics/cell';
 import { boxSource, cornersOf, packStrings, partOf, type Vehicle } from '../../vehicle';
 
@@ -142,7 +143,7 @@ export function packResults(vehicle: Vehicle): PackResults | null {
     emptyRestV: resting((one) => one.emptyRestV),
     sagV: lowestLoaded(vehicle, strings),
     grossEnergyJ,
-    usableEnergyJ: grossEnergyJ * (1 - vehicle.build.packLimits.socEmpty),
+    usableEnergyJ: grossEnergyJ * usableShare(vehicle.build.packLimits),
     capacityAh: strings.reduce((sum, one) => sum + one.capacityAh, 0),
     massKg: boxes.reduce((sum, box) => sum + box.massKg, 0),
     resistanceNewOhm,

@@ -1,3 +1,4 @@
+import { usableWords } from '../../build';
 import { quantityText as q, type Working } from '../../checks';
 import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from '../../physics/cell';
 import { cornersOf, partOf, type Vehicle } from '../../vehicle';
@@ -74,12 +75,12 @@ export function packWorkings(vehicle: Vehicle, pack: PackResults): Readonly<Reco
     usableEnergyJ: working(
       [
         {
-          formula: 'E_usable = E · (1 − state of charge at which driving stops)',
-          figures: `${q(pack.grossEnergyJ, 'energy')} · (1 − ${packLimits.socEmpty})`,
+          formula: 'E_usable = E · (charged to − driving stops at)',
+          figures: `${q(pack.grossEnergyJ, 'energy')} · ${usableWords(packLimits)}`,
           result: { value: pack.usableEnergyJ, dimension: 'energy' },
         },
       ],
-      ['Charged to full. Gross and usable are two things.'],
+      ['Gross and usable are two things.'],
     ),
     resistanceNewOhm: working(
       [
