@@ -95,6 +95,8 @@ export const useBench = create<Bench>()((set, get) => {
   const driveAside = (build: Build, key: string) => {
     if (asked === key) return;
     asked = key;
+    // Another question than the one that was broken off.
+    if (get()?.driving === 'stopped') set({ driving: null });
     const told = (share: number) => {
       if (asked === key && get().driving !== 'stopped') set({ driving: share });
     };

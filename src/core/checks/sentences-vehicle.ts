@@ -61,6 +61,12 @@ export const VEHICLE_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} in cruise',
   ),
   'drive.cruise.torque': S('{subject} can’t keep the cruise speed', '{subject} in cruise', 'no gear pulls {speed}'),
+  'drive.motor-current': S(
+    '{subject} wants more amperes than the inverter gives',
+    '{subject} amperes at peak torque',
+    '{demand} of {limit} on the motor side: {torque}',
+    '{subject} amperes',
+  ),
   'drive.back-voltage': S(
     '{subject} would feed too much voltage back',
     '{subject} turned fast',

@@ -138,6 +138,7 @@ const INVERTERS: readonly InverterPart[] = [
     window: { workingMinV: 250, workingMaxV: 400, absoluteMaxV: 430 },
     linkCapacitanceF: 0.0011,
     maxBatteryCurrentA: 300,
+    maxMotorCurrentA: 400,
     bleedResistanceOhm: 22000,
     activeDischargeOhm: 800,
   },
@@ -149,6 +150,7 @@ const INVERTERS: readonly InverterPart[] = [
     window: { workingMinV: 80, workingMaxV: 180, absoluteMaxV: 190 },
     linkCapacitanceF: 0.004,
     maxBatteryCurrentA: 400,
+    maxMotorCurrentA: 500,
     bleedResistanceOhm: 4700,
     activeDischargeOhm: 220,
   },
@@ -160,6 +162,7 @@ const INVERTERS: readonly InverterPart[] = [
     window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
     linkCapacitanceF: 0.006,
     maxBatteryCurrentA: 450,
+    maxMotorCurrentA: 550,
     bleedResistanceOhm: 2200,
   },
   {
@@ -170,6 +173,7 @@ const INVERTERS: readonly InverterPart[] = [
     window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
     linkCapacitanceF: 0.008,
     maxBatteryCurrentA: 450,
+    maxMotorCurrentA: 450,
     bleedResistanceOhm: 2200,
   },
 ];

@@ -127,6 +127,8 @@ export interface InverterPart extends PartBase {
   readonly window: VoltageWindow;
   readonly linkCapacitanceF: number;
   readonly maxBatteryCurrentA: number;
+  /** Of its motor side: rms of a phase, or of a series motor the direct current; absent: not stated. */
+  readonly maxMotorCurrentA?: number;
   /** Across its link, inside; absent: not stated. */
   readonly bleedResistanceOhm?: number;
   /** Switched across its link when it is told to discharge; absent: it has none, or none is stated. */

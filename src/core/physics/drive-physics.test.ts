@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { cataloguePart } from '../parts';
-import { availableRmsV, baseSpeedRpm, driveEfficiency, peakTorqueNm, rpmToRadPerS } from './motor';
+import { availableRmsV, baseSpeedRpm, driveEfficiency, motorCurrentA, peakTorqueNm, rpmToRadPerS } from './motor';
 import { roadForces, sumOf } from './road-load';
 import { parseTyre } from './tyre';
 
@@ -122,4 +122,13 @@ test('a motor with points of its own follows them, straight between, and lower v
   expect(peakTorqueNm(motor, 7000, 300)).toBe(0);
   // Never more than the peak power: 20 kW at 4500/min are 42.4 Nm.
   expect(peakTorqueNm({ ...motor, peakPowerW: 2e4 }, 4500, 300)).toBeCloseTo(2e4 / ((4500 * Math.PI) / 30), 9);
+});
+
+test('motor amperes at peak torque: three phases and direct current by hand', () => {
+  const ac = cataloguePart('motor-pm-110', 'motor');
+  const acW = (290 * 3600 * 2 * Math.PI) / 60 / driveEfficiency(ac, 290, 3600);
+  expect(motorCurrentA(ac)).toBeCloseTo(acW / (1.7320508 * (350 / 1.41421356) * 0.95 * 0.85), 3);
+  const dc = cataloguePart('motor-series-16', 'motor');
+  const dcW = (120 * 1300 * 2 * Math.PI) / 60 / driveEfficiency(dc, 120, 1300);
+  expect(motorCurrentA(dc)).toBeCloseTo(dcW / 80, 9);
 });

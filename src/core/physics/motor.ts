@@ -92,3 +92,18 @@ export function driveEfficiency(motor: MotorData, torqueNm: number, speedRpm: nu
   const b = MAP[row + 1]!;
   return (a[column]! * (1 - w) + a[column + 1]! * w) * (1 - u) + (b[column]! * (1 - w) + b[column + 1]! * w) * u;
 }
+
+/** Power factor of an AC machine at its peak torque (generic 0.82–0.9). */
+const POWER_FACTOR = 0.85;
+
+/**
+ * Motor amperes at the peak torque, A: rms of a phase, P/(√3·U·cosφ) at the base speed with the voltage that its own link gives; of a
+ * series motor the direct current P/U. They are not the battery's: at low speed many motor amperes are few battery amperes.
+ */
+export function motorCurrentA(motor: MotorData): number {
+  const inputW =
+    (motor.peakTorqueNm * rpmToRadPerS(motor.baseSpeedRpm)) /
+    driveEfficiency(motor, motor.peakTorqueNm, motor.baseSpeedRpm);
+  if (motor.motorKind === 'series-dc') return inputW / motor.baseLinkV;
+  return inputW / (Math.sqrt(3) * availableRmsV(motor.baseLinkV) * POWER_FACTOR);
+}

@@ -1,7 +1,8 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import type { Regeneration } from '@/core/build';
-import { motorOf } from '@/core/vehicle';
+import { formatQuantity } from '@/core/quantities';
+import { inverterPowerW, motorOf } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
@@ -48,7 +49,15 @@ export function BrakingPanel({ assessment }: { assessment: Assessment }) {
               onChoose={(value) => dispatch({ edit: 'setRegeneration', input: { lampLit: value === 'yes' } })}
             />
           )}
-          <FigureSetting build={build} figure="regenerationPower" note="most into the battery" />
+          <FigureSetting
+            build={build}
+            figure="regenerationPower"
+            note={
+              build.duty.regenerationPowerW === undefined
+                ? `assumed ${formatQuantity({ value: -inverterPowerW(build, 'regeneration'), dimension: 'power' }, build.units, 3).text}, two fifths of hard acceleration`
+                : 'most into the battery'
+            }
+          />
           <FigureSetting
             build={build}
             figure="regenTorque"

@@ -3,6 +3,7 @@ import dynamic from 'next/dynamic';
 import type { Assessment } from '@/core/assess';
 import { TRIP_IDS, type TripId } from '@/core/build';
 import { catalogueOf } from '@/core/parts';
+import { motorCurrentA } from '@/core/physics/motor';
 import { formatQuantity } from '@/core/quantities';
 import { type TripResult, tripName, WINDOWS_S } from '@/core/simulate';
 import { driveResults } from '@/core/stations/drive';
@@ -73,6 +74,16 @@ function Motor({ assessment }: { assessment: Assessment }) {
             });
         }}
       />
+      {motor?.part && (
+        <FigureRow
+          label={
+            motor.part.motorKind === 'series-dc' ? 'Motor amperes at peak torque' : 'Motor amperes at peak torque, rms'
+          }
+          value={motorCurrentA(motor.part)}
+          dimension="current"
+          system={build.units}
+        />
+      )}
       <FigureSetting build={build} figure="hardPower" note="limit set in the inverter, at the battery" />
       <FigureSetting build={build} figure="cruiseSpeed" />
       <FigureRow
@@ -342,7 +353,7 @@ function Currents({ assessment }: { assessment: Assessment }) {
             {runs.map(([name, run]) => (
               <td key={name} className="text-right">
                 {run
-                  ? `${formatQuantity({ value: run.packC, dimension: 'temperature' }, system, 3).text}, ${(run.socEnd * 100).toFixed(0)} %`
+                  ? `${formatQuantity({ value: run.packC, dimension: 'temperature' }, system, 3).text}, ${Math.max(0, run.socEnd * 100).toFixed(0)} %`
                   : '–'}
               </td>
             ))}

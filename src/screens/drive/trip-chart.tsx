@@ -38,7 +38,12 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
                   x={run.stop.timeS}
                   stroke="var(--fails)"
                   strokeDasharray="4 3"
-                  label={{ value: 'driving stops', position: 'insideTopLeft', fontSize: 12, fill: 'var(--fails)' }}
+                  label={{
+                    value: 'driving stops',
+                    position: run.stop.timeS > run.durationS / 2 ? 'insideTopRight' : 'insideTopLeft',
+                    fontSize: 12,
+                    fill: 'var(--fails)',
+                  }}
                 />
               )}
               <Tooltip

@@ -22,7 +22,7 @@ export function OwnLimits({ build }: { build: Build }) {
             system={build.units}
             {...(dimension === 'ratio' ? { unit: '%' } : {})}
             value={rules[limit].value}
-            note={stated ? 'own' : 'the strictest known'}
+            note={stated ? 'own' : ''}
             onCommit={(value) => dispatch({ edit: 'setOwnLimit', input: { limit, value } })}
             {...(stated ? { onClear: () => dispatch({ edit: 'setOwnLimit', input: { limit, value: null } }) } : {})}
           />

@@ -104,6 +104,7 @@ export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = {
     window: window(),
     linkCapacitanceF: nonNegative(10),
     maxBatteryCurrentA: amps(),
+    maxMotorCurrentA: optional(amps()),
     bleedResistanceOhm: optional(positive(1e8)),
     activeDischargeOhm: optional(positive(1e8)),
   }),

@@ -1,4 +1,5 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { motorCurrentA } from '../../physics/motor';
 import { roadForces, sumOf } from '../../physics/road-load';
 import {
   type CaseId,
@@ -11,7 +12,7 @@ import {
   roadModel,
   terminalVoltage,
 } from '../../vehicle';
-import { type Context, volts, watts } from '../context';
+import { amps, type Context, volts, watts } from '../context';
 import { BRAKING_RULES } from './braking-rules';
 import { CLAIM_RULES } from './claim-rules';
 import { driveResults } from './results';
@@ -139,10 +140,45 @@ const backVoltage: Rule<Context> = {
   },
 };
 
+const motorCurrent: Rule<Context> = {
+  id: 'drive.motor-current',
+  station: 'drive',
+  comfort: 0,
+  sources: [
+    'I = P / (√3 · U · cosφ) at the base speed, cosφ 0.85 (generic); a series motor: I = P / U',
+    'Motor side of the inverter: its sheet. Motor amperes are not battery amperes.',
+  ],
+  judge: (context) => {
+    const motor = motorOf(context.vehicle.build)?.part;
+    const subject = motorRef(context);
+    const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
+    const limit = partOf(inverter, 'inverter')?.maxMotorCurrentA;
+    if (!motor || !subject || limit === undefined) return [];
+    const demand = motorCurrentA(motor);
+    return [
+      {
+        subject,
+        demand: amps(demand),
+        limit: amps(limit),
+        margin: marginAtMost(demand, limit),
+        figures: { torque: `${Math.min(motor.peakTorqueNm, (motor.peakTorqueNm * limit) / demand).toFixed(0)} Nm` },
+        lines: () => [
+          {
+            formula: motor.motorKind === 'series-dc' ? 'I = T · ω / (η · U)' : 'I = T · ω / (η · √3 · U · cosφ)',
+            figures: `${motor.peakTorqueNm} Nm at ${motor.baseSpeedRpm}/min, link ${q(motor.baseLinkV, 'voltage')}`,
+            result: amps(demand),
+          },
+        ],
+      },
+    ];
+  },
+};
+
 export const DRIVE_RULES: readonly Rule<Context>[] = [
   climb,
   cruise,
   backVoltage,
+  motorCurrent,
   ...TRIP_RULES,
   ...BRAKING_RULES,
   ...STAGE_RULES,

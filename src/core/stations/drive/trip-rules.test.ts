@@ -3,6 +3,7 @@ import { assessWithRuns } from '../../assess';
 import { applyEdit, type Build, type Edit } from '../../build';
 import { firn9, larkspur, teasel } from '../../build/samples';
 import { type Check, checkKey, say } from '../../checks';
+import type { InverterPart } from '../../parts';
 import { ruleSetOf } from '../../rules';
 import { brakingOf, simulateTrip, tripPack, tripRuns } from '../../simulate';
 import { roadModel, vehicleOf } from '../../vehicle';
@@ -140,4 +141,16 @@ describe('brake lamps in regeneration', () => {
       edited(bare(), { edit: 'setOwnLimit', input: { limit: '__proto__' as 'meltingS', value: 1 } }),
     ).toThrow('no limit called');
   });
+});
+
+test('an inverter too small on its motor side cuts the torque, whatever its battery side gives', () => {
+  const build = firn9();
+  const part = { ...(build.parts['inverter-400-300'] as InverterPart), id: 'small', maxMotorCurrentA: 200 };
+  const small = edited(build, { edit: 'fitPart', input: { deviceId: 'inverter', part } });
+  const [wide, tight] = [find(build, 'drive.motor-current:motor')!, find(small, 'drive.motor-current:motor')!];
+  expect(wide.verdict).toBe('holds');
+  expect(tight.verdict).toBe('fails');
+  expect(tight.demand!.value).toBe(wide.demand!.value);
+  // Torque in proportion with the amperes.
+  expect(say(tight).line).toContain(`${((290 * 200) / wide.demand!.value).toFixed(0)} Nm`);
 });
