@@ -173,6 +173,11 @@ export const VEHICLE_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} at full charge',
     '{demand}, it survives {limit}',
   ),
+  'device.voltage-max.charges': S(
+    '{subject} can’t charge the pack full',
+    '{subject} at full charge',
+    'gives up to {limit}, full charge is {demand}: it rests near {soc} of the charge',
+  ),
   'device.voltage-min': S(
     '{subject} loses its working voltage',
     '{subject} at the lowest voltage',

@@ -30,6 +30,21 @@ describe('Pack', () => {
     expect(check.demand!.value).toBeCloseTo(106 * 4.2, 6);
   });
 
+  test('a charger that gives less than full charge says how far it gets: 360 V over 90 cells is 4 V a cell', () => {
+    const part = { ...cataloguePart('charger-converter-400', 'bus-device'), id: 'short-charger' };
+    const short = { ...part, window: { workingMinV: 240, workingMaxV: 360, absoluteMaxV: 450 } };
+    const chargerId = Object.values(firn.circuits.hv.devices).find(({ kind }) => kind === 'charger-converter')!.id;
+    const check = of(
+      edited({ edit: 'fitPart', input: { deviceId: chargerId, part: short } }),
+      `device.voltage-max:${chargerId}`,
+    );
+    expect(check).toMatchObject({ verdict: 'fails', says: { code: 'device.voltage-max.charges' } });
+    // The table of rest voltages: 3.98 V at 80 %, 4.08 V at 90 %.
+    const { value } = check.says.figures.soc as { value: number };
+    expect(value).toBeGreaterThan(0.8);
+    expect(value).toBeLessThan(0.84);
+  });
+
   test('the voltage of a cell under load is the box’s over its cells, held against the part’s limit', () => {
     const { nodeVoltagesV } = point(firn, 'hard-acceleration/cold-old-empty/seconds');
     const perCell = (nodeVoltagesV.get('box-rear.plus')! - nodeVoltagesV.get('box-rear.minus')!) / 54;

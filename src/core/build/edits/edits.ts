@@ -13,6 +13,7 @@ import {
   type Schools,
   type StateId,
 } from '../types';
+import { BOX_EDITS } from './box-edits';
 import { COIL_EDITS } from './coil-edits';
 import { define, type EditDefinition } from './definition';
 import {
@@ -285,6 +286,7 @@ export const EDITS = {
   ...TOPOLOGY_EDITS,
   ...COIL_EDITS,
   ...STRING_EDITS,
+  ...BOX_EDITS,
   ...SURVEY_EDITS,
   ...VEHICLE_EDITS,
 

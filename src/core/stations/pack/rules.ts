@@ -1,5 +1,8 @@
+import type { DeviceKind } from '../../build';
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
-import { boxSource, devicePowerW, partOf, type SolvedCase, terminalVoltage } from '../../vehicle';
+import { openCircuitVoltage } from '../../physics/cell';
+import type { Quantity } from '../../quantities';
+import { boxSource, devicePowerW, packStrings, partOf, type SolvedCase, terminalVoltage } from '../../vehicle';
 import {
   amps,
   type Context,
@@ -174,6 +177,26 @@ const unchosen = (context: Context): Finding[] =>
     .filter((device) => WINDOWED.has(device.device.kind) && device.part === null)
     .map((device) => ({ subject: deviceRef(device), missing: [{ ref: deviceRef(device), what: 'part' }] }));
 
+/** What pushes charge into the pack: above its own highest voltage it gives nothing. */
+const CHARGERS: ReadonlySet<DeviceKind> = new Set(['charger', 'charger-converter']);
+
+/** State of charge whose rest voltage is a string's at a voltage, by halving: where a charger that gives no more ends. */
+function reachedAt({ vehicle }: Context, limitV: number): Quantity {
+  const restV = (soc: number): number =>
+    (packStrings(vehicle)[0]?.boxIds ?? []).reduce((sum, id) => {
+      const box = vehicle.deviceOf.get(id);
+      const cell = partOf(box, 'cell');
+      return sum + (cell ? (box?.device.cellsInSeries ?? 0) * openCircuitVoltage(cell.chemistry, soc) : 0);
+    }, 0);
+  let [low, high] = [0, 1];
+  for (let turn = 0; turn < 40; turn++) {
+    const middle = (low + high) / 2;
+    if (restV(middle) < limitV) low = middle;
+    else high = middle;
+  }
+  return { value: low, dimension: 'ratio' };
+}
+
 const voltageMax: Rule<Context> = {
   id: 'device.voltage-max',
   station: 'pack',
@@ -188,6 +211,7 @@ const voltageMax: Rule<Context> = {
       const destroys = v > limits.absoluteMaxV;
       const limit = destroys ? limits.absoluteMaxV : limits.workingMaxV;
       const width = limits.workingMaxV - limits.workingMinV;
+      const charges = CHARGERS.has(device.device.kind);
       return [
         {
           subject: deviceRef(device),
@@ -196,7 +220,8 @@ const voltageMax: Rule<Context> = {
           limit: volts(limit),
           margin: (limit - v) / width,
           assumed: [FULL_ONLY],
-          ...(destroys ? { variant: 'survives' } : {}),
+          ...(destroys ? { variant: 'survives' } : charges && v > limit ? { variant: 'charges' } : {}),
+          ...(charges && v > limit ? { figures: { soc: reachedAt(context, limit) } } : {}),
           lines: () => [
             {
               formula: 'margin = (V_limit − V_full) / (V_working max − V_working min)',

@@ -1,0 +1,151 @@
+'use client';
+import type { Assessment } from '@/core/assess';
+import { catalogueOf } from '@/core/parts';
+import { insertionEdit } from '@/core/remedies';
+import { partOf } from '@/core/vehicle';
+import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
+import { Panel } from '@/ui/panel';
+import { QuantityField } from '@/ui/quantity-field';
+import { TextField } from '@/ui/text-field';
+
+/** A wire between two boxes until it is measured, m. */
+const BETWEEN_M = 2;
+
+/** The boxes of the pack: their cells, their names, what stands between them. */
+export function Boxes({ assessment }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const { vehicle, build } = assessment;
+  const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
+  const cell = partOf(boxes[0], 'cell');
+  const cells = catalogueOf('cell');
+  const known = cell && !cells.some((part) => part.id === cell.id) ? [cell, ...cells] : cells;
+  const isBox = (id: string) => vehicle.deviceOf.get(id)?.device.kind === 'box';
+  const between = vehicle.conductors.filter(({ conductor: { a, b } }) => isBox(a.deviceId) && isBox(b.deviceId));
+  return (
+    <Panel title="Boxes and cells">
+      <ChoiceField
+        label="Cell"
+        value={cell?.id ?? null}
+        choices={known.map((part) => ({ value: part.id, label: part.name }))}
+        onChoose={(id) => {
+          const part = known.find((candidate) => candidate.id === id);
+          if (part) dispatch({ edit: 'fitCells', input: { part } });
+        }}
+      />
+      {boxes.map((box) => {
+        const figures = assessment.pack?.boxes.find((entry) => entry.id === box.id);
+        const series = box.device.cellsInSeries ?? 0;
+        const { name } = box.device;
+        return (
+          <section key={box.id} className="mt-3" aria-label={name}>
+            <TextField
+              label="Box"
+              value={name}
+              onCommit={(text) => dispatch({ edit: 'renameDevice', input: { deviceId: box.id, name: text } })}
+            />
+            {figures && (
+              <p className="text-right text-[13px] text-soft">
+                {figures.nominalV.toFixed(0)} V · {figures.massKg.toFixed(0)} kg cells
+              </p>
+            )}
+            <CellGrid count={series} />
+            <div className="grid grid-cols-2 gap-x-6">
+              <QuantityField
+                label="In series"
+                dimension="count"
+                system={build.units}
+                value={box.device.cellsInSeries ?? null}
+                onCommit={(value) => dispatch({ edit: 'setCells', input: { deviceId: box.id, cellsInSeries: value } })}
+              />
+              <QuantityField
+                label="In parallel"
+                dimension="count"
+                system={build.units}
+                value={box.device.cellsInParallel ?? 1}
+                onCommit={(value) =>
+                  dispatch({ edit: 'setCells', input: { deviceId: box.id, cellsInParallel: value } })
+                }
+              />
+            </div>
+            <div className="flex flex-wrap gap-2">
+              {series > 1 && (
+                <Action
+                  look="quiet"
+                  label={`Share the cells of ${name} over two boxes`}
+                  onPress={() =>
+                    dispatch({
+                      edit: 'splitBox',
+                      input: {
+                        deviceId: box.id,
+                        id: freshId(),
+                        wireId: freshId(),
+                        name: `${name}, second`.slice(0, 120),
+                        cellsInSeries: Math.floor(series / 2),
+                        lengthM: BETWEEN_M,
+                      },
+                    })
+                  }
+                >
+                  share over two boxes
+                </Action>
+              )}
+              {boxes.length > 1 && (
+                <Action
+                  look="quiet"
+                  label={`Take ${name} out with its cells`}
+                  onPress={() => dispatch({ edit: 'takeOutBox', input: { deviceId: box.id } })}
+                >
+                  take it out
+                </Action>
+              )}
+            </div>
+          </section>
+        );
+      })}
+      {between.map(({ id, conductor }) => (
+        <div key={id} className="mt-2 flex flex-wrap items-center gap-2">
+          <span className="text-soft">Into {conductor.name}:</span>
+          {(['fuse', 'disconnect'] as const).map((kind) => (
+            <Action
+              key={kind}
+              label={`Put a ${kind} into ${conductor.name}`}
+              onPress={() => dispatch(insertionEdit(assessment, id, kind, freshId()))}
+            >
+              a {kind}
+            </Action>
+          ))}
+        </div>
+      ))}
+    </Panel>
+  );
+}
+
+/** One small mark per cell group in series, eighteen to a row. */
+function CellGrid({ count }: { count: number }) {
+  const shown = Math.min(count, 144);
+  const rows = Math.ceil(shown / 18);
+  return (
+    <svg
+      viewBox={`0 0 ${18 * 12} ${Math.max(1, rows) * 12}`}
+      aria-hidden="true"
+      className="my-1.5 w-full max-w-[320px] text-hv"
+    >
+      {Array.from({ length: shown }, (_, index) => `cell ${index}`).map((key, index) => (
+        <rect
+          key={key}
+          x={(index % 18) * 12 + 1}
+          y={Math.floor(index / 18) * 12 + 1}
+          width="9.5"
+          height="9.5"
+          rx="1.5"
+          fill="currentColor"
+          fillOpacity="0.22"
+          stroke="currentColor"
+          strokeWidth="0.9"
+        />
+      ))}
+    </svg>
+  );
+}
