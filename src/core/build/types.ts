@@ -165,6 +165,8 @@ export interface Device {
   readonly way?: number;
   /** box: how it is held. */
   readonly hold?: BoxHold;
+  /** What its case keeps out, as "IP67". */
+  readonly ingress?: string;
   /** contactor: fitted at its coil in place of what the part brings along. */
   readonly coilSuppression?: CoilSuppression;
 }
@@ -190,6 +192,8 @@ export interface Conductor {
   readonly laid: Laid | null;
   /** Both end joints together; null: the generic value. */
   readonly jointResistanceOhm: number | null;
+  /** What the weakest plug on it carries; absent: none, or not known. */
+  readonly connectorA?: number;
 }
 
 export interface Circuit {

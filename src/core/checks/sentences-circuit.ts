@@ -26,6 +26,12 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
   'cable.trip.melts': S('{subject} melts on the usual trip', '{subject} on the usual trip', 'no end to the rise'),
   'cable.bend': S('{subject} is bent too tight', '{subject}, tightest bend', '{demand}, at least {limit}'),
   'cable.route': S('{subject}: not there', '{subject}, its way', '{detail}', '{subject}, its way'),
+  'cable.connector': S(
+    'The plug on {subject} carries too much',
+    'Plug on {subject}',
+    '{demand} of {limit}',
+    'Plug on {subject}',
+  ),
   'cable.shield': S('Shield of {subject} does not shield', 'Shield of {subject}', '{detail}'),
   'fuse.trip': S(
     '{subject} carries too much on the usual trip',

@@ -44,5 +44,30 @@ export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
   'lv.source-fuse': S('{subject} has no fuse at its terminal', '{subject}, fuse at the source', '{detail}'),
   'lv.wire-temperature': S('{subject} gets too hot', '{subject}', '{demand} of {limit} with {current}'),
   'lv.wire-temperature.runaway': S('{subject} burns', '{subject}', 'no steady temperature with {current}'),
+  'lv.solves': S(
+    'The 12-volt side can’t give what is asked',
+    'The 12-volt side is solved',
+    '{detail}',
+    'The 12-volt side',
+  ),
+  'lv.loom': S(
+    '{subject} gets too hot',
+    '{subject}, {across} of wires',
+    '{wire}: {demand} of {limit}, {when}',
+    '{subject}',
+  ),
+  'lv.loom.runaway': S('{subject} burns', '{subject}', 'no steady temperature, {when}', '{subject}'),
+  'lv.connector': S(
+    'The plug on {subject} carries too much',
+    'Plug on {subject}',
+    '{demand} of {limit}',
+    'Plug on {subject}',
+  ),
+  'lv.earth-joint': S('{subject}: joint too poor', '{subject}', '{demand} of {limit} with {current}'),
+  'lv.earth-shift': S(
+    'The earth of {subject} is lifted',
+    'Earth of {subject}',
+    '{demand} of {limit} with everything running',
+  ),
   'lv.contact': S('{subject} carries too much', '{subject}, contact', '{demand} of {limit}'),
 };

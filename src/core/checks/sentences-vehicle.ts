@@ -188,5 +188,11 @@ export const VEHICLE_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} battery current',
     '{demand} of {limit}',
   ),
+  'plan.ingress': S(
+    '{subject} is not tight enough for its place',
+    '{subject} is tight enough',
+    '{has}, {zone} needs {needs}',
+    '{subject}, protection class',
+  ),
   'plan.overlap': S('{subject} and {other} stand in one place', '{subject}', 'with {other}'),
 };

@@ -87,6 +87,20 @@ const THIN_WALL = having('thinMm', 0.35).map((areaMm2) =>
   }),
 );
 
+/** Thick-wall cable for the battery’s and the converter’s way, 60 V (ISO 19642 sizes). */
+const BATTERY = [16, 25, 35, 50, 70, 95, 120].map((areaMm2) =>
+  cable({
+    id: `cable-battery-${areaMm2}`,
+    name: `${areaMm2} mm² battery cable, 105 °C, 60 V`,
+    areaMm2,
+    conductorClass: 'iso19642',
+    wall: 'thick',
+    insulation: 'pvc',
+    temperatureClassC: 105,
+    ratedVoltageV: 60,
+  }),
+);
+
 /** Flexible building and machine cable of IEC 60228 class 5, cross-linked, 90 °C. */
 const CLASS_5 = [2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120].map((areaMm2) =>
   cable({
@@ -116,4 +130,4 @@ const GAUGES = [18, 16, 14, 12, 10, 8, 6, 4, 2, 1, 0, -1, -2, -3].map((gauge) =>
   });
 });
 
-export const CABLES: readonly CablePart[] = [...HV_CABLES, ...CLASS_5, ...GAUGES, ...THIN_WALL];
+export const CABLES: readonly CablePart[] = [...HV_CABLES, ...CLASS_5, ...GAUGES, ...THIN_WALL, ...BATTERY];

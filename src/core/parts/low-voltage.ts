@@ -223,7 +223,9 @@ const WIRE_FOR: readonly (readonly [number, number])[] = [
 const BLADES = [1, 2, 3, 5, 7.5, 10, 15, 20, 25, 30, 40] as const;
 const LARGE = [50, 60, 70, 80, 100] as const;
 const STRIPS = [80, 100, 125, 150, 175, 200, 250, 300] as const;
-const PLAIN = [2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95] as const;
+/** Thin wall up to here, battery cable above. */
+const THIN_TO_MM2 = 16;
+const SIZES = [1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120] as const;
 
 /** The smallest fuse that bears a current with a fifth in hand. */
 export function lowFuse(amps: number): FusePart {
@@ -235,16 +237,16 @@ export function lowFuse(amps: number): FusePart {
   return cataloguePart(`fuse-strip-32-${STRIPS.find((rating) => rating >= wanted) ?? STRIPS.at(-1)}`, 'fuse');
 }
 
-const plain = (areaMm2: number): CablePart =>
-  areaMm2 < 2.5
-    ? cataloguePart(`cable-thin-${String(areaMm2).replace('.', '-')}`, 'cable')
-    : cataloguePart(`cable-plain-${String(PLAIN.find((size) => size >= areaMm2) ?? 95).replace('.', '-')}`, 'cable');
+const lowCable = (areaMm2: number): CablePart => {
+  const size = SIZES.find((one) => one >= areaMm2) ?? 120;
+  return cataloguePart(`cable-${size <= THIN_TO_MM2 ? 'thin' : 'battery'}-${String(size).replace('.', '-')}`, 'cable');
+};
 
 /** A wire for a fuse that drops little enough over a way, out and back. */
 export function lowWire(fuseA: number, amps: number, lengthM: number, dropV: number): CablePart {
   const forFuse = WIRE_FOR.find(([most]) => fuseA <= most)![1];
   const forDrop = (2 * lengthM * amps * 0.021) / dropV;
-  return plain(forDrop > forFuse ? (PLAIN.find((size) => size >= forDrop) ?? 95) : forFuse);
+  return lowCable(Math.max(forDrop, forFuse));
 }
 
 /** What the feed of a 12-volt side begins with; ids from the seed. */

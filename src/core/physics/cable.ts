@@ -82,7 +82,7 @@ export interface SteadyCable {
 }
 
 /** Root of a function that rises from below zero at `low`; null when it is not above zero at `high`. Bracketed secant (Illinois). */
-function risingRoot(
+export function risingRoot(
   f: (x: number) => number,
   low: number,
   high: number,

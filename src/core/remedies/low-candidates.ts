@@ -1,11 +1,14 @@
 import type { Assessment } from '../assess';
-import type { Edit } from '../build';
+import { type Edit, findConductor } from '../build';
 import type { Check } from '../checks';
 import { BATTERY_PRESETS, type CablePart, CONVERTER_POWERS, catalogueOf, type FusePart, SET_VOLTAGES } from '../parts';
-import { lowVoltage, partOf, type ResolvedConductor } from '../vehicle';
+import { loomHeat, loomsOf, lowVoltage, partOf, type ResolvedConductor } from '../vehicle';
 
 /** Edits worth trying for the 12-volt side, smallest change first. They prove nothing: the model does. */
 type Proposer = (assessment: Assessment, check: Check) => Edit[];
+
+/** Wire for the 12-volt side is rated so, V. */
+const LOW_V = 60;
 
 /** The next sizes of the same sort of wire. */
 const thicker = (cable: CablePart): CablePart[] =>
@@ -13,6 +16,8 @@ const thicker = (cable: CablePart): CablePart[] =>
     .filter(
       (part) =>
         !part.shielded &&
+        // HV cable is orange: it has nothing to do on this side.
+        (part.ratedVoltageV <= LOW_V || cable.ratedVoltageV > LOW_V) &&
         part.areaMm2 > cable.areaMm2 &&
         (part.conductorClass ?? 'iso19642') === (cable.conductorClass ?? 'iso19642') &&
         part.metal === cable.metal &&
@@ -159,6 +164,58 @@ const mainSwitch: Proposer = (assessment) => {
     : [];
 };
 
+/** Common ratings of plugs, A (generic). */
+const PLUGS_A = [5, 10, 16, 25, 40, 60, 80, 120, 175, 250, 320, 350, 500];
+const largerPlug: Proposer = ({ build }, { subject }) => {
+  const now = findConductor(build, subject.id)?.connectorA ?? 0;
+  return PLUGS_A.filter((connectorA) => connectorA > now).map(
+    (connectorA): Edit => ({ edit: 'setConnector', input: { conductorId: subject.id, connectorA } }),
+  );
+};
+
+/** Each of some wires so many sizes thicker than it is. */
+const eachThicker = (wires: readonly ResolvedConductor[], steps: number): Edit[] => {
+  const choices = wires.flatMap(({ id, cable }) => {
+    const part = cable && thicker(cable)[steps - 1];
+    return part ? [{ conductorId: id, part }] : [];
+  });
+  return choices.length > 0 ? [{ edit: 'fitCables', input: { choices } }] : [];
+};
+
+/** The hottest wire thicker, or out of the loom; then all that carry something thicker. */
+const coolerLoom: Proposer = ({ vehicle }, check) => {
+  const loom = loomsOf(vehicle).find(({ route }) => route.id === check.subject.id);
+  if (!loom) return [];
+  const currentsA = loomHeat(vehicle, loom)?.currentsA ?? [];
+  const byHeat = loom.wires
+    .map((wire, k) => ({ wire, heat: (currentsA[k] ?? 0) ** 2 * (wire.thermal?.build.resistance20OhmPerM ?? 0) }))
+    .filter(({ heat }) => heat > 0)
+    .sort((p, r) => r.heat - p.heat)
+    .map(({ wire }) => wire);
+  const out = byHeat.slice(0, 2).map(
+    ({ id, lengthM }): Edit => ({
+      edit: 'putInLoom',
+      input: { conductorId: id, routeId: null, ...(lengthM === null ? {} : { lengthM }) },
+    }),
+  );
+  return [...fit(byHeat.slice(0, 1)).slice(0, 3), ...out, ...[1, 2, 3].flatMap((steps) => eachThicker(byHeat, steps))];
+};
+
+/** The way from its earth point to the battery's minus, thicker. */
+const thickerEarth: Proposer = ({ vehicle }, check) => {
+  const { lv, battery } = lowVoltage(vehicle);
+  const own = lv.conductors.filter(
+    ({ conductor }) => conductor.a.deviceId === check.subject.id && conductor.a.terminal === 'minus',
+  );
+  const back = lv.conductors.filter(
+    ({ conductor: { a, b, kind } }) =>
+      kind === 'cable' &&
+      [a, b].some(({ deviceId }) => lv.deviceOf.get(deviceId)?.device.kind === 'earth') &&
+      [a, b].some(({ deviceId }) => deviceId === battery?.device.id),
+  );
+  return [...fit(back), ...fit(own), ...fit([...back, ...own])];
+};
+
 export const LOW_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'lv.drop': [loadWires],
   'lv.peak': [loadWires, otherBattery, largerConverter],
@@ -172,4 +229,8 @@ export const LOW_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'lv.parked': [mainSwitch, otherBattery],
   'lv.cold-charge': [otherBattery],
   'lv.contact': [largerRelay],
+  'lv.connector': [largerPlug],
+  'cable.connector': [largerPlug],
+  'lv.loom': [coolerLoom],
+  'lv.earth-shift': [thickerEarth],
 };

@@ -48,6 +48,7 @@ export {
   wayPoints,
   zoneAt,
 } from './geometry';
+export { type LoomHeat, type LoomOf, loomHeat, loomOfWire, loomsOf, loomWireAmpacity } from './looms';
 export {
   auxiliaryRestV,
   batteryOhm,

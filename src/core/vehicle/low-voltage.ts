@@ -259,7 +259,8 @@ function solveSetting(vehicle: Resolved, low: LowVoltage, setting: LowSetting): 
       ...stampDevices(low, vehicle, setting, loadV),
     ];
     const one = solveOnce(low, elements, ground, limited);
-    const nextV = new Map(low.loads.map(({ id }) => [id, one.loadV(id)]));
+    // Sources and loads in a wrong mix have no solution: what the loads saw before still stands.
+    const nextV = one.point?.solvable ? new Map(low.loads.map(({ id }) => [id, one.loadV(id)])) : loadV;
     const over = low.converters.filter(
       ({ id, outputV, powerW }) => !limited.has(id) && (one.converterA.get(id) ?? 0) * outputV > powerW * 1.0001,
     );
@@ -270,7 +271,7 @@ function solveSetting(vehicle: Resolved, low: LowVoltage, setting: LowSetting): 
       0,
       ...low.loads
         .filter(({ load }) => load.kind === 'constant-current')
-        .map(({ id }) => Math.abs((nextV.get(id) ?? 0) - (loadV.get(id) ?? 13))),
+        .map(({ id }) => Math.abs((nextV.get(id) ?? 13) - (loadV.get(id) ?? 13))),
     );
     const data = low.battery?.data;
     const accepts = data ? acceptanceA(data, setting.socBattery) : 0;

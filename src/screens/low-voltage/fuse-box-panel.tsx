@@ -140,7 +140,7 @@ function WireSelect({ assessment, conductor }: { assessment: Assessment; conduct
   const cables = partsToChoose('cable', assessment.build).flatMap(({ part }) =>
     part.kind === 'cable' &&
     !part.shielded &&
-    (part.id.startsWith('cable-thin') || part.id.startsWith('cable-plain') || part.id === conductor.cable?.id)
+    (part.id.startsWith('cable-thin') || part.id.startsWith('cable-battery') || part.id === conductor.cable?.id)
       ? [part]
       : [],
   );

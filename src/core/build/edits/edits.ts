@@ -41,6 +41,7 @@ import { STRING_EDITS } from './string-edits';
 import { SURVEY_EDITS } from './survey-edits';
 import { leaveCoilCircuit, TOPOLOGY_EDITS } from './topology-edits';
 import { VEHICLE_EDITS } from './vehicle-edits';
+import { WIRE_EDITS } from './wire-edits';
 
 const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
 const conductorName = (build: Build, id: string): string => findConductor(build, id)?.name ?? 'a conductor';
@@ -287,6 +288,7 @@ export const EDITS = {
   ...COIL_EDITS,
   ...STRING_EDITS,
   ...BOX_EDITS,
+  ...WIRE_EDITS,
   ...SURVEY_EDITS,
   ...VEHICLE_EDITS,
 

@@ -16,6 +16,7 @@ import {
 import { define } from './definition';
 import { addPart, conductorToEdit, deviceToEdit, pruneParts, retireAdoptions } from './helpers';
 import { EditRefused } from './refused';
+import { INGRESS } from './wire-edits';
 
 const nameOf = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
 const routeToEdit = (draft: Draft<Build>, id: string): Draft<Route> => {
@@ -69,7 +70,7 @@ export const PLAN_EDITS = {
       }
       if (exposure !== undefined) zone.exposure = [...exposure];
       if (ingress !== undefined) {
-        if (!/^IP[0-6X][0-9X]K?$/.test(ingress))
+        if (!INGRESS.test(ingress))
           throw new EditRefused('That is no protection class.', 'Write it as IP67: IP and two digits.');
         zone.ingress = ingress;
       }

@@ -56,6 +56,7 @@ const device = object({
   insulationOhm: optional(positive(1e12)),
   yCapacitanceF: optional(nonNegative(1)),
   coilSuppression: optional(coilSuppression()),
+  ingress: optional(text(20)),
   insideId: optional(id()),
   sizeM: optional(object({ lengthM: positive(10), widthM: positive(5), heightM: positive(5) })),
   outlet: optional(object(point)),
@@ -118,6 +119,7 @@ const conductor = object({
   lengthM: nullable(positive(100)),
   laid: nullable(laid),
   jointResistanceOhm: nullable(nonNegative(1)),
+  connectorA: optional(positive(2000)),
 });
 
 const circuit = object({ devices: record(device), conductors: record(conductor) });

@@ -14,6 +14,7 @@ import {
   sustainedCases,
   volts,
 } from '../context';
+import { FITTING_RULES } from './fitting-rules';
 import { ROUTE_RULES } from './route-rules';
 import { TRIP_RULES } from './trip-rules';
 
@@ -204,4 +205,11 @@ const voltage: Rule<Context> = {
     }),
 };
 
-export const CABLE_RULES: readonly Rule<Context>[] = [temperature, drop, voltage, ...TRIP_RULES, ...ROUTE_RULES];
+export const CABLE_RULES: readonly Rule<Context>[] = [
+  temperature,
+  drop,
+  voltage,
+  ...TRIP_RULES,
+  ...ROUTE_RULES,
+  ...FITTING_RULES,
+];

@@ -1,8 +1,15 @@
 import type { Rule } from '../../checks';
 import type { Context } from '../context';
+import { EARTH_RULES } from './earth-rules';
 import { FEED_RULES } from './feed-rules';
+import { LOOM_RULES } from './loom-rules';
 import { WIRE_RULES } from './wire-rules';
 
-export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [...FEED_RULES, ...WIRE_RULES];
+export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [
+  ...FEED_RULES,
+  ...WIRE_RULES,
+  ...LOOM_RULES,
+  ...EARTH_RULES,
+];
 export { parkedA, SCENARIO_WORDS } from './feed-rules';
 export { coilsA, hardest, type LoadRow, type LowResults, lowResults, type ScenarioRow } from './results';

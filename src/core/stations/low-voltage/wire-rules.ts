@@ -5,6 +5,8 @@ import {
   conductorTemperature,
   type LowPoint,
   type LowVoltage,
+  loomOfWire,
+  loomWireAmpacity,
   lowVoltage,
   partOf,
   type ResolvedConductor,
@@ -13,6 +15,8 @@ import {
   type Vehicle,
 } from '../../vehicle';
 import { amps, type Context, celsius, conductorRef, deviceRef, hotPlace, volts } from '../context';
+import { wiresOf } from './behind-fuses';
+import { alone, everythingOn, steadyPoint } from './solutions';
 
 /** Wires, fuses and switches of the 12-volt side. */
 const DROP_SHARE: Readonly<Record<LoadSort, number>> = {
@@ -24,20 +28,6 @@ const DROP_SHARE: Readonly<Record<LoadSort, number>> = {
 };
 /** Motors for seconds. */
 const PEAK_SHARE = 0.08;
-const AWAKE = { converters: true, socBattery: 0.8, batteryC: 25, awake: true } as const;
-
-const points = new WeakMap<LowVoltage, Map<string, LowPoint>>();
-
-/** The circuit with one load alone, on or at its peak. */
-function alone(vehicle: Vehicle, id: string, how: Running): LowPoint {
-  const known = points.get(lowVoltage(vehicle)) ?? new Map<string, LowPoint>();
-  points.set(lowVoltage(vehicle), known);
-  const key = `${id}|${how}`;
-  const found = known.get(key) ?? solveLow(vehicle, { ...AWAKE, running: new Map([[id, how]]) });
-  known.set(key, found);
-  return found;
-}
-
 const loadRef = (id: string, name: string): Ref => ({ kind: 'device', id, name });
 
 /** Highest voltage between the feeding points and the battery’s minus: what a load would see without wires, V. */
@@ -90,20 +80,32 @@ const drop: Rule<Context> = {
   },
 };
 
-/** Largest steady current through each fuse and wire: everything of the hardest scenarios on. */
-function steadyPoint(vehicle: Vehicle): LowPoint {
-  const low = lowVoltage(vehicle);
-  const known = points.get(lowVoltage(vehicle)) ?? new Map<string, LowPoint>();
-  points.set(lowVoltage(vehicle), known);
-  const found =
-    known.get('all') ??
-    solveLow(vehicle, { ...AWAKE, running: new Map(low.loads.map(({ id }) => [id, 'on' as const])) });
-  known.set('all', found);
-  return found;
-}
-
 /** A fuse is loaded with four fifths of its rating at most (practice). */
 const FUSE_SHARE = 0.8;
+
+const solves: Rule<Context> = {
+  id: 'lv.solves',
+  station: 'low-voltage',
+  sources: ['Nodal solution of the whole 12-volt circuit with everything on: without one no current on it is known'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (low.loads.length === 0) return [];
+    const { point } = everythingOn(vehicle);
+    const subject: Ref = { kind: 'build', id: 'low-voltage', name: 'The 12-volt side' };
+    if (!point) return [{ subject, missing: [{ ref: subject, what: 'a battery or a converter that feeds it' }] }];
+    return [
+      {
+        subject,
+        holds: point.solvable,
+        figures: {
+          detail: point.solvable
+            ? 'every current on it is known'
+            : (point.reason ?? 'no operating point').replace(/\.$/, ''),
+        },
+      },
+    ];
+  },
+};
 
 const fuseLoad: Rule<Context> = {
   id: 'lv.fuse-load',
@@ -111,7 +113,7 @@ const fuseLoad: Rule<Context> = {
   sources: ['I_load / 0.8 ≤ I_n (practice; ISO 8820-3)'],
   judge: ({ vehicle }) => {
     const one = steadyPoint(vehicle);
-    if (lowVoltage(vehicle).loads.length === 0 || !one.point) return [];
+    if (lowVoltage(vehicle).loads.length === 0 || !one) return [];
     return lowVoltage(vehicle).lv.devices.flatMap((device): Finding[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse || device.device.kind !== 'lv-fuse') return [];
@@ -138,77 +140,6 @@ const fuseLoad: Rule<Context> = {
   },
 };
 
-/** Wires downstream of each fuse until the next fuse or the load, by following conductors. */
-function wiresOf(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
-  const low = lowVoltage(vehicle);
-  const found = behindFuses.get(low) ?? findWires(vehicle);
-  behindFuses.set(low, found);
-  return found;
-}
-
-const behindFuses = new WeakMap<LowVoltage, ReadonlyMap<string, readonly ResolvedConductor[]>>();
-
-function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
-  const { lv } = lowVoltage(vehicle);
-  const sources = new Set<string>([
-    ...lv.devices.filter(({ device }) => device.kind === 'auxiliary-battery').map(({ id }) => `${id}.plus`),
-    ...lowVoltage(vehicle).converters.map(({ id }) => `${id}.lvPlus`),
-  ]);
-  const byNode = new Map<string, ResolvedConductor[]>();
-  for (const conductor of lv.conductors)
-    for (const node of [conductor.nodeA, conductor.nodeB]) byNode.set(node, [...(byNode.get(node) ?? []), conductor]);
-  const result = new Map<string, readonly ResolvedConductor[]>();
-  for (const fuse of lv.devices.filter(({ device }) => device.kind === 'lv-fuse')) {
-    const sides = (['a', 'b'] as const).map((terminal) => ({
-      near: reach(byNode, lv, `${fuse.id}.${terminal}`, fuse.id, false),
-      far: reach(byNode, lv, `${fuse.id}.${terminal}`, fuse.id, true),
-    }));
-    const fed = (nodes: ReadonlySet<string>) => [...nodes].some((node) => sources.has(node));
-    // Its own source is the one on a side with no fuse between; else the side from which any source is reached.
-    const own = sides.findIndex(({ near }) => fed(near.nodes));
-    const behind = own >= 0 ? sides[1 - own]! : (sides.find(({ far }) => !fed(far.nodes)) ?? sides[1]!);
-    const away = behind.near;
-    result.set(fuse.id, away.wires);
-  }
-  return result;
-}
-
-function reach(
-  byNode: ReadonlyMap<string, readonly ResolvedConductor[]>,
-  lv: ReturnType<typeof lowVoltage>['lv'],
-  start: string,
-  except: string,
-  throughFuses: boolean,
-): { nodes: Set<string>; wires: ResolvedConductor[] } {
-  const nodes = new Set([start]);
-  const wires = new Set<ResolvedConductor>();
-  const queue = [start];
-  while (queue.length > 0) {
-    const node = queue.pop()!;
-    for (const wire of byNode.get(node) ?? []) {
-      wires.add(wire);
-      for (const next of [wire.nodeA, wire.nodeB])
-        if (!nodes.has(next)) {
-          nodes.add(next);
-          queue.push(next);
-        }
-    }
-    const id = node.slice(0, node.lastIndexOf('.'));
-    const kind = lv.deviceOf.get(id)?.device.kind;
-    // Through switches and relays it goes on; a fuse, a load or the earth ends it.
-    const passes = kind === 'relay' || kind === 'lv-switch' || (throughFuses && kind === 'lv-fuse');
-    if (id === except || !passes) continue;
-    for (const terminal of ['a', 'b']) {
-      const next = `${id}.${terminal}`;
-      if (!nodes.has(next)) {
-        nodes.add(next);
-        queue.push(next);
-      }
-    }
-  }
-  return { nodes, wires: [...wires] };
-}
-
 const fuseWire: Rule<Context> = {
   id: 'lv.fuse-wire',
   station: 'low-voltage',
@@ -225,11 +156,18 @@ const fuseWire: Rule<Context> = {
       const subject = deviceRef(device);
       if (unknown.length > 0)
         return [{ subject, missing: unknown.map((wire) => ({ ref: conductorRef(wire), what: 'part' })) }];
-      const weakest = wires
-        .flatMap((wire) => {
-          const carriesA = conductorAmpacity(wire);
-          return carriesA === null ? [] : [{ wire, carriesA }];
-        })
+      const carried = wires.flatMap((wire) => {
+        if (wire.conductor.kind !== 'cable') return [];
+        const loom = loomOfWire(vehicle, wire.id);
+        return [{ wire, carriesA: loom ? loomWireAmpacity(vehicle, loom, wire.id) : conductorAmpacity(wire) }];
+      });
+      const cold = carried.filter(({ carriesA }) => carriesA === null);
+      if (cold.length > 0)
+        return [
+          { subject, missing: cold.map(({ wire }) => ({ ref: conductorRef(wire), what: 'what runs beside it' })) },
+        ];
+      const weakest = carried
+        .flatMap(({ wire, carriesA }) => (carriesA === null ? [] : [{ wire, carriesA }]))
         .sort((p, r) => p.carriesA - r.carriesA)[0];
       if (!weakest) return [];
       return [
@@ -322,11 +260,12 @@ const temperature: Rule<Context> = {
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     const one = steadyPoint(vehicle);
-    if (low.loads.length === 0 || !one.point) return [];
+    if (low.loads.length === 0 || !one) return [];
     return low.lv.conductors.flatMap((conductor): Finding[] => {
       const { cable, zone, thermal } = conductor;
       const current = Math.abs(one.currentA(conductor.id));
-      if (conductor.conductor.kind !== 'cable' || current < 0.5) return [];
+      // A wire in a loom is judged with it.
+      if (conductor.conductor.kind !== 'cable' || current < 0.5 || loomOfWire(vehicle, conductor.id)) return [];
       if (!cable || !zone || !thermal)
         return [
           {
@@ -358,7 +297,7 @@ const contact: Rule<Context> = {
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     const one = steadyPoint(vehicle);
-    if (!one.point) return [];
+    if (!one) return [];
     return low.lv.devices.flatMap((device): Finding[] => {
       const rated = device.device.ratedA;
       if (rated === undefined) return [];
@@ -371,6 +310,7 @@ const contact: Rule<Context> = {
 };
 
 export const WIRE_RULES: readonly Rule<Context>[] = [
+  solves,
   drop,
   fuseLoad,
   fuseWire,

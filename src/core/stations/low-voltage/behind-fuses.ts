@@ -1,0 +1,72 @@
+import { type LowVoltage, lowVoltage, type ResolvedConductor, type Vehicle } from '../../vehicle';
+
+/** Wires downstream of each fuse until the next fuse or the load, by following conductors. */
+export function wiresOf(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
+  const low = lowVoltage(vehicle);
+  const found = behindFuses.get(low) ?? findWires(vehicle);
+  behindFuses.set(low, found);
+  return found;
+}
+
+const behindFuses = new WeakMap<LowVoltage, ReadonlyMap<string, readonly ResolvedConductor[]>>();
+
+function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
+  const { lv } = lowVoltage(vehicle);
+  const sources = new Set<string>([
+    ...lv.devices.filter(({ device }) => device.kind === 'auxiliary-battery').map(({ id }) => `${id}.plus`),
+    ...lowVoltage(vehicle).converters.map(({ id }) => `${id}.lvPlus`),
+  ]);
+  const byNode = new Map<string, ResolvedConductor[]>();
+  for (const conductor of lv.conductors)
+    for (const node of [conductor.nodeA, conductor.nodeB]) byNode.set(node, [...(byNode.get(node) ?? []), conductor]);
+  const result = new Map<string, readonly ResolvedConductor[]>();
+  for (const fuse of lv.devices.filter(({ device }) => device.kind === 'lv-fuse')) {
+    const sides = (['a', 'b'] as const).map((terminal) => ({
+      near: reach(byNode, lv, `${fuse.id}.${terminal}`, fuse.id, false),
+      far: reach(byNode, lv, `${fuse.id}.${terminal}`, fuse.id, true),
+    }));
+    const fed = (nodes: ReadonlySet<string>) => [...nodes].some((node) => sources.has(node));
+    // Its own source is the one on a side with no fuse between; else the side from which any source is reached.
+    const own = sides.findIndex(({ near }) => fed(near.nodes));
+    const behind = own >= 0 ? sides[1 - own]! : (sides.find(({ far }) => !fed(far.nodes)) ?? sides[1]!);
+    const away = behind.near;
+    result.set(fuse.id, away.wires);
+  }
+  return result;
+}
+
+function reach(
+  byNode: ReadonlyMap<string, readonly ResolvedConductor[]>,
+  lv: ReturnType<typeof lowVoltage>['lv'],
+  start: string,
+  except: string,
+  throughFuses: boolean,
+): { nodes: Set<string>; wires: ResolvedConductor[] } {
+  const nodes = new Set([start]);
+  const wires = new Set<ResolvedConductor>();
+  const queue = [start];
+  while (queue.length > 0) {
+    const node = queue.pop()!;
+    for (const wire of byNode.get(node) ?? []) {
+      wires.add(wire);
+      for (const next of [wire.nodeA, wire.nodeB])
+        if (!nodes.has(next)) {
+          nodes.add(next);
+          queue.push(next);
+        }
+    }
+    const id = node.slice(0, node.lastIndexOf('.'));
+    const kind = lv.deviceOf.get(id)?.device.kind;
+    // Through switches and relays it goes on; a fuse, a load or the earth ends it.
+    const passes = kind === 'relay' || kind === 'lv-switch' || (throughFuses && kind === 'lv-fuse');
+    if (id === except || !passes) continue;
+    for (const terminal of ['a', 'b']) {
+      const next = `${id}.${terminal}`;
+      if (!nodes.has(next)) {
+        nodes.add(next);
+        queue.push(next);
+      }
+    }
+  }
+  return { nodes, wires: [...wires] };
+}

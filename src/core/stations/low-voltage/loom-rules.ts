@@ -1,0 +1,64 @@
+import { type Finding, marginOfRise, type Ref, type Rule } from '../../checks';
+import { BUNDLE_W_PER_MK } from '../../physics/loom';
+import { type LoomOf, loomHeat, loomsOf } from '../../vehicle';
+import { type Context, celsius, conductorRef } from '../context';
+import { SCENARIO_WORDS } from './feed-rules';
+
+const loomRef = ({ route }: LoomOf): Ref => ({ kind: 'build', id: route.id, name: route.name });
+
+/** Wires that lie together warm each other: one heat balance for the loom. */
+const loomHeatRule: Rule<Context> = {
+  id: 'lv.loom',
+  station: 'low-voltage',
+  sources: [
+    'One heat balance for the loom: round, 1.15 · √ΣD², 0.3 W/mK inside, air around it as for a cable (generic)',
+    'Every scenario with all that runs in it, for good',
+  ],
+  judge: ({ vehicle }) =>
+    loomsOf(vehicle).flatMap((loom): Finding[] => {
+      const subject = loomRef(loom);
+      const open = loom.wires.filter(({ thermal }) => thermal === null);
+      if (open.length > 0)
+        return [{ subject, missing: open.map((wire) => ({ ref: conductorRef(wire), what: 'part' })) }];
+      const heat = loomHeat(vehicle, loom);
+      if (!heat || !loom.place) return [{ subject, missing: [{ ref: subject, what: 'what runs on its wires' }] }];
+      const when = SCENARIO_WORDS[heat.scenario];
+      if (!heat.loom) return [{ subject, holds: false, variant: 'runaway', figures: { when } }];
+      const { place } = loom;
+      const { surfaceC, coreC, heatWPerM, diameterMm, wiresC } = heat.loom;
+      let at = 0;
+      const worst = loom.wires
+        .map((wire) => {
+          const reachedC = wiresC[at]!;
+          at += wire.conductor.parallel;
+          const limitC = wire.cable!.temperatureClassC;
+          return { wire, reachedC, limitC, margin: marginOfRise(reachedC, limitC, place.ambientC) };
+        })
+        .reduce((p, r) => (r.margin < p.margin ? r : p));
+      return [
+        {
+          subject,
+          demand: celsius(worst.reachedC),
+          limit: celsius(worst.limitC),
+          margin: worst.margin,
+          figures: { wire: worst.wire.conductor.name, when, across: `${diameterMm.toFixed(0)} mm` },
+          lines: () => [
+            {
+              formula: 'Q = Σ I² · R(T), leaving a round surface of 1.15 · √ΣD²',
+              figures: `${heatWPerM.toFixed(2)} W/m from ${diameterMm.toFixed(1)} mm at ${surfaceC.toFixed(1)} °C, air ${place.ambientC} °C`,
+              result: celsius(surfaceC),
+            },
+            {
+              formula: 'T_middle = T_surface + Q / (4π · k)',
+              figures: `${surfaceC.toFixed(1)} °C + ${heatWPerM.toFixed(2)} / (4π · ${BUNDLE_W_PER_MK})`,
+              result: celsius(coreC),
+              note: `The wire’s own heat comes out of the middle, through its insulation: ${worst.reachedC.toFixed(1)} °C. ${loom.wires.length} wires.`,
+            },
+          ],
+          assumed: ['Every wire lies in the middle; no air moves.'],
+        },
+      ];
+    }),
+};
+
+export const LOOM_RULES: readonly Rule<Context>[] = [loomHeatRule];

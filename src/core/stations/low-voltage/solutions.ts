@@ -1,0 +1,34 @@
+import { type LowPoint, type LowVoltage, lowVoltage, type Running, solveLow, type Vehicle } from '../../vehicle';
+
+/** Solutions of the 12-volt circuit that several rules read. */
+const AWAKE = { converters: true, socBattery: 0.8, batteryC: 25, awake: true } as const;
+
+const points = new WeakMap<LowVoltage, Map<string, LowPoint>>();
+
+/** The circuit with one load alone, on or at its peak. */
+export function alone(vehicle: Vehicle, id: string, how: Running): LowPoint {
+  const known = points.get(lowVoltage(vehicle)) ?? new Map<string, LowPoint>();
+  points.set(lowVoltage(vehicle), known);
+  const key = `${id}|${how}`;
+  const found = known.get(key) ?? solveLow(vehicle, { ...AWAKE, running: new Map([[id, how]]) });
+  known.set(key, found);
+  return found;
+}
+
+/** Everything on at once; its point is unsolvable where the feeds can't give that. */
+export function everythingOn(vehicle: Vehicle): LowPoint {
+  const low = lowVoltage(vehicle);
+  const known = points.get(low) ?? new Map<string, LowPoint>();
+  points.set(low, known);
+  const found =
+    known.get('all') ??
+    solveLow(vehicle, { ...AWAKE, running: new Map(low.loads.map(({ id }) => [id, 'on' as const])) });
+  known.set('all', found);
+  return found;
+}
+
+/** Largest steady current through each fuse and wire; null while there is no solution: `lv.solves` says so, and nothing is judged by it. */
+export function steadyPoint(vehicle: Vehicle): LowPoint | null {
+  const one = everythingOn(vehicle);
+  return one.point?.solvable ? one : null;
+}

@@ -1,0 +1,125 @@
+import { type Id, own, type Route, SCENARIOS, type ScenarioId } from '../build';
+import { airPressurePa } from '../physics/air';
+import { type Loom, type LoomPlace, type LoomWire, loomAmpacity, loomTemperatures } from '../physics/loom';
+import { type LowVoltage, lowVoltage, runningIn, solveLow } from './low-voltage';
+import type { Resolved, ResolvedConductor } from './resolve';
+import { conductorAmpacity } from './vehicle';
+
+/** 12-volt wires that lie in one route: a loom, which warms as one. */
+export interface LoomOf {
+  readonly route: Route;
+  readonly wires: readonly ResolvedConductor[];
+  /** Null: the place of the route is gone. */
+  readonly place: LoomPlace | null;
+}
+
+/** The hottest that a loom gets, and in which scenario. */
+export interface LoomHeat {
+  readonly scenario: ScenarioId;
+  /** Null: no steady temperature. */
+  readonly loom: Loom | null;
+  readonly currentsA: readonly number[];
+}
+
+/** Two wires make a loom; one alone is judged alone. */
+const LEAST = 2;
+const AWAKE = { converters: true, socBattery: 0.8, batteryC: 25 } as const;
+
+const known = new WeakMap<LowVoltage, readonly LoomOf[]>();
+
+/** Looms of a vehicle, by route. */
+export function loomsOf(vehicle: Resolved): readonly LoomOf[] {
+  const low = lowVoltage(vehicle);
+  const kept = known.get(low);
+  if (kept) return kept;
+  const { build } = vehicle;
+  const byRoute = new Map<Id, ResolvedConductor[]>();
+  for (const wire of low.lv.conductors) {
+    const { routeId, kind } = wire.conductor;
+    if (kind === 'cable' && routeId !== null) byRoute.set(routeId, [...(byRoute.get(routeId) ?? []), wire]);
+  }
+  const looms = [...byRoute].flatMap(([routeId, wires]): LoomOf[] => {
+    const route = own(build.routes, routeId);
+    if (!route || wires.length < LEAST) return [];
+    const zone = own(build.zones, route.laid.zoneId);
+    const place: LoomPlace | null = zone
+      ? {
+          ambientC: zone.ambientC,
+          conduit: route.laid.conduit,
+          airPressurePa: airPressurePa(build.vehicle.altitudeM),
+          emissivity: 0.9,
+        }
+      : null;
+    return [{ route, wires, place }];
+  });
+  known.set(low, looms);
+  return looms;
+}
+
+/** The loom that a wire lies in. */
+export const loomOfWire = (vehicle: Resolved, wireId: Id): LoomOf | undefined =>
+  loomsOf(vehicle).find(({ wires }) => wires.some(({ id }) => id === wireId));
+
+/** Wires as the heat balance takes them; those without a part count with nothing: their lack is a finding of its own. */
+const warmed = (wires: readonly ResolvedConductor[], currentsA: readonly number[]): LoomWire[] =>
+  wires.flatMap(({ thermal, conductor }, k): LoomWire[] =>
+    thermal
+      ? // Wires in parallel share; each warms the loom.
+        Array.from({ length: conductor.parallel }, () => ({
+          build: thermal.build,
+          currentA: currentsA[k]! / conductor.parallel,
+        }))
+      : [],
+  );
+
+const heats = new WeakMap<LoomOf, LoomHeat | null>();
+
+/** The hottest of all scenarios, everything that runs in it running for good; null while a part or the place is missing or nothing flows. */
+export function loomHeat(vehicle: Resolved, loom: LoomOf): LoomHeat | null {
+  const kept = heats.get(loom);
+  if (kept !== undefined) return kept;
+  const heat = hottest(vehicle, loom);
+  heats.set(loom, heat);
+  return heat;
+}
+
+function hottest(vehicle: Resolved, { wires, place }: LoomOf): LoomHeat | null {
+  if (!place || wires.some(({ thermal }) => thermal === null)) return null;
+  const low = lowVoltage(vehicle);
+  let worst: LoomHeat | null = null;
+  for (const scenario of SCENARIOS) {
+    const awake = scenario !== 'parked';
+    const one = solveLow(vehicle, { ...AWAKE, converters: awake, awake, running: runningIn(low, scenario) });
+    if (!one.point) continue;
+    if (!one.point.solvable) return null;
+    const currentsA = wires.map(({ id }) => Math.abs(one.currentA(id)));
+    const loom = loomTemperatures(warmed(wires, currentsA), place);
+    if (loom === null) return { scenario, loom, currentsA };
+    if (!worst?.loom || loom.coreC > worst.loom.coreC) worst = { scenario, loom, currentsA };
+  }
+  return worst;
+}
+
+const ampacities = new WeakMap<LoomOf, Map<Id, number | null>>();
+
+/**
+ * What one wire of a loom carries for good while the others carry what they do in the hottest scenario, A; null: unknown. Idle neighbours
+ * cool a wire in this balance: that is not counted on, so it never carries more than alone.
+ */
+export function loomWireAmpacity(vehicle: Resolved, loom: LoomOf, wireId: Id): number | null {
+  const found = ampacities.get(loom) ?? new Map<Id, number | null>();
+  ampacities.set(loom, found);
+  const kept = found.get(wireId);
+  if (kept !== undefined) return kept;
+  const heat = loomHeat(vehicle, loom);
+  const at = loom.wires.findIndex(({ id }) => id === wireId);
+  const wire = loom.wires[at];
+  let carriesA: number | null = null;
+  if (heat && loom.place && wire?.cable) {
+    const before = loom.wires.slice(0, at).reduce((sum, { conductor }) => sum + conductor.parallel, 0);
+    const each = loomAmpacity(warmed(loom.wires, heat.currentsA), before, loom.place, wire.cable.temperatureClassC);
+    carriesA = Math.min(each * wire.conductor.parallel, conductorAmpacity(wire) ?? 0);
+  }
+  found.set(wireId, carriesA);
+  return carriesA;
+}
