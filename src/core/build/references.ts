@@ -137,7 +137,16 @@ function checkCircuit(build: Build, circuit: Circuit, name: CircuitName): Proble
 /** References that lead nowhere, keys that differ from ids, ids used twice. */
 export function checkReferences(build: Build): Problem[] {
   const problems = [...checkCircuit(build, build.circuits.hv, 'hv'), ...checkCircuit(build, build.circuits.lv, 'lv')];
-  for (const list of ['parts', 'zones', 'routes', 'readings', 'adoptions', 'modules', 'oldParts'] as const) {
+  for (const list of [
+    'parts',
+    'zones',
+    'routes',
+    'readings',
+    'adoptions',
+    'modules',
+    'oldParts',
+    'passages',
+  ] as const) {
     for (const [id, entry] of Object.entries(build[list] ?? {}))
       if (entry.id !== id)
         problems.push({ path: `${list}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
@@ -149,6 +158,14 @@ export function checkReferences(build: Build): Problem[] {
         reason: `names "${route.laid.zoneId}", which is no zone.`,
         remedy: MISSING,
       });
+  for (const passage of Object.values(build.passages ?? {}))
+    for (const zoneId of passage.zoneIds)
+      if (!own(build.zones, zoneId))
+        problems.push({
+          path: `passages.${passage.id}.zoneIds`,
+          reason: `names "${zoneId}", which is no zone.`,
+          remedy: MISSING,
+        });
   for (const id of Object.keys(build.circuits.lv.devices))
     if (own(build.circuits.hv.devices, id))
       problems.push({

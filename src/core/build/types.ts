@@ -12,6 +12,7 @@ import type {
   LvLoad,
   OldPart,
   OwnLimit,
+  Passage,
   PresetSpeed,
   Regeneration,
   Restraint,
@@ -380,6 +381,7 @@ export interface Build {
   readonly ownLimits?: Readonly<Partial<Record<OwnLimit, number>>>;
   readonly parts: Readonly<Record<Id, Part>>;
   readonly zones: Readonly<Record<Id, Zone>>;
+  readonly passages?: Readonly<Record<Id, Passage>>;
   readonly routes: Readonly<Record<Id, Route>>;
   readonly circuits: { readonly hv: Circuit; readonly lv: Circuit };
   readonly readings: Readonly<Record<Id, Reading>>;

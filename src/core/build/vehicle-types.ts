@@ -172,6 +172,18 @@ export interface Extent {
   readonly z1M: number;
 }
 
+/** Where cables go from one zone into another: a hole with or without edge protection, or an open way. */
+export const PASSAGES = ['grommet', 'hole', 'tunnel'] as const;
+export type PassageKind = (typeof PASSAGES)[number];
+export interface Passage {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: PassageKind;
+  /** In the vehicle's frame, m. */
+  readonly at: { readonly xM: number; readonly yM: number; readonly zM: number };
+  readonly zoneIds: readonly [string, string];
+}
+
 /** What a route meets on its way, as looked at on the vehicle; absent: not looked at. */
 export interface RouteFacts {
   /** To the nearest signal wire that runs along with it. */

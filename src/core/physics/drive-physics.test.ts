@@ -127,7 +127,7 @@ test('a motor with points of its own follows them, straight between, and lower v
 test('motor amperes at peak torque: three phases and direct current by hand', () => {
   const ac = cataloguePart('motor-pm-110', 'motor');
   const acW = (290 * 3600 * 2 * Math.PI) / 60 / driveEfficiency(ac, 290, 3600);
-  expect(motorCurrentA(ac)).toBeCloseTo(acW / (1.7320508 * (350 / 1.41421356) * 0.95 * 0.85), 3);
+  expect(motorCurrentA(ac)).toBeCloseTo(acW / (Math.sqrt(3) * (350 / Math.SQRT2) * 0.95 * 0.85), 3);
   const dc = cataloguePart('motor-series-16', 'motor');
   const dcW = (120 * 1300 * 2 * Math.PI) / 60 / driveEfficiency(dc, 120, 1300);
   expect(motorCurrentA(dc)).toBeCloseTo(dcW / 80, 9);

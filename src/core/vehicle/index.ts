@@ -86,3 +86,12 @@ export {
   vehicleOf,
 } from './vehicle';
 export { type Way, wayOf } from './way';
+export {
+  type FoundWay,
+  findWay,
+  findWayBetween,
+  panelsOf,
+  passageNear,
+  passagesOf,
+  zoneNameOf,
+} from './way-finding';

@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { EXPOSURES, type Exposure } from '@/core/build';
+import { EXPOSURES, type Exposure, INGRESS } from '@/core/build';
 import { type Check, marginText, say } from '@/core/checks';
 import { formatArea, formatQuantity } from '@/core/quantities';
 import type { CableRow } from '@/core/stations/cables';
@@ -10,6 +10,7 @@ import { inverterPowerW } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
+import { Tabs } from '@/ui/tabs';
 import { TextField } from '@/ui/text-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
@@ -75,20 +76,7 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
           {formatQuantity({ value: total.loss, dimension: 'power' }, build.units).text} lost in cruise{range}
         </span>
       </SheetHead>
-      <div role="tablist" aria-label="Cables" className="mb-3 flex flex-wrap gap-1 border-b border-rule print:hidden">
-        {TABS.map(([id, label]) => (
-          <button
-            key={id}
-            type="button"
-            role="tab"
-            aria-selected={look === id}
-            onClick={() => setLook(id)}
-            className={`px-3 py-2 font-tight text-[16px] ${look === id ? '-mb-px border-b-[3px] border-ink font-semibold' : 'text-soft'}`}
-          >
-            {label}
-          </button>
-        ))}
-      </div>
+      <Tabs label="Cables" tabs={TABS} chosen={look} onChoose={setLook} />
       {(look === 'top' || look === 'side') && (
         <>
           <Panel className="px-2! py-1!">
@@ -167,7 +155,7 @@ function Places({ assessment }: { assessment: Assessment }) {
               label="things there need"
               value={zone.ingress ?? ''}
               empty="IP67"
-              refuse={(text) => (/^IP[0-6X][0-9X]K?$/.test(text) ? null : 'Write it as IP67: IP and two digits.')}
+              refuse={(text) => (INGRESS.test(text) ? null : 'Write it as IP67: IP and two digits.')}
               onCommit={(ingress) => dispatch({ edit: 'setZone', input: { zoneId: zone.id, ingress } })}
             />
             <div className="mt-1 flex flex-wrap gap-1">

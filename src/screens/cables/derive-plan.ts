@@ -1,5 +1,15 @@
-import type { Build, Device, Point } from '@/core/build';
-import { extentOf, isBlock, type Outline, outletOf, outlineOf, sizeOf, type Vehicle, wayPoints } from '@/core/vehicle';
+import { type Build, type Device, type DeviceKind, findDevice, type PassageKind, type Point } from '@/core/build';
+import {
+  extentOf,
+  isBlock,
+  lowVoltage,
+  type Outline,
+  outletOf,
+  outlineOf,
+  sizeOf,
+  type Vehicle,
+  wayPoints,
+} from '@/core/vehicle';
 
 /** The vehicle from above (left side down, as it drives to the left) or from its left side. */
 export type View = 'top' | 'side';
@@ -24,6 +34,16 @@ export interface PlanRoute {
   /** Waypoints of the route itself, by index. */
   readonly handles: readonly { readonly index: number; readonly x: number; readonly y: number }[];
   readonly lengthM: number | null;
+  /** Of the 12-volt side. */
+  readonly low: boolean;
+}
+
+export interface PlanPassage {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: PassageKind;
+  readonly x: number;
+  readonly y: number;
 }
 
 export interface PlanZone {
@@ -43,6 +63,7 @@ export interface PlanLayout {
   readonly blocks: readonly PlanBlock[];
   readonly routes: readonly PlanRoute[];
   readonly zones: readonly PlanZone[];
+  readonly passages: readonly PlanPassage[];
   readonly toScreen: (point: Point) => readonly [number, number];
   /** Metres for a move on the drawing. */
   readonly moved: (dx: number, dy: number) => Partial<Point>;
@@ -70,7 +91,7 @@ export function layOutPlan(vehicle: Vehicle, build: Build, view: View): PlanLayo
     ...Object.values(build.circuits.lv.devices).map((device) => [device, true] as const),
   ];
   const blocks = devices.flatMap(([device, low]): PlanBlock[] => {
-    if (!device.place || (low && !isBlock(device))) return [];
+    if (!device.place) return [];
     const size = sizeOf(device);
     const [x, y] = toScreen(device.place);
     const width = size.lengthM * scale;
@@ -90,10 +111,13 @@ export function layOutPlan(vehicle: Vehicle, build: Build, view: View): PlanLayo
     ];
   });
   const drawn = new Set<string>();
-  const routes = vehicle.conductors.flatMap((conductor): PlanRoute[] => {
+  const low = new Set(lowVoltage(vehicle).lv.conductors);
+  const routes = [...vehicle.conductors, ...low].flatMap((conductor): PlanRoute[] => {
     const route = conductor.conductor.routeId === null ? undefined : build.routes[conductor.conductor.routeId];
     if (!route) return [];
     const points = wayPoints(build, route, conductor.conductor.a, conductor.conductor.b) ?? route.waypoints;
+    // A loom without a way yet is no line.
+    if (points.length < 2) return [];
     const first = !drawn.has(route.id);
     drawn.add(route.id);
     return [
@@ -106,6 +130,7 @@ export function layOutPlan(vehicle: Vehicle, build: Build, view: View): PlanLayo
           ? route.waypoints.map((point, index) => ({ index, x: toScreen(point)[0], y: toScreen(point)[1] }))
           : [],
         lengthM: conductor.lengthM,
+        low: low.has(conductor),
       },
     ];
   });
@@ -133,16 +158,20 @@ export function layOutPlan(vehicle: Vehicle, build: Build, view: View): PlanLayo
     blocks: blocks.sort((p, q) => q.width * q.height - p.width * p.height),
     routes,
     zones,
+    passages: Object.values(build.passages ?? {}).map(({ id, name, kind, at }) => {
+      const [x, y] = toScreen(at);
+      return { id, name, kind, x, y };
+    }),
     toScreen,
     moved,
   };
 }
 
-/** Conductors of the high-voltage circuit without a route whose two ends have places: what can be laid. */
+/** Cables without a route whose two ends have places: what can be laid. */
 export const unrouted = (vehicle: Vehicle, build: Build): readonly { readonly id: string; readonly name: string }[] =>
-  vehicle.conductors.flatMap(({ id, conductor }) => {
+  [...vehicle.conductors, ...lowVoltage(vehicle).lv.conductors].flatMap(({ id, conductor }) => {
     const at = (deviceId: string) => {
-      const device = build.circuits.hv.devices[deviceId];
+      const device = findDevice(build, deviceId);
       return device ? outletOf(device) : null;
     };
     return conductor.kind === 'cable' &&
@@ -152,3 +181,22 @@ export const unrouted = (vehicle: Vehicle, build: Build): readonly { readonly id
       ? [{ id, name: conductor.name }]
       : [];
   });
+
+/** Things of the 12-volt side that stand somewhere, beside what is drawn to scale. */
+const SMALL_LOW: ReadonlySet<DeviceKind> = new Set(['lv-load', 'lv-junction', 'earth', 'relay', 'lv-switch']);
+export const canStand = (device: Device): boolean => isBlock(device) || SMALL_LOW.has(device.kind);
+
+/** Looms of 12-volt wires that have no way yet, though wires of theirs have both ends placed. */
+export const looseLooms = (
+  vehicle: Vehicle,
+  build: Build,
+): readonly { readonly id: string; readonly name: string; readonly ends: readonly [string, string] }[] => {
+  const placed = (deviceId: string) => findDevice(build, deviceId)?.place != null;
+  return Object.values(build.routes).flatMap(({ id, name, waypoints, endsFollow }) => {
+    if (endsFollow || waypoints.length >= 2) return [];
+    const wire = lowVoltage(vehicle).lv.conductors.find(
+      ({ conductor: { routeId, a, b } }) => routeId === id && placed(a.deviceId) && placed(b.deviceId),
+    );
+    return wire ? [{ id, name, ends: [wire.conductor.a.deviceId, wire.conductor.b.deviceId] as const }] : [];
+  });
+};

@@ -3,16 +3,16 @@ import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused, findDevice } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
-import { massesOf, zoneAt } from '@/core/vehicle';
+import { massesOf, passageNear, zoneAt } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { layOutPlan, type View } from './derive-plan';
-import { Axles, Block, Body, RouteLine } from './plan-parts';
+import { Axles, Block, Body, PassageMark, RouteLine } from './plan-parts';
 
-export type Picked = { readonly kind: 'device' | 'route'; readonly id: string } | null;
+export type Picked = { readonly kind: 'device' | 'route' | 'passage'; readonly id: string } | null;
 
 interface Drag {
   readonly what:
-    | { readonly kind: 'device'; readonly id: string }
+    | { readonly kind: 'device' | 'passage'; readonly id: string }
     | { readonly kind: 'waypoint'; readonly routeId: string; readonly index: number };
   readonly fromX: number;
   readonly fromY: number;
@@ -62,23 +62,33 @@ function placing(
   return { edit: 'placeDevice', input: { deviceId, ...at, zoneId } };
 }
 
-function bending(
-  build: Build,
-  routeId: string,
-  index: number,
-  by: { xM?: number; yM?: number; zM?: number },
-): Edit | null {
-  const point = build.routes[routeId]?.waypoints[index];
-  if (!point) return null;
-  return {
-    edit: 'setWaypoint',
-    input: {
-      routeId,
-      index,
-      point: { xM: point.xM + (by.xM ?? 0), yM: point.yM + (by.yM ?? 0), zM: point.zM + (by.zM ?? 0) },
-    },
-  };
+type By = { xM?: number; yM?: number; zM?: number };
+
+function bending(build: Build, routeId: string, index: number, by: By, view: View | null = null): Edit | null {
+  const from = build.routes[routeId]?.waypoints[index];
+  if (!from) return null;
+  const to = { xM: from.xM + (by.xM ?? 0), yM: from.yM + (by.yM ?? 0), zM: from.zM + (by.zM ?? 0) };
+  // A dragged point falls into a passage that is near; arrow keys move by what they say.
+  const near = view ? passageNear(build, to, ['xM', view === 'top' ? 'yM' : 'zM']) : null;
+  return { edit: 'setWaypoint', input: { routeId, index, point: near ? near.at : to } };
 }
+
+function shifting(build: Build, passageId: string, by: By): Edit | null {
+  const at = build.passages?.[passageId]?.at;
+  if (!at) return null;
+  const to = { xM: at.xM + (by.xM ?? 0), yM: at.yM + (by.yM ?? 0), zM: at.zM + (by.zM ?? 0) };
+  return { edit: 'setPassage', input: { passageId, at: to } };
+}
+
+/** The edit of a drag or an arrow key. */
+function moving(build: Build, what: Drag['what'], by: By, view: View | null): Edit | null {
+  if (what.kind === 'waypoint') return bending(build, what.routeId, what.index, by, view);
+  if (what.kind === 'passage') return shifting(build, what.id, by);
+  return placing(build, what.id, by, view !== null);
+}
+
+const pickedOf = (what: Drag['what']): Picked =>
+  what.kind === 'waypoint' ? { kind: 'route', id: what.routeId } : { kind: what.kind, id: what.id };
 
 /** Tries an edit without making it: what it would come to, or null when it is refused. */
 function tried(build: Build, edit: Edit | null): Build | null {
@@ -111,8 +121,7 @@ export function PlanDrawing({
   const { build, vehicle, trip } = assessment;
   const still = useMemo(() => layOutPlan(vehicle, build, view), [vehicle, build, view]);
   const editOf = (what: Drag['what'], dx: number, dy: number): Edit | null => {
-    const by = still.moved(dx, dy);
-    return what.kind === 'device' ? placing(build, what.id, by, true) : bending(build, what.routeId, what.index, by);
+    return moving(build, what, still.moved(dx, dy), view);
   };
   // The drawing follows the finger in each frame; lengths, axles and verdicts a little behind it.
   const shown = useMemo(() => {
@@ -147,7 +156,7 @@ export function PlanDrawing({
     if (!drag) return;
     const { what, dx, dy } = drag;
     setDrag(null);
-    onPick(what.kind === 'device' ? what : { kind: 'route', id: what.routeId });
+    onPick(pickedOf(what));
     const edit = Math.hypot(dx, dy) > PRESS ? editOf(what, dx, dy) : null;
     if (edit) dispatch(edit);
   };
@@ -161,12 +170,11 @@ export function PlanDrawing({
         ArrowDown: view === 'top' ? { yM: step } : { zM: -step },
       } as Record<string, { xM?: number; yM?: number; zM?: number }>
     )[event.key];
-    if (event.key === 'Enter' || event.key === ' ')
-      onPick(what.kind === 'device' ? what : { kind: 'route', id: what.routeId });
+    if (event.key === 'Enter' || event.key === ' ') onPick(pickedOf(what));
     else if (!by) return;
     event.preventDefault();
     if (!by) return;
-    const edit = what.kind === 'device' ? placing(build, what.id, by) : bending(build, what.routeId, what.index, by);
+    const edit = moving(build, what, by, null);
     if (edit) dispatch(edit);
   };
 
@@ -205,6 +213,15 @@ export function PlanDrawing({
           picked={picked?.kind === 'device' && picked.id === block.id}
           onPointerDown={(event) => start(event, { kind: 'device', id: block.id })}
           onKeyDown={(event) => onKey(event, { kind: 'device', id: block.id })}
+        />
+      ))}
+      {plan.passages.map((passage) => (
+        <PassageMark
+          key={passage.id}
+          passage={passage}
+          picked={picked?.kind === 'passage' && picked.id === passage.id}
+          onPointerDown={(event) => start(event, { kind: 'passage', id: passage.id })}
+          onKeyDown={(event) => onKey(event, { kind: 'passage', id: passage.id })}
         />
       ))}
     </svg>

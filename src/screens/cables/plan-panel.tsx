@@ -1,12 +1,14 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { findDevice } from '@/core/build';
-import { isBlock, outletOf, sizeOf, zoneAt } from '@/core/vehicle';
+import { findConductor, findDevice, INGRESS } from '@/core/build';
+import { findWay, findWayBetween, outletOf, sizeOf, zoneAt } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
-import { unrouted } from './derive-plan';
+import { TextField } from '@/ui/text-field';
+import { canStand, looseLooms, unrouted } from './derive-plan';
+import { NewPassage, PassagePlace } from './passage-panel';
 import type { Picked } from './plan-drawing';
 import { RoutePlace } from './route-panel';
 
@@ -24,6 +26,8 @@ export function PlanPanel({
     return <DevicePlace assessment={assessment} id={picked.id} />;
   if (picked?.kind === 'route' && assessment.build.routes[picked.id])
     return <RoutePlace assessment={assessment} id={picked.id} onGone={() => onPick(null)} />;
+  if (picked?.kind === 'passage' && assessment.build.passages?.[picked.id])
+    return <PassagePlace build={assessment.build} id={picked.id} onGone={() => onPick(null)} />;
   return <Nothing assessment={assessment} onPick={onPick} />;
 }
 
@@ -32,8 +36,9 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
   const { build, vehicle } = assessment;
   const lay = unrouted(vehicle, build);
   const unplaced = [...Object.values(build.circuits.hv.devices), ...Object.values(build.circuits.lv.devices)].filter(
-    (device) => device.place === null && isBlock(device),
+    (device) => device.place === null && canStand(device),
   );
+  const loose = looseLooms(vehicle, build);
   return (
     <Panel title="On the plan" about="drag things, or choose one and use the arrow keys; Shift moves ten times as far">
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
@@ -43,24 +48,26 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
           empty={lay.length === 0 ? 'none has two placed ends' : 'choose one to give it a way'}
           choices={lay.map(({ id, name }) => ({ value: id, label: name }))}
           onChoose={(id) => {
-            const conductor = vehicle.conductorOf.get(id);
+            const conductor = findConductor(build, id);
             if (!conductor) return;
-            const ends = [conductor.conductor.a, conductor.conductor.b].map(({ deviceId }) => {
+            const ends = [conductor.a, conductor.b].map(({ deviceId }) => {
               const device = findDevice(build, deviceId);
               return device ? outletOf(device) : null;
             });
             const [from, to] = ends;
             if (!from || !to) return;
             const middle = { xM: (from.xM + to.xM) / 2, yM: (from.yM + to.yM) / 2, zM: Math.min(from.zM, to.zM) };
+            const found = findWay(build, from, to);
             const routeId = freshId();
             const zoneId = zoneAt(build, middle) ?? Object.keys(build.zones)[0]!;
             const done = dispatch({
               edit: 'layRoute',
               input: {
                 routeId,
-                name: `Way of ${conductor.conductor.name}`,
+                name: `Way of ${conductor.name}`,
                 conductorIds: [id],
-                waypoints: [middle],
+                // Through passages where there are any; else one point to bend it by.
+                waypoints: found && found.points.length > 0 ? found.points : [middle],
                 laid: conductor.laid ?? { zoneId, arrangement: 'single', loadedCircuits: 1, conduit: false },
                 slackM: 0.1,
               },
@@ -80,6 +87,21 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
               onPick({ kind: 'device', id });
           }}
         />
+        {loose.length > 0 && (
+          <ChoiceField
+            label="Give a loom its way"
+            value={null}
+            empty="choose one"
+            choices={loose.map(({ id, name }) => ({ value: id, label: name }))}
+            onChoose={(id) => {
+              const { ends } = loose.find((one) => one.id === id)!;
+              const found = findWayBetween(build, ...ends);
+              if (dispatch({ edit: 'setWay', input: { routeId: id, waypoints: found?.points ?? [] } }))
+                onPick({ kind: 'route', id });
+            }}
+          />
+        )}
+        <NewPassage build={build} onMade={(id) => onPick({ kind: 'passage', id })} />
       </div>
     </Panel>
   );
@@ -158,6 +180,17 @@ function DevicePlace({ assessment, id }: { assessment: Assessment; id: string })
             value={place?.zoneId ?? null}
             choices={Object.values(build.zones).map((zone) => ({ value: zone.id, label: zone.name }))}
             onChoose={(zoneId) => put({ zoneId })}
+          />
+          <TextField
+            label="Protection class"
+            value={device.ingress ?? ''}
+            empty={
+              build.zones[place?.zoneId ?? '']?.ingress
+                ? `${build.zones[place!.zoneId]!.ingress} is needed`
+                : 'as on its plate: IP67'
+            }
+            refuse={(text) => (INGRESS.test(text) ? null : 'Write it as IP67, or IP66/IP67 where both were tested.')}
+            onCommit={(ingress) => dispatch({ edit: 'setIngress', input: { deviceId: id, ingress } })}
           />
           {boxes.length > 0 && device.kind !== 'box' && (
             <ChoiceField

@@ -4,7 +4,7 @@ import type { Assessment } from '@/core/assess';
 import type { Build } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
 import { massesOf } from '@/core/vehicle';
-import type { layOutPlan, PlanBlock, PlanRoute } from './derive-plan';
+import type { layOutPlan, PlanBlock, PlanPassage, PlanRoute } from './derive-plan';
 
 /** A name as long as there is room for. */
 const cut = (name: string, most: number): string => (name.length > most ? `${name.slice(0, most - 1)}…` : name);
@@ -263,12 +263,12 @@ export function RouteLine({
       <path
         d={path}
         fill="none"
-        stroke="var(--hv)"
-        strokeWidth={picked ? 4.5 : 2.6}
+        stroke={route.low ? 'var(--lv)' : 'var(--hv)'}
+        strokeWidth={(picked ? 4.5 : 2.6) * (route.low ? 0.6 : 1)}
         strokeLinejoin="round"
         pointerEvents="none"
       />
-      {middle && before && (
+      {middle && before && (!route.low || picked) && (
         <g pointerEvents="none">
           <rect
             x={(middle[0] + before[0]) / 2 - 29}
@@ -303,13 +303,59 @@ export function RouteLine({
             cy={y}
             r="7"
             fill="var(--panel)"
-            stroke="var(--hv)"
+            stroke={route.low ? 'var(--lv)' : 'var(--hv)'}
             strokeWidth="2.4"
             className="cursor-grab"
             onPointerDown={(event) => onStart(event, index)}
             onKeyDown={(event) => onKey(event, index)}
           />
         ))}
+    </g>
+  );
+}
+
+const PASSAGE_WORDS = { grommet: 'hole with a grommet', hole: 'bare hole', tunnel: 'open way' } as const;
+
+/** Where cables go from zone to zone: a ring where the edge is protected, a bare diamond where it is not. */
+export function PassageMark({
+  passage,
+  picked,
+  onPointerDown,
+  onKeyDown,
+}: {
+  passage: PlanPassage;
+  picked: boolean;
+  onPointerDown: (event: PointerEvent) => void;
+  onKeyDown: (event: KeyboardEvent) => void;
+}) {
+  const { x, y, kind, name } = passage;
+  const stroke = { stroke: 'var(--ink)', strokeWidth: picked ? 3 : 1.6, fill: 'var(--panel)' } as const;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-pressed={picked}
+      aria-label={`${name}, ${PASSAGE_WORDS[kind]}: drag or move with the arrow keys`}
+      onPointerDown={onPointerDown}
+      onKeyDown={onKeyDown}
+      className="cursor-grab"
+      data-plan-passage={passage.id}
+    >
+      <circle cx={x} cy={y} r="13" fill="transparent" />
+      {kind === 'hole' && <path d={`M${x} ${y - 7}l7 7l-7 7l-7 -7z`} {...stroke} />}
+      {kind === 'grommet' && (
+        <>
+          <circle cx={x} cy={y} r="6.5" {...stroke} />
+          <circle cx={x} cy={y} r="2.6" {...stroke} fill="none" />
+        </>
+      )}
+      {kind === 'tunnel' && <path d={`M${x - 8} ${y - 5}h16M${x - 8} ${y + 5}h16`} {...stroke} fill="none" />}
+      <title>{`${name}, ${PASSAGE_WORDS[kind]}`}</title>
+      {picked && (
+        <text x={x} y={y - 12} textAnchor="middle" fontSize="11.5" fill="var(--ink)">
+          {cut(name, 22)}
+        </text>
+      )}
     </g>
   );
 }

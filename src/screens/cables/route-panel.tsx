@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { RouteFacts } from '@/core/build';
+import { findWayBetween, lowVoltage } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
@@ -24,7 +25,11 @@ export function RoutePlace({ assessment, id, onGone }: { assessment: Assessment;
   const route = build.routes[id]!;
   const facts = route.facts ?? {};
   const system = build.units;
-  const along = vehicle.conductors.filter(({ conductor }) => conductor.routeId === id);
+  const along = [...vehicle.conductors, ...lowVoltage(vehicle).lv.conductors].filter(
+    ({ conductor }) => conductor.routeId === id,
+  );
+  const [first] = along;
+  const found = first ? findWayBetween(build, first.conductor.a.deviceId, first.conductor.b.deviceId) : null;
   const at = Math.min(index, route.waypoints.length - 1);
   const point = route.waypoints[at];
   const bend = (part: Partial<NonNullable<typeof point>>) =>
@@ -88,6 +93,11 @@ export function RoutePlace({ assessment, id, onGone }: { assessment: Assessment;
             >
               One more point
             </Action>
+            {found && found.passages.length > 0 && (
+              <Action onPress={() => dispatch({ edit: 'setWay', input: { routeId: id, waypoints: found.points } })}>
+                Through {found.passages.map(({ name }) => name).join(', ')}
+              </Action>
+            )}
             {point && (
               <Action
                 look="quiet"

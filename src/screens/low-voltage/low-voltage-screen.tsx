@@ -9,11 +9,13 @@ import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
+import { Tabs } from '@/ui/tabs';
 import { SheetHead, Shell } from '../shell/shell';
 import { FeedDrawing } from './feed-drawing';
 import { FeedPanel } from './feed-panel';
 import { FuseBoxPanel } from './fuse-box-panel';
 import { SchedulePanel } from './schedule-panel';
+import { WiresPanel } from './wires-panel';
 
 const HoldUpPanel = dynamic(() => import('./hold-up-panel'), { ssr: false });
 const TimelinePanel = dynamic(() => import('./timeline-panel'), { ssr: false });
@@ -22,6 +24,7 @@ const TABS = [
   ['schedule', 'Loads'],
   ['feed', 'Battery and converter'],
   ['box', 'Fuse box'],
+  ['wires', 'Wires and earths'],
   ['timeline', 'Scenarios'],
   ['hold-up', 'Converter dies'],
 ] as const;
@@ -55,27 +58,13 @@ function LowVoltageSheet({ assessment }: { assessment: Assessment }) {
           }}
         />
       </Panel>
-      <div
-        role="tablist"
-        aria-label="12 V"
-        className="mt-3 mb-3 flex flex-wrap gap-1 border-b border-rule print:hidden"
-      >
-        {TABS.map(([id, label]) => (
-          <button
-            key={id}
-            type="button"
-            role="tab"
-            aria-selected={look === id}
-            onClick={() => setLook(id)}
-            className={`px-3 py-2 font-tight text-[16px] ${look === id ? '-mb-px border-b-[3px] border-ink font-semibold' : 'text-soft'}`}
-          >
-            {label}
-          </button>
-        ))}
+      <div className="mt-3">
+        <Tabs label="12 V" tabs={TABS} chosen={look} onChoose={setLook} />
       </div>
       {look === 'schedule' && <SchedulePanel assessment={assessment} opened={picked} onOpen={setPicked} />}
       {look === 'feed' && <FeedPanel assessment={assessment} />}
       {look === 'box' && <FuseBoxPanel assessment={assessment} />}
+      {look === 'wires' && <WiresPanel assessment={assessment} />}
       {look === 'timeline' && low.loads.length > 0 && <TimelinePanel assessment={assessment} />}
       {look === 'hold-up' && low.loads.length > 0 && <HoldUpPanel assessment={assessment} />}
       {(look === 'timeline' || look === 'hold-up') && low.loads.length === 0 && (

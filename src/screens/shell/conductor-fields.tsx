@@ -74,6 +74,9 @@ export function ConductorFields({
           {...(system === 'metric' ? { unit: 'm' } : { unit: 'ft' })}
           step={0.1}
           {...(note ? { note } : {})}
+          {...(conductor.conductor.routeId !== null && conductor.conductor.lengthM !== null
+            ? { onClear: () => dispatch({ edit: 'setConductor', input: { conductorId: id, lengthM: null } }) }
+            : {})}
           onCommit={(lengthM) => dispatch({ edit: 'setConductor', input: { conductorId: id, lengthM } })}
         />
         <ChoiceField
@@ -108,44 +111,57 @@ export function ConductorFields({
           system={system}
           onCommit={(count) => lay({ loadedCircuits: Math.min(50, Math.max(1, Math.round(count))) })}
         />
+        {row && (
+          <QuantityField
+            label="Weakest plug carries"
+            value={conductor.conductor.connectorA ?? null}
+            dimension="current"
+            system={system}
+            empty="not told"
+            onCommit={(connectorA) => dispatch({ edit: 'setConnector', input: { conductorId: id, connectorA } })}
+            onClear={() => dispatch({ edit: 'setConnector', input: { conductorId: id, connectorA: null } })}
+          />
+        )}
       </div>
-      <div>
-        <FigureRow
-          label="Worst sustained current"
-          value={row?.currentA ?? null}
-          {...(workings ? { working: workings.currentA } : {})}
-          dimension="current"
-          system={system}
-        />
-        <FigureRow
-          label="Carries here"
-          value={row?.ampacityA ?? null}
-          {...(workings ? { working: workings.ampacityA } : {})}
-          dimension="current"
-          system={system}
-        />
-        <FigureRow
-          label="Hottest"
-          value={row?.temperatureC ?? null}
-          {...(workings ? { working: workings.temperatureC } : {})}
-          dimension="temperature"
-          system={system}
-        />
-        <FigureRow
-          label="Drop, one way"
-          value={row?.dropV ?? null}
-          {...(workings ? { working: workings.dropV } : {})}
-          dimension="voltage"
-          system={system}
-        />
-        <FigureRow
-          label="Loss"
-          value={row?.lossW ?? null}
-          {...(workings ? { working: workings.lossW } : {})}
-          dimension="power"
-          system={system}
-        />
-      </div>
+      {row && (
+        <div>
+          <FigureRow
+            label="Worst sustained current"
+            value={row?.currentA ?? null}
+            {...(workings ? { working: workings.currentA } : {})}
+            dimension="current"
+            system={system}
+          />
+          <FigureRow
+            label="Carries here"
+            value={row?.ampacityA ?? null}
+            {...(workings ? { working: workings.ampacityA } : {})}
+            dimension="current"
+            system={system}
+          />
+          <FigureRow
+            label="Hottest"
+            value={row?.temperatureC ?? null}
+            {...(workings ? { working: workings.temperatureC } : {})}
+            dimension="temperature"
+            system={system}
+          />
+          <FigureRow
+            label="Drop, one way"
+            value={row?.dropV ?? null}
+            {...(workings ? { working: workings.dropV } : {})}
+            dimension="voltage"
+            system={system}
+          />
+          <FigureRow
+            label="Loss"
+            value={row?.lossW ?? null}
+            {...(workings ? { working: workings.lossW } : {})}
+            dimension="power"
+            system={system}
+          />
+        </div>
+      )}
     </div>
   );
 }

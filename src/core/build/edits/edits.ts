@@ -34,6 +34,7 @@ import {
 import { IMPORT_EDITS } from './import-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { LOW_VOLTAGE_EDITS } from './low-voltage-edits';
+import { PASSAGE_EDITS } from './passage-edits';
 import { PLAN_EDITS } from './plan-edits';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
@@ -289,6 +290,7 @@ export const EDITS = {
   ...STRING_EDITS,
   ...BOX_EDITS,
   ...WIRE_EDITS,
+  ...PASSAGE_EDITS,
   ...SURVEY_EDITS,
   ...VEHICLE_EDITS,
 

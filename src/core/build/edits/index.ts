@@ -6,3 +6,4 @@ export type { LowBaseInput, LowLoadInput } from './low-voltage-edits';
 export { fuseBoxOf } from './low-voltage-edits';
 export { SETTABLE, type Settable, type SettableName } from './settable';
 export type { BranchInput } from './topology-edits';
+export { INGRESS } from './wire-edits';

@@ -1,6 +1,7 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
 import { laid, SampleWriter, withCoils, withLow } from './bench-kit';
+import { withWays } from './firn-9-ways';
 
 /**
  * A nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame, made up. 90s salvaged NMC modules in two unequal boxes.
@@ -222,7 +223,7 @@ export function firn9(id = 'firn-9'): Build {
     regeneration: { asked: 'lift-off', lampLit: true, torqueShare: 0.4 },
     packLimits: { socEmpty: 0.1, coldestCellC: 5, warmestCellC: 40, agedHealth: 0.8 },
   });
-  return arrange(
+  const arranged = arrange(
     withLow(withCoils(build, 1.2, 2.5), {
       battery: 'agm-80',
       converterW: 1500,
@@ -267,18 +268,16 @@ export function firn9(id = 'firn-9'): Build {
       'way-mid': {
         cover: true,
         overBrakeLine: false,
-        throughPanel: false,
         shieldEarthed: 'both',
         signalDistanceM: 0.3,
       },
       'way-plus': {
         cover: true,
         overBrakeLine: false,
-        throughPanel: true,
-        grommet: true,
         shieldEarthed: 'both',
         signalDistanceM: 0.25,
       },
     },
   );
+  return withWays(arranged);
 }

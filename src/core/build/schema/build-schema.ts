@@ -9,6 +9,7 @@ import {
   LOAD_SORTS,
   LOSSES,
   OWN_LIMITS,
+  PASSAGES,
   SCENARIOS,
   STATE_IDS,
   TERMINALS,
@@ -319,6 +320,18 @@ export const buildSchema = object({
       ingress: optional(text(20)),
     }),
     200,
+  ),
+  passages: optional(
+    record(
+      object({
+        id: id(),
+        name: name(),
+        kind: Joi.string().valid(...PASSAGES),
+        at: object(point),
+        zoneIds: Joi.array().items(id()).length(2),
+      }),
+      200,
+    ),
   ),
   routes: record(
     object({

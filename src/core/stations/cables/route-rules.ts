@@ -1,6 +1,6 @@
 import type { Exposure } from '../../build';
 import { type Finding, marginAtLeast, quantityText as q, type Ref, type Rule } from '../../checks';
-import { overlaps, type ResolvedConductor, tightestTurn, type Vehicle, wayPoints } from '../../vehicle';
+import { overlaps, panelsOf, type ResolvedConductor, tightestTurn, type Vehicle, wayPoints } from '../../vehicle';
 import { type Context, conductorRef, deviceRef } from '../context';
 
 /** What a cable meets on its way: bends, feet, stones, brake lines, panels, signals. */
@@ -67,13 +67,18 @@ function faultsOf(context: Context, conductor: ResolvedConductor): { wrong: stri
   const under = conductor.zone?.id === 'zone-underbody' || exposure.has('stones');
   if (facts.overBrakeLine) wrong.push('it runs over a brake line');
   if (facts.overBrakeLine === undefined) open.push('whether it runs over a brake line');
-  if (facts.throughPanel === undefined) open.push('whether it goes through a panel');
+  // Its passages tell what nobody ticked off.
+  const panels = panelsOf(context.vehicle.build, route);
+  const throughPanel = facts.throughPanel ?? panels?.through;
+  const grommet = facts.grommet ?? (panels ? panels.bare.length === 0 : undefined);
+  for (const { name } of panels?.bare ?? []) if (facts.grommet === undefined) wrong.push(`${name} has no grommet`);
+  if (throughPanel === undefined) open.push('whether it goes through a panel');
   if (facts.signalDistanceM === undefined && conductor.cable?.shielded !== true)
     open.push('how near signal wires run beside it');
   if (exposure.has('heat') && (conductor.cable?.temperatureClassC ?? 0) < HEAT_CLASS_C)
     wrong.push(`it lies near heat and bears ${conductor.cable?.temperatureClassC ?? '?'} °C only`);
-  if (facts.throughPanel && facts.grommet === false) wrong.push('it goes through a panel without a grommet');
-  if (facts.throughPanel && facts.grommet === undefined) open.push('whether there is a grommet in the panel');
+  if (throughPanel && facts.grommet === false) wrong.push('it goes through a panel without a grommet');
+  if (throughPanel && grommet === undefined) open.push('whether there is a grommet in the panel');
   if (under && conductor.laid?.conduit !== true) wrong.push('it lies under the floor without a conduit');
   else if (under && facts.cover === false) wrong.push('its conduit has no cover against stones');
   else if (under && facts.cover === undefined) open.push('whether a cover shields it under the floor');

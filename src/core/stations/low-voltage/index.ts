@@ -13,3 +13,4 @@ export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [
 ];
 export { parkedA, SCENARIO_WORDS } from './feed-rules';
 export { coilsA, hardest, type LoadRow, type LowResults, lowResults, type ScenarioRow } from './results';
+export { type LowWireRow, lowWireRows } from './wire-results';

@@ -1,13 +1,25 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../../assess';
 import { applyEdit, type Build, type Edit } from '../../build';
-import { firn9, larkspur } from '../../build/samples';
+import { larkspur, firn9 as tiedFirn9 } from '../../build/samples';
 import { type Check, checkKey, say } from '../../checks';
 import { findRemedies } from '../../remedies';
-import { loomHeat, loomsOf, lowVoltage } from '../../vehicle';
+import { loomHeat, loomsOf, lowVoltage, resolve } from '../../vehicle';
 
 const edited = (build: Build, ...edits: Edit[]): Build =>
   edits.reduce((one, edit) => applyEdit(one, edit).build, build);
+/** The shuttle with its 12-volt wires lying by themselves, each as long as it was. */
+const firn9 = (): Build =>
+  resolve(tiedFirn9(), 'lv').conductors.reduce((build, { id, conductor, lengthM }) => {
+    if (conductor.routeId === null) return build;
+    const out = edited(build, {
+      edit: 'putInLoom',
+      input: { conductorId: id, routeId: null, ...(lengthM === null ? {} : { lengthM }) },
+    });
+    // Each in the bay, as the others are.
+    const laid = { zoneId: 'zone-bay', arrangement: 'single', loadedCircuits: 1, conduit: false } as const;
+    return edited(out, { edit: 'setConductor', input: { conductorId: id, laid } });
+  }, tiedFirn9());
 const of = (build: Build, key: string): Check => assess(build).checks.find((check) => checkKey(check) === key)!;
 const feeds = (build: Build): string[] =>
   Object.values(build.circuits.lv.conductors)

@@ -4,14 +4,10 @@ import {
   conductorAmpacity,
   conductorTemperature,
   type LowPoint,
-  type LowVoltage,
   loomOfWire,
   loomWireAmpacity,
   lowVoltage,
   partOf,
-  type ResolvedConductor,
-  type Running,
-  solveLow,
   type Vehicle,
 } from '../../vehicle';
 import { amps, type Context, celsius, conductorRef, deviceRef, hotPlace, volts } from '../context';
