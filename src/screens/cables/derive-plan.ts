@@ -72,7 +72,7 @@ export interface PlanLayout {
 export const PLAN_WIDTH = 880;
 const MARGIN_X = 40;
 const TOP = 46;
-const BOTTOM = 54;
+const BOTTOM = 68;
 
 /** Everything of the plan in drawing units; nothing here is kept. */
 export function layOutPlan(vehicle: Vehicle, build: Build, view: View): PlanLayout {

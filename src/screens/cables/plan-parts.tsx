@@ -83,14 +83,14 @@ export function Body({ plan }: { plan: Plan }) {
             )}
             <text
               x={(zone.x0 + zone.x1) / 2}
-              y={plan.height - 30}
+              y={plan.height - 44}
               textAnchor="middle"
               fontSize="12.5"
               fill="var(--soft)"
             >
               {cut(zone.name, 24)}
             </text>
-            <text x={(zone.x0 + zone.x1) / 2} y={plan.height - 15} textAnchor="middle" fontSize="12" fill="var(--soft)">
+            <text x={(zone.x0 + zone.x1) / 2} y={plan.height - 29} textAnchor="middle" fontSize="12" fill="var(--soft)">
               {zone.ambientC} °C
             </text>
           </g>
