@@ -1,5 +1,5 @@
 import { type ConductorClass, outerDiameterMm, ROAD_VEHICLE_SIZES, resistance20OfClass } from '../physics/cable-sizes';
-import { strandedDiameterMm } from '../physics/conductor';
+import { METALS, type Metal, strandedDiameterMm } from '../physics/conductor';
 import { awgAreaMm2, formatGauge } from '../quantities/awg';
 import type { CablePart } from './types';
 
@@ -17,9 +17,10 @@ interface Make {
   readonly insulation: CablePart['insulation'];
   readonly temperatureClassC: number;
   readonly ratedVoltageV: number;
+  readonly metal?: Metal;
 }
 
-/** Copper cable. Resistance from its class's table; diameters of the road-vehicle walls. */
+/** Resistance from its class's table; diameters of the road-vehicle walls. */
 function cable({
   id,
   name,
@@ -29,6 +30,7 @@ function cable({
   insulation,
   temperatureClassC,
   ratedVoltageV,
+  metal = 'copper',
 }: Make): CablePart {
   const outer = outerDiameterMm(areaMm2, wall);
   const conductorDiameterMm = strandedDiameterMm(areaMm2);
@@ -40,16 +42,17 @@ function cable({
     name,
     provenance: 'generic',
     areaMm2,
-    metal: 'copper',
+    metal,
     ...(conductorClass === 'iso19642' ? {} : { conductorClass }),
-    resistance20OhmPerM: resistance20OfClass(conductorClass, areaMm2, 'copper'),
+    resistance20OhmPerM: resistance20OfClass(conductorClass, areaMm2, metal),
     insulation,
     conductorDiameterMm,
     outerDiameterMm: outer,
     temperatureClassC,
     ratedVoltageV,
     shielded,
-    massKgPerM: areaMm2 * 1e-6 * 8890 + sheathM2 * SHEATH_KG_PER_M3 + (shielded ? BRAID_KG_PER_M : 0),
+    massKgPerM:
+      areaMm2 * 1e-6 * METALS[metal].densityKgPerM3 + sheathM2 * SHEATH_KG_PER_M3 + (shielded ? BRAID_KG_PER_M : 0),
   };
 }
 
@@ -84,6 +87,21 @@ const THIN_WALL = having('thinMm', 0.35).map((areaMm2) =>
     insulation: 'pvc',
     temperatureClassC: 105,
     ratedVoltageV: 60,
+  }),
+);
+
+/** Aluminium in the same sizes: lighter, thicker for the same current; its lugs are bimetal. */
+const ALUMINIUM = [25, 35, 50, 70, 95, 120].map((areaMm2) =>
+  cable({
+    id: `cable-aluminium-${areaMm2}`,
+    name: `${areaMm2} mm² aluminium HV cable, 125 °C`,
+    areaMm2,
+    conductorClass: 'iso19642',
+    wall: 'thick',
+    insulation: 'xlpo',
+    temperatureClassC: 125,
+    ratedVoltageV: 600,
+    metal: 'aluminium',
   }),
 );
 
@@ -130,4 +148,11 @@ const GAUGES = [18, 16, 14, 12, 10, 8, 6, 4, 2, 1, 0, -1, -2, -3].map((gauge) =>
   });
 });
 
-export const CABLES: readonly CablePart[] = [...HV_CABLES, ...CLASS_5, ...GAUGES, ...THIN_WALL, ...BATTERY];
+export const CABLES: readonly CablePart[] = [
+  ...HV_CABLES,
+  ...ALUMINIUM,
+  ...CLASS_5,
+  ...GAUGES,
+  ...THIN_WALL,
+  ...BATTERY,
+];

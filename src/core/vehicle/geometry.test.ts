@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { assess } from '../assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '../build';
 import { firn9 } from '../build/samples/firn-9';
-import { lengthAlong, overlaps, tightestTurn, wayPoints, zoneAt } from './geometry';
+import { lengthAlong, overlaps, runsBeside, tightestTurn, wayPoints, zoneAt } from './geometry';
 
 const firn = firn9();
 const edited = (build: Build, ...edits: Edit[]): Build =>
@@ -110,4 +110,35 @@ test('a laid route gives a cable its length and takes its typed one away; taken 
   const dropped = edited(routed, { edit: 'dropRoute', input: { routeId: 'new', lengths: { 'c-minus': length } } });
   expect(dropped.routes.new).toBeUndefined();
   expect(assess(dropped).vehicle.conductorOf.get('c-minus')!.lengthM).toBeCloseTo(length, 12);
+});
+
+describe('one way along another', () => {
+  const line = (y: number, from = 0, to = 2) => [
+    { xM: from, yM: y, zM: 0.4 },
+    { xM: to, yM: y, zM: 0.4 },
+  ];
+
+  test('parallel ways run along for as long as they overlap: by hand', () => {
+    expect(runsBeside(line(0), line(0.05), 0.1)).toBeCloseTo(2, 6);
+    expect(runsBeside(line(0), line(0.2), 0.1)).toBe(0);
+    // Overlapping from x = 1.2 on, and before it within the round of the end: 0.1 m.
+    expect(Math.abs(runsBeside(line(0), line(0, 1.2, 3), 0.1) - (0.8 + 0.1))).toBeLessThan(0.03);
+  });
+
+  test('a crossing is as long as twice the distance, whatever its angle makes of it', () => {
+    const across = [
+      { xM: 1, yM: -1, zM: 0.4 },
+      { xM: 1, yM: 1, zM: 0.4 },
+    ];
+    expect(Math.abs(runsBeside(line(0), across, 0.1) - 0.2)).toBeLessThan(0.03);
+    expect(runsBeside(line(0), [across[0]!], 0.1)).toBe(0);
+    // Above each other by more than the distance they do not meet.
+    expect(
+      runsBeside(
+        line(0),
+        across.map((point) => ({ ...point, zM: 0.6 })),
+        0.1,
+      ),
+    ).toBe(0);
+  });
 });

@@ -156,3 +156,43 @@ export function tightestTurn(points: readonly Point[]): number | null {
   }
   return least;
 }
+
+const STEP_M = 0.02;
+
+/** Points along a way, every two centimetres. */
+function sampled(points: readonly Point[]): Point[] {
+  return points.slice(1).flatMap((end, k): Point[] => {
+    const start = points[k]!;
+    const steps = Math.max(1, Math.ceil(away(start, end) / STEP_M));
+    return Array.from({ length: steps }, (_, i) => {
+      const share = i / steps;
+      return {
+        xM: start.xM + (end.xM - start.xM) * share,
+        yM: start.yM + (end.yM - start.yM) * share,
+        zM: start.zM + (end.zM - start.zM) * share,
+      };
+    });
+  });
+}
+
+/** Distance of a point from a straight piece, m. */
+function fromPiece(point: Point, start: Point, end: Point): number {
+  const d = { xM: end.xM - start.xM, yM: end.yM - start.yM, zM: end.zM - start.zM };
+  const squared = d.xM ** 2 + d.yM ** 2 + d.zM ** 2;
+  const along =
+    squared > 0
+      ? ((point.xM - start.xM) * d.xM + (point.yM - start.yM) * d.yM + (point.zM - start.zM) * d.zM) / squared
+      : 0;
+  const share = Math.min(1, Math.max(0, along));
+  return away(point, { xM: start.xM + d.xM * share, yM: start.yM + d.yM * share, zM: start.zM + d.zM * share });
+}
+
+/** How far one way runs along with another nearer than a distance, m; sampled every two centimetres. */
+export function runsBeside(way: readonly Point[], other: readonly Point[], nearerM: number): number {
+  if (way.length < 2 || other.length < 2) return 0;
+  const near = sampled(way).filter((point) =>
+    other.slice(1).some((end, k) => fromPiece(point, other[k]!, end) < nearerM),
+  );
+  const total = sampled(way).length;
+  return total === 0 ? 0 : (near.length / total) * lengthAlong(way);
+}

@@ -43,6 +43,7 @@ export {
   outletOf,
   outlineOf,
   overlaps,
+  runsBeside,
   sizeOf,
   tightestTurn,
   wayPoints,

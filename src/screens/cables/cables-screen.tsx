@@ -2,20 +2,17 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { EXPOSURES, type Exposure, INGRESS } from '@/core/build';
 import { type Check, marginText, say } from '@/core/checks';
 import { formatArea, formatQuantity } from '@/core/quantities';
 import type { CableRow } from '@/core/stations/cables';
 import { inverterPowerW } from '@/core/vehicle';
-import { useBench } from '@/store/bench';
 import { Panel } from '@/ui/panel';
-import { QuantityField } from '@/ui/quantity-field';
 import { Tabs } from '@/ui/tabs';
-import { TextField } from '@/ui/text-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { shapeOf } from '../shell/shape';
 import { SheetHead, Shell } from '../shell/shell';
+import { PlacesPanel } from './places-panel';
 import { type Picked, PlanDrawing } from './plan-drawing';
 import { PlanPanel } from './plan-panel';
 
@@ -121,73 +118,8 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
           </table>
         </Panel>
       )}
-      {(look === 'top' || look === 'side') && <Places assessment={assessment} />}
+      {(look === 'top' || look === 'side') && <PlacesPanel assessment={assessment} />}
     </>
-  );
-}
-
-const EXPOSURE_WORDS: Readonly<Record<Exposure, string>> = {
-  heat: 'heat',
-  water: 'water',
-  stones: 'stones',
-  feet: 'feet',
-  cargo: 'cargo',
-  'side-impact': 'side impact',
-};
-
-/** Zones: the hottest air that stays there, and what gets at things. */
-function Places({ assessment }: { assessment: Assessment }) {
-  const { build } = assessment;
-  const dispatch = useBench((bench) => bench.dispatch);
-  return (
-    <Panel title="Places" about="hottest air that stays there, and what gets at things" className="mt-3">
-      <div className="grid gap-x-8 gap-y-2 min-[700px]:grid-cols-2 min-[1180px]:grid-cols-3">
-        {Object.values(build.zones).map((zone) => (
-          <div key={zone.id}>
-            <QuantityField
-              label={zone.name}
-              value={zone.ambientC}
-              dimension="temperature"
-              system={build.units}
-              onCommit={(ambientC) => dispatch({ edit: 'setZone', input: { zoneId: zone.id, ambientC } })}
-            />
-            <TextField
-              label="things there need"
-              value={zone.ingress ?? ''}
-              empty="IP67"
-              refuse={(text) => (INGRESS.test(text) ? null : 'Write it as IP67: IP and two digits.')}
-              onCommit={(ingress) => dispatch({ edit: 'setZone', input: { zoneId: zone.id, ingress } })}
-            />
-            <div className="mt-1 flex flex-wrap gap-1">
-              {EXPOSURES.map((one) => {
-                const on = zone.exposure?.includes(one) === true;
-                return (
-                  <button
-                    key={one}
-                    type="button"
-                    aria-pressed={on}
-                    onClick={() =>
-                      dispatch({
-                        edit: 'setZone',
-                        input: {
-                          zoneId: zone.id,
-                          exposure: on
-                            ? (zone.exposure ?? []).filter((other) => other !== one)
-                            : [...(zone.exposure ?? []), one],
-                        },
-                      })
-                    }
-                    className={`rounded-[3px] px-1.5 py-0.5 text-[13px] ${on ? 'bg-bar text-bar-ink' : 'text-soft'}`}
-                  >
-                    {EXPOSURE_WORDS[one]}
-                  </button>
-                );
-              })}
-            </div>
-          </div>
-        ))}
-      </div>
-    </Panel>
   );
 }
 

@@ -1,4 +1,12 @@
-import { type Build, type Device, type DeviceKind, findDevice, type PassageKind, type Point } from '@/core/build';
+import {
+  type Build,
+  type Device,
+  type DeviceKind,
+  type Extent,
+  findDevice,
+  type PassageKind,
+  type Point,
+} from '@/core/build';
 import {
   extentOf,
   isBlock,
@@ -52,6 +60,8 @@ export interface PlanZone {
   readonly ambientC: number;
   readonly x0: number;
   readonly x1: number;
+  /** Its own block, drawn; null: one of the usual ones. */
+  readonly block: { readonly x: number; readonly y: number; readonly width: number; readonly height: number } | null;
 }
 
 export interface PlanLayout {
@@ -134,6 +144,11 @@ export function layOutPlan(vehicle: Vehicle, build: Build, view: View): PlanLayo
       },
     ];
   });
+  const blockOf = (extent: Extent): PlanZone['block'] => {
+    const [x0, y0] = toScreen({ xM: extent.x0M, yM: extent.y0M, zM: extent.z1M });
+    const [x1, y1] = toScreen({ xM: extent.x1M, yM: extent.y1M, zM: extent.z0M });
+    return { x: x0, y: Math.min(y0, y1), width: x1 - x0, height: Math.abs(y1 - y0) };
+  };
   const zones = Object.values(build.zones).flatMap((zone): PlanZone[] => {
     const extent = extentOf(build, zone.id);
     return extent
@@ -144,6 +159,7 @@ export function layOutPlan(vehicle: Vehicle, build: Build, view: View): PlanLayo
             ambientC: zone.ambientC,
             x0: MARGIN_X + (extent.x0M - outline.x0M) * scale,
             x1: MARGIN_X + (extent.x1M - outline.x0M) * scale,
+            block: zone.extent ? blockOf(zone.extent) : null,
           },
         ]
       : [];

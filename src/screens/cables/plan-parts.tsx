@@ -69,8 +69,19 @@ export function Body({ plan }: { plan: Plan }) {
           <path d={`M${left - 20} ${bottom}H${right + 20}`} stroke="var(--soft)" strokeWidth="1.4" />
         </>
       )}
+      {zones.map(
+        ({ id, name, ambientC, block }) =>
+          block && (
+            <g key={id}>
+              <rect {...block} fill="none" stroke="var(--soft)" strokeWidth="1.2" strokeDasharray="4 4" />
+              <text x={block.x + 4} y={block.y + 13} fontSize="11.5" fill="var(--soft)">
+                {`${cut(name, 18)}, ${ambientC} °C`}
+              </text>
+            </g>
+          ),
+      )}
       {zones
-        .filter(({ id }) => id !== 'zone-underbody')
+        .filter(({ id, block }) => id !== 'zone-underbody' && block === null)
         .map((zone) => (
           <g key={zone.id}>
             {zone.x0 > left + 2 && (

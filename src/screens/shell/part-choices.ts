@@ -14,6 +14,7 @@ export function groupOfPart(part: Part): string | undefined {
   if (part.kind === 'fuse')
     return `${FUSE_FAMILIES[part.family].name}, ${part.ratedVoltageDcV === null ? 'no DC rating' : `${part.ratedVoltageDcV} V DC`}`;
   if (part.kind !== 'cable') return undefined;
+  if (part.metal === 'aluminium') return 'Aluminium HV cable';
   if (part.id.startsWith('cable-battery')) return 'Battery cable, 60 V';
   if (part.ratedVoltageV <= 60) return 'Thin wall, 60 V';
   return `${CLASSES[part.conductorClass ?? 'iso19642']}${part.shielded ? ', shielded' : ''}`;
@@ -39,6 +40,7 @@ export function cableLabel(part: CablePart, system: UnitSystem): string {
   const size = formatArea(part.areaMm2, system);
   if (part.conductorClass === 'awg') return part.name.replace(/ cable.*/, '');
   if (part.conductorClass === 'iec60228-5') return `${size}, class 5`;
+  if (part.metal === 'aluminium') return `${size}, aluminium`;
   if (part.id.startsWith('cable-battery')) return `${size}, battery cable`;
   return part.ratedVoltageV <= 60 ? `${size}, thin wall` : `${size}${part.shielded ? ', shielded' : ''}`;
 }

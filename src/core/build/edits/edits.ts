@@ -43,6 +43,7 @@ import { SURVEY_EDITS } from './survey-edits';
 import { leaveCoilCircuit, TOPOLOGY_EDITS } from './topology-edits';
 import { VEHICLE_EDITS } from './vehicle-edits';
 import { WIRE_EDITS } from './wire-edits';
+import { ZONE_EDITS } from './zone-edits';
 
 const deviceName = (build: Build, id: string): string => findDevice(build, id)?.name ?? 'a device';
 const conductorName = (build: Build, id: string): string => findConductor(build, id)?.name ?? 'a conductor';
@@ -291,6 +292,7 @@ export const EDITS = {
   ...BOX_EDITS,
   ...WIRE_EDITS,
   ...PASSAGE_EDITS,
+  ...ZONE_EDITS,
   ...SURVEY_EDITS,
   ...VEHICLE_EDITS,
 

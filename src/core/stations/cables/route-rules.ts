@@ -1,6 +1,15 @@
 import type { Exposure } from '../../build';
 import { type Finding, marginAtLeast, quantityText as q, type Ref, type Rule } from '../../checks';
-import { overlaps, panelsOf, type ResolvedConductor, tightestTurn, type Vehicle, wayPoints } from '../../vehicle';
+import {
+  lowVoltage,
+  overlaps,
+  panelsOf,
+  type ResolvedConductor,
+  runsBeside,
+  tightestTurn,
+  type Vehicle,
+  wayPoints,
+} from '../../vehicle';
 import { type Context, conductorRef, deviceRef } from '../context';
 
 /** What a cable meets on its way: bends, feet, stones, brake lines, panels, signals. */
@@ -54,6 +63,21 @@ const bend: Rule<Context> = {
 /** HV beside a signal wire: nearer than this they are to cross, not to run along (practice). */
 const SIGNAL_M = 0.1;
 
+/** Crossing is no running along, m. */
+const ALONG_M = 0.3;
+
+/** 12-volt wires whose ways on the plan run along with a cable nearer than they should. */
+function wiresBeside({ vehicle }: Context, conductor: ResolvedConductor): readonly string[] {
+  const { build } = vehicle;
+  const way = wayPoints(build, routeOf(vehicle, conductor), conductor.conductor.a, conductor.conductor.b);
+  if (!way) return [];
+  return lowVoltage(vehicle).lv.conductors.flatMap(({ conductor: wire }) => {
+    const route = wire.routeId === null ? undefined : build.routes[wire.routeId];
+    const other = route && wayPoints(build, route, wire.a, wire.b);
+    return other && runsBeside(way, other, SIGNAL_M) > ALONG_M ? [wire.name] : [];
+  });
+}
+
 /** Near heat a cable is of class C at least (practice; ISO 6722). */
 const HEAT_CLASS_C = 125;
 
@@ -87,6 +111,11 @@ function faultsOf(context: Context, conductor: ResolvedConductor): { wrong: stri
   if (exposure.has('side-impact')) wrong.push('it lies where a side impact crushes it');
   if (facts.signalDistanceM !== undefined && facts.signalDistanceM < SIGNAL_M && conductor.cable?.shielded !== true)
     wrong.push(`signal wires run ${q(facts.signalDistanceM, 'length')} beside it and it has no shield`);
+  if (conductor.cable?.shielded !== true) {
+    const beside = wiresBeside(context, conductor);
+    if (beside.length > 0)
+      wrong.push(`${beside[0]} runs along with it on the plan, nearer than ${q(SIGNAL_M, 'length')}`);
+  }
   return { wrong, open };
 }
 
