@@ -240,7 +240,7 @@ function Heat({ row, colour, text }: { row: CableRow; colour: string; text: stri
         width="140"
         height="12"
         aria-hidden="true"
-        className={`shrink-0 max-[1100px]:w-[90px] max-[900px]:hidden ${colour}`}
+        className={`shrink-0 max-[1100px]:hidden ${colour}`}
       >
         <rect y="3.5" width="140" height="5" fill="var(--rule)" />
         <rect y="3.5" width={Math.max(0, Math.min(1.16, used)) * 120} height="5" fill="currentColor" />

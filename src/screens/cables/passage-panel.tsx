@@ -23,7 +23,7 @@ export function NewPassage({ build, onMade }: { build: Build; onMade: (id: strin
     <TextField
       label="A new passage, called"
       value=""
-      empty="Bulkhead, left"
+      empty="type its name"
       onCommit={(name) => {
         const id = freshId();
         const at = { xM: 0.6, yM: 0, zM: 0.6 };

@@ -36,7 +36,7 @@ export function PlacesPanel({ assessment }: { assessment: Assessment }) {
             <TextField
               label="things there need"
               value={zone.ingress ?? ''}
-              empty="IP67"
+              empty="nothing told"
               refuse={(text) => (INGRESS.test(text) ? null : 'Write it as IP67: IP and two digits.')}
               onCommit={(ingress) => dispatch({ edit: 'setZone', input: { zoneId: zone.id, ingress } })}
             />
@@ -74,7 +74,7 @@ export function PlacesPanel({ assessment }: { assessment: Assessment }) {
         <TextField
           label="One more place, called"
           value=""
-          empty="Tunnel"
+          empty="type its name"
           onCommit={(name) =>
             dispatch({
               edit: 'addZone',

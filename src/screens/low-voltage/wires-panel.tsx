@@ -296,7 +296,7 @@ function Earths({ assessment }: { assessment: Assessment }) {
         <TextField
           label="One more, called"
           value=""
-          empty="Earth, rear"
+          empty="type its name"
           onCommit={(name) => dispatch({ edit: 'addEarthPoint', input: { id: freshId(), wireId: freshId(), name } })}
         />
       </div>
