@@ -4,6 +4,7 @@ import type { MotorPart } from '../parts';
 import { airPressurePa } from '../physics/air';
 import { driveEfficiency, peakTorqueNm, rpmToRadPerS } from '../physics/motor';
 import { airDensity, type RoadVehicle, roadForces, sumOf } from '../physics/road-load';
+import { stageEfficiency } from '../physics/stage';
 import { parseTyre } from '../physics/tyre';
 import { BODY_FIGURES, massEmptyKg } from './body-figures';
 import { packStringsOf } from './strings';
@@ -40,7 +41,7 @@ export const motorOf = (build: Build): { device: Device; part: MotorPart | null 
 /** The road model of a build; null while its mass is not known. */
 export function roadModel(build: Build): RoadModel | null {
   const motor = motorOf(build)?.part ?? null;
-  const reads = [build.duty.towedMassKg, motor];
+  const reads = [build.duty.towedMassKg, motor, build.stage];
   const known = kept.get(build.vehicle);
   if (known?.reads.every((read, i) => read === reads[i])) return known.model;
   const model = makeModel(build, motor, MILD_C);
@@ -77,7 +78,13 @@ function makeModel(build: Build, motor: MotorPart | null, temperatureC: number):
   );
   const dragAreaM2 = told(vehicle.dragAreaM2, body.dragAreaM2, `drag area ${body.dragAreaM2} m², as a ${shape}`);
   const rollingCoefficient = told(vehicle.rollingCoefficient, body.rolling, `rolling ${body.rolling}`);
-  const drivelineEfficiency = told(vehicle.drivelineEfficiency, DRIVELINE, `driveline ${DRIVELINE * 100} %`);
+  const { kind } = build.stage ?? {};
+  const through = DRIVELINE * (kind ? stageEfficiency(kind) : 1);
+  const drivelineEfficiency = told(
+    vehicle.drivelineEfficiency,
+    through,
+    `driveline ${Math.round(through * 1000) / 10} %${kind ? ', its stage included' : ''}`,
+  );
   // A shape that was told stands in for tyres and gears too; one that was not says nothing of them.
   const code =
     vehicle.tyre ?? (vehicle.body ? told(undefined, body.tyre, `tyres ${body.tyre}, as a ${shape}`) : undefined);
