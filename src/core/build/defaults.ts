@@ -1,7 +1,5 @@
 import { type Build, FORMAT, type Id, VERSION } from './types';
 
-export const DEFAULT_ZONE = 'zone-cabin';
-
 /** An empty build: everything a station needs to start asking. Ids come from the edge. */
 export function emptyBuild(id: Id, name: string): Build {
   return {

@@ -6,7 +6,7 @@ export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
   'lv.converter-size': S(
     '{subject} is too small for the 12-volt side',
     '{subject} feeds the 12-volt side',
-    '{demand} of {limit} in {scenario}',
+    '{demand} of {limit} {scenario}',
     '{subject}, 12-volt side',
   ),
   'lv.converter-voltage': S(

@@ -4,10 +4,8 @@ import type { Assessment } from '@/core/assess';
 import { TRIP_IDS, type TripId } from '@/core/build';
 import { catalogueOf } from '@/core/parts';
 import { motorCurrentA } from '@/core/physics/motor';
-import { formatQuantity } from '@/core/quantities';
-import { type TripResult, tripName, WINDOWS_S } from '@/core/simulate';
-import { driveResults } from '@/core/stations/drive';
-import { followsVehicle, inverterPowerW, motorOf, nominalLinkV, roadModel, steadyPowerW } from '@/core/vehicle';
+import { type TripResult, tripName } from '@/core/simulate';
+import { followsVehicle, inverterPowerW, motorOf, roadModel, steadyPowerW } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
@@ -17,10 +15,12 @@ import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
 import { BrakingPanel } from './braking-panel';
 import { BringTrip } from './bring-trip';
+import { CurrentsPanel } from './currents-panel';
+import { Plain } from './plain';
+import { PullPanel } from './pull-panel';
 import { SegmentsPanel } from './segments-panel';
 import { PresetPanel, StagePanel } from './stage-panel';
 
-const PullChart = dynamic(() => import('./pull-chart'), { ssr: false, loading: () => <div className="h-[250px]" /> });
 const TripChart = dynamic(() => import('./trip-chart'), { ssr: false, loading: () => <div className="h-[230px]" /> });
 
 export function DriveScreen() {
@@ -38,8 +38,8 @@ function DriveSheet({ assessment }: { assessment: Assessment }) {
           <StagePanel assessment={assessment} />
         </div>
         <div className="space-y-3">
-          <Pull assessment={assessment} />
-          <Currents assessment={assessment} />
+          <PullPanel assessment={assessment} />
+          <CurrentsPanel assessment={assessment} />
           <BrakingPanel assessment={assessment} />
           <PresetPanel assessment={assessment} />
         </div>
@@ -113,59 +113,6 @@ function Motor({ assessment }: { assessment: Assessment }) {
           </Caution>
         </div>
       )}
-    </Panel>
-  );
-}
-
-function Pull({ assessment }: { assessment: Assessment }) {
-  const { build, vehicle, pack } = assessment;
-  const system = build.units;
-  const linkV = pack?.sagV ?? nominalLinkV(build);
-  const results = driveResults(vehicle, linkV, inverterPowerW(build, 'hard-acceleration'));
-  if (!results)
-    return (
-      <Panel title="Pull against the road">
-        <p className="text-soft">It needs the empty mass and the tyres from Survey, and a motor.</p>
-      </Panel>
-    );
-  const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 3).text;
-  const reached = (seconds: number | null) =>
-    seconds === null ? 'never' : formatQuantity({ value: seconds, dimension: 'time' }, system, 3).text;
-  return (
-    <Panel
-      title="Pull against the road"
-      about={`with the link at ${formatQuantity({ value: linkV, dimension: 'voltage' }, system, 3).text}${pack?.sagV ? ', sagging' : ''}`}
-    >
-      <PullChart results={results} system={system} />
-      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
-        <FigureRow label="Top speed, flat" value={results.topSpeedMPerS} dimension="speed" system={system} />
-        <FigureRow label="Starts on" value={results.startGrade} dimension="ratio" system={system} />
-        <Plain label={`To ${speed(50 / 3.6)}`} text={reached(results.to50S)} />
-        <Plain label={`To ${speed(100 / 3.6)}`} text={reached(results.to100S)} />
-      </div>
-      {results.gears.length > 1 && (
-        <table className="mt-2 w-full text-left text-[14px]">
-          <thead className="text-soft">
-            <tr>
-              <th className="font-medium">Gear</th>
-              <th className="text-right font-medium">ratio</th>
-              <th className="text-right font-medium">holds up to</th>
-              <th className="text-right font-medium">starts on</th>
-            </tr>
-          </thead>
-          <tbody>
-            {results.gears.map(({ gear, ratio, topSpeedMPerS, startGrade }) => (
-              <tr key={gear} className="border-t border-rule/70">
-                <td className="py-0.5">{gear}</td>
-                <td className="text-right">{ratio.toFixed(2)}</td>
-                <td className="text-right font-semibold">{speed(topSpeedMPerS)}</td>
-                <td className="text-right">{(startGrade * 100).toFixed(0)} %</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-      <p className="mt-1 text-[13px] text-soft">Base speed at this voltage: {results.baseSpeedRpm.toFixed(0)}/min.</p>
     </Panel>
   );
 }
@@ -257,15 +204,6 @@ function DrivingNow() {
 const CHARGING = 0.88;
 const perKm = (run: TripResult): string => (run.energyPerKmWh === null ? '–' : `${run.energyPerKmWh.toFixed(0)} Wh/km`);
 
-function Plain({ label, text }: { label: string; text: string }) {
-  return (
-    <div className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1">
-      <span className="text-soft">{label}</span>
-      <b className="text-[17px] font-semibold">{text}</b>
-    </div>
-  );
-}
-
 const SPLIT_WORDS: Readonly<Record<keyof TripResult['split'], string>> = {
   air: 'Air',
   rolling: 'Rolling',
@@ -292,77 +230,5 @@ function Split({ run }: { run: TripResult }) {
         );
       })}
     </ul>
-  );
-}
-
-function Currents({ assessment }: { assessment: Assessment }) {
-  const { trip, build } = assessment;
-  const system = build.units;
-  const runs: readonly (readonly [string, TripResult | undefined])[] = [
-    ['new, mild', trip?.mild],
-    ['aged, winter', trip?.winter],
-  ];
-  if (!trip) return null;
-  const amps = (value: number | undefined) =>
-    value === undefined ? '–' : formatQuantity({ value, dimension: 'current' }, system, 3, 'A').text;
-  const windowWords = (seconds: number) => formatQuantity({ value: seconds, dimension: 'time' }, system, 3).text;
-  const rows: readonly (readonly [string, (run: TripResult) => number])[] = [
-    ['Mean', ({ currents }) => currents.meanA],
-    ['Rms, whole trip', ({ currents }) => currents.rmsA],
-    ...WINDOWS_S.map(
-      (window, k) =>
-        [`Worst ${windowWords(window)}, rms`, ({ currents }: TripResult) => currents.windowsA[k]!] as const,
-    ),
-    ['Peak', ({ currents }) => currents.peakA],
-    ['Peak back', ({ currents }) => currents.peakRegenA],
-  ];
-  return (
-    <Panel title="Battery current" about="of the usual trip; the half hour is held against cruise">
-      <table className="w-full text-left text-[14px]">
-        <thead className="text-soft">
-          <tr>
-            <th className="font-medium" />
-            {runs.map(([name]) => (
-              <th key={name} className="text-right font-medium">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([label, pick]) => (
-            <tr key={label} className="border-t border-rule/70">
-              <td className="py-1">{label}</td>
-              {runs.map(([name, run]) => (
-                <td key={name} className="text-right font-semibold">
-                  {amps(run && pick(run))}
-                </td>
-              ))}
-            </tr>
-          ))}
-          <tr className="border-t border-rule/70">
-            <td className="py-1">Motor, hottest</td>
-            {runs.map(([name, run]) => (
-              <td key={name} className="text-right">
-                {run ? formatQuantity({ value: run.motorMostC, dimension: 'temperature' }, system, 3).text : '–'}
-              </td>
-            ))}
-          </tr>
-          <tr className="border-t border-rule/70">
-            <td className="py-1">Pack at the end</td>
-            {runs.map(([name, run]) => (
-              <td key={name} className="text-right">
-                {run
-                  ? `${formatQuantity({ value: run.packC, dimension: 'temperature' }, system, 3).text}, ${Math.max(0, run.socEnd * 100).toFixed(0)} %`
-                  : '–'}
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
-      <p className="mt-2 text-[13px] text-soft">
-        Begins with {(trip.socStart * 100).toFixed(0)} % of the charge. Generic maps, cooling and heat capacities.
-      </p>
-    </Panel>
   );
 }

@@ -2,7 +2,7 @@
 import type { Assessment } from '@/core/assess';
 import { BATTERY_PRESETS, CHEMISTRY_WORDS, CONVERTER_POWERS, SET_VOLTAGES, WARN_BELOW_V } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
-import { hardest, lowResults, parkedA, SCENARIO_WORDS } from '@/core/stations/low-voltage';
+import { hardest, lowResults, parkedA, SCENARIO_WHEN } from '@/core/stations/low-voltage';
 import { lowVoltage } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -65,10 +65,7 @@ export function FeedPanel({ assessment }: { assessment: Assessment }) {
           </>
         )}
       </Panel>
-      <Panel
-        title={low.converters[0]?.device.name ?? 'No converter'}
-        about={`asked most in ${SCENARIO_WORDS[worst.id]}`}
-      >
+      <Panel title={low.converters[0]?.device.name ?? 'No converter'} about={`asked most ${SCENARIO_WHEN[worst.id]}`}>
         {low.converters.map((converter) => (
           <div key={converter.id}>
             <ChoiceField

@@ -1,7 +1,6 @@
 import { parseTyre } from '../../physics/tyre';
 import {
   type BodyType,
-  type Build,
   type Duty,
   type LossId,
   type LossState,
@@ -153,9 +152,3 @@ export const SURVEY_EDITS = {
     },
   }),
 };
-
-/** Losses that are answered with "had" and wait for what replaces them. */
-export const openLosses = (build: Build): readonly LossId[] =>
-  (Object.entries(build.losses ?? {}) as [LossId, LossState][])
-    .filter(([, state]) => state === 'had')
-    .map(([loss]) => loss);

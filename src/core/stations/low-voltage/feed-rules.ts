@@ -1,28 +1,12 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { CHEMISTRY_WORDS, SET_VOLTAGES } from '../../parts';
-import { lowHoldUp } from '../../simulate';
 import { lowVoltage, runningIn, solveLow, type Vehicle } from '../../vehicle';
 import { amps, type Context, deviceRef, volts, watts } from '../context';
+import { RESERVE_RULES } from './reserve-rules';
 import { hardest, lowResults } from './results';
+import { BATTERY, batteryRef, coldestC, hasLoads, SCENARIO_WHEN } from './shared';
 
 /** Battery, converter and what they carry together. */
-const BATTERY: Ref = { kind: 'build', id: 'auxiliary-battery', name: 'Auxiliary battery' };
-const SCENARIO_WORDS = {
-  'night-rain-cold': 'a cold night in rain',
-  day: 'a day',
-  parking: 'parking',
-  charging: 'charging overnight',
-  parked: 'parked',
-} as const;
-
-export { SCENARIO_WORDS };
-
-const hasLoads = (vehicle: Vehicle): boolean => lowVoltage(vehicle).loads.length > 0;
-const batteryRef = (vehicle: Vehicle): Ref => {
-  const device = lowVoltage(vehicle).battery?.device;
-  return device ? { kind: 'device', id: device.id, name: device.name } : BATTERY;
-};
-const coldestC = ({ build }: Vehicle): number => build.duty.coldestDayC ?? -5;
 
 const battery: Rule<Context> = {
   id: 'lv.battery',
@@ -83,13 +67,13 @@ const converterSize: Rule<Context> = {
         demand: watts(demand),
         limit: watts(limit),
         margin: marginAtMost(demand, limit),
-        figures: { scenario: SCENARIO_WORDS[worst.id] },
+        figures: { scenario: SCENARIO_WHEN[worst.id] },
         lines: () => [
           {
             formula: 'P = (1.2 · I_average + 0.1 · C) · V',
             figures: `(1.2 · ${q(worst.averageA, 'current')} + ${q(recharge, 'current')}) · ${q(first.outputV, 'voltage')}`,
             result: watts(demand),
-            note: `In ${SCENARIO_WORDS[worst.id]}. ${first.powerW < first.ratedPowerW ? `${q(first.ratedPowerW, 'power')} rated, ${q(first.powerW, 'power')} left in the heat.` : ''}`,
+            note: `Asked most ${SCENARIO_WHEN[worst.id]}. ${first.powerW < first.ratedPowerW ? `${q(first.ratedPowerW, 'power')} rated, ${q(first.powerW, 'power')} left in the heat.` : ''}`,
           },
         ],
       },
@@ -244,128 +228,11 @@ const peak: Rule<Context> = {
   },
 };
 
-/** A night in rain without the converter: so long the essentials last (reference of the trade), s. */
-const HOLD_S = 1200;
-
-const holdUp: Rule<Context> = {
-  id: 'lv.hold-up',
-  station: 'low-voltage',
-  sources: [
-    'At least 20 minutes at night in rain on the auxiliary battery alone (practice)',
-    'Peukert with the rated hours, step by step through the 12-volt circuit; cold leaves lead 60 % at −18 °C',
-  ],
-  judge: ({ vehicle }) => {
-    const low = lowVoltage(vehicle);
-    if (!low.battery?.data || !low.loads.some(({ load }) => load.essential)) return [];
-    const run = lowHoldUp(vehicle, {
-      socStart: 0.8,
-      batteryC: coldestC(vehicle),
-      health: vehicle.build.packLimits.agedHealth,
-    });
-    if (!run) return [];
-    const firstGone = run.gone[0];
-    const demand = Math.min(run.holdUpS ?? 6 * 3600, firstGone?.atS ?? Number.POSITIVE_INFINITY);
-    return [
-      {
-        subject: batteryRef(vehicle),
-        demand: { value: demand, dimension: 'time' },
-        limit: { value: HOLD_S, dimension: 'time' },
-        margin: marginAtLeast(demand, HOLD_S),
-        figures: { current: amps(run.startA), first: firstGone ? firstGone.name : 'the battery itself' },
-        assumed: ['From 80 % charged, aged as the traction pack is told to age.'],
-        lines: () => [
-          {
-            formula: 't until the first essential load is without its voltage',
-            figures: `${q(run.startA, 'current')} at first, battery at ${q(coldestC(vehicle), 'temperature')}`,
-            result: { value: demand, dimension: 'time' },
-            note: firstGone ? `${firstGone.name} goes first.` : 'The battery ends before any load goes.',
-          },
-        ],
-      },
-    ];
-  },
-};
-
-/** Three weeks at an airport (practice), days, and how deep the battery may go. */
-const PARKED_DAYS = 21;
-const PARKED_TO = 0.5;
-/** Self-discharge in thirty days (generic). */
-const SELF = { 'lead-flooded': 0.05, 'lead-agm': 0.03, lfp: 0.02 } as const;
-
-/** Current of a parked car from its battery, A: from the network, with what runs a share of the time by its share. */
-export function parkedA(vehicle: Vehicle): number {
-  const low = lowVoltage(vehicle);
-  const running = runningIn(low, 'parked');
-  const one = solveLow(vehicle, { running, converters: false, socBattery: 0.75, batteryC: 25, awake: false });
-  return low.loads.reduce(
-    (sum, { id, load }) => sum + (one.loadV(id) > 1 ? Math.abs(one.currentA(id)) * (load.use.parked ?? 0) : 0),
-    0,
-  );
-}
-
-const parked: Rule<Context> = {
-  id: 'lv.parked',
-  station: 'low-voltage',
-  sources: [
-    'Plain ampere-hours and self-discharge: Peukert does not hold for milliamperes',
-    'Three weeks to half (practice)',
-  ],
-  judge: ({ vehicle }) => {
-    const low = lowVoltage(vehicle);
-    const data = low.battery?.data;
-    if (!data || low.loads.length === 0) return [];
-    const drain = parkedA(vehicle);
-    const selfA = (SELF[data.chemistry] * data.capacityAh) / (30 * 24);
-    const days = ((1 - PARKED_TO) * data.capacityAh) / Math.max(drain + selfA, 1e-9) / 24;
-    return [
-      {
-        subject: batteryRef(vehicle),
-        demand: { value: days * 86400, dimension: 'time' },
-        limit: { value: PARKED_DAYS * 86400, dimension: 'time' },
-        margin: marginAtLeast(days, PARKED_DAYS),
-        ...(low.lv.devices.some(({ device }) => device.opensParked)
-          ? { assumed: ['The main switch is opened when it is parked.'] }
-          : {}),
-        figures: { current: amps(drain), days: `${Math.floor(days)} days` },
-        lines: () => [
-          {
-            formula: 't = 0.5 · C / (I_parked + I_self)',
-            figures: `0.5 · ${q(data.capacityAh * 3600, 'charge')} / (${q(drain, 'current')} + ${q(selfA, 'current')})`,
-            result: { value: days * 86400, dimension: 'time' },
-          },
-        ],
-      },
-    ];
-  },
-};
-
-const cold: Rule<Context> = {
-  id: 'lv.cold-charge',
-  station: 'low-voltage',
-  sources: ['Lithium is not charged below 0 °C cell temperature'],
-  judge: ({ vehicle }) => {
-    const data = lowVoltage(vehicle).battery?.data;
-    if (data?.chemistry !== 'lfp') return [];
-    const coldC = coldestC(vehicle);
-    return [
-      {
-        subject: batteryRef(vehicle),
-        holds: coldC >= 0,
-        figures: {
-          detail: coldC >= 0 ? 'never below 0 °C, as told' : `${coldC} °C on the coldest day: AGM, or a heated one`,
-        },
-      },
-    ];
-  },
-};
-
 export const FEED_RULES: readonly Rule<Context>[] = [
   battery,
   converterSize,
   converterVoltage,
   converterDrop,
   peak,
-  holdUp,
-  parked,
-  cold,
+  ...RESERVE_RULES,
 ];

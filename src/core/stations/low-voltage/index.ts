@@ -11,6 +11,7 @@ export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [
   ...LOOM_RULES,
   ...EARTH_RULES,
 ];
-export { parkedA, SCENARIO_WORDS } from './feed-rules';
+export { parkedA } from './reserve-rules';
 export { coilsA, hardest, type LoadRow, type LowResults, lowResults, type ScenarioRow } from './results';
+export { SCENARIO_WHEN, SCENARIO_WORDS } from './shared';
 export { type LowWireRow, lowWireRows } from './wire-results';

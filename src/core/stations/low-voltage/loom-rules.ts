@@ -2,7 +2,7 @@ import { type Finding, marginOfRise, type Ref, type Rule } from '../../checks';
 import { BUNDLE_W_PER_MK } from '../../physics/loom';
 import { type LoomOf, loomHeat, loomsOf } from '../../vehicle';
 import { type Context, celsius, conductorRef } from '../context';
-import { SCENARIO_WORDS } from './feed-rules';
+import { SCENARIO_WHEN } from './shared';
 
 const loomRef = ({ route }: LoomOf): Ref => ({ kind: 'build', id: route.id, name: route.name });
 
@@ -22,7 +22,7 @@ const loomHeatRule: Rule<Context> = {
         return [{ subject, missing: open.map((wire) => ({ ref: conductorRef(wire), what: 'part' })) }];
       const heat = loomHeat(vehicle, loom);
       if (!heat || !loom.place) return [{ subject, missing: [{ ref: subject, what: 'what runs on its wires' }] }];
-      const when = SCENARIO_WORDS[heat.scenario];
+      const when = SCENARIO_WHEN[heat.scenario];
       if (!heat.loom) return [{ subject, holds: false, variant: 'runaway', figures: { when } }];
       const { place } = loom;
       const { surfaceC, coreC, heatWPerM, diameterMm, wiresC } = heat.loom;

@@ -1,0 +1,65 @@
+'use client';
+import dynamic from 'next/dynamic';
+import type { Assessment } from '@/core/assess';
+import { formatQuantity } from '@/core/quantities';
+import { driveResults } from '@/core/stations/drive';
+import { inverterPowerW, nominalLinkV } from '@/core/vehicle';
+import { FigureRow } from '@/ui/figure-row';
+import { Panel } from '@/ui/panel';
+import { Plain } from './plain';
+
+const PullChart = dynamic(() => import('./pull-chart'), { ssr: false, loading: () => <div className="h-[250px]" /> });
+
+/** What motor, gears and voltage make of the vehicle, against the road. */
+export function PullPanel({ assessment }: { assessment: Assessment }) {
+  const { build, vehicle, pack } = assessment;
+  const system = build.units;
+  const linkV = pack?.sagV ?? nominalLinkV(build);
+  const results = driveResults(vehicle, linkV, inverterPowerW(build, 'hard-acceleration'));
+  if (!results)
+    return (
+      <Panel title="Pull against the road">
+        <p className="text-soft">It needs the empty mass and the tyres from Survey, and a motor.</p>
+      </Panel>
+    );
+  const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 3).text;
+  const reached = (seconds: number | null) =>
+    seconds === null ? 'never' : formatQuantity({ value: seconds, dimension: 'time' }, system, 3).text;
+  return (
+    <Panel
+      title="Pull against the road"
+      about={`with the link at ${formatQuantity({ value: linkV, dimension: 'voltage' }, system, 3).text}${pack?.sagV ? ', sagging' : ''}`}
+    >
+      <PullChart results={results} system={system} />
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        <FigureRow label="Top speed, flat" value={results.topSpeedMPerS} dimension="speed" system={system} />
+        <FigureRow label="Starts on" value={results.startGrade} dimension="ratio" system={system} />
+        <Plain label={`To ${speed(50 / 3.6)}`} text={reached(results.to50S)} />
+        <Plain label={`To ${speed(100 / 3.6)}`} text={reached(results.to100S)} />
+      </div>
+      {results.gears.length > 1 && (
+        <table className="mt-2 w-full text-left text-[14px]">
+          <thead className="text-soft">
+            <tr>
+              <th className="font-medium">Gear</th>
+              <th className="text-right font-medium">ratio</th>
+              <th className="text-right font-medium">holds up to</th>
+              <th className="text-right font-medium">starts on</th>
+            </tr>
+          </thead>
+          <tbody>
+            {results.gears.map(({ gear, ratio, topSpeedMPerS, startGrade }) => (
+              <tr key={gear} className="border-t border-rule/70">
+                <td className="py-0.5">{gear}</td>
+                <td className="text-right">{ratio.toFixed(2)}</td>
+                <td className="text-right font-semibold">{speed(topSpeedMPerS)}</td>
+                <td className="text-right">{(startGrade * 100).toFixed(0)} %</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="mt-1 text-[13px] text-soft">Base speed at this voltage: {results.baseSpeedRpm.toFixed(0)}/min.</p>
+    </Panel>
+  );
+}
