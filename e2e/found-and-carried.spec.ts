@@ -4,6 +4,7 @@ import { check, openSample, saved } from './stories';
 test('a brake that drags is found before anything comes apart, and stays open in the ledger', async ({ page }) => {
   await openSample(page);
   await page.getByRole('link', { name: /^Survey/ }).click();
+  await page.getByRole('tab', { name: 'As found' }).click();
   await page.getByLabel('Brakes hold evenly').selectOption({ label: 'to be mended' });
   await page.getByLabel('what is wrong there').fill('rear left drags');
   await page.getByLabel('what is wrong there').press('Enter');
@@ -14,6 +15,7 @@ test('a brake that drags is found before anything comes apart, and stays open in
 test('a spring rate measured by a load is adopted, and the height left moves', async ({ page }) => {
   await openSample(page);
   await page.getByRole('link', { name: /^Survey/ }).click();
+  await page.getByRole('tab', { name: 'On its wheels' }).click();
   await page.getByText('Measure a spring rate', { exact: false }).click();
   await page.getByLabel('It went down').fill('40 mm');
   await page.getByLabel('It went down').press('Enter');
@@ -27,6 +29,7 @@ test('a spring rate measured by a load is adopted, and the height left moves', a
 test('salvaged modules from a table are matched, and a broken table is refused by line', async ({ page }) => {
   await openSample(page);
   await page.getByRole('link', { name: /^Pack/ }).click();
+  await page.getByRole('tab', { name: 'Salvaged modules' }).click();
   const table = (rows: readonly string[]) => ({
     name: 'modules.csv',
     mimeType: 'text/csv',

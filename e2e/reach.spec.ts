@@ -20,7 +20,7 @@ for (const scheme of ['light', 'dark'] as const) {
     await expect(page.getByRole('list', { name: 'Remedies' })).toBeVisible();
     expect(await faults(page)).toEqual([]);
     for (const [link, landmark] of [
-      ['Survey', 'What goes with the engine'],
+      ['Survey', 'Duty'],
       ['Pack', 'Boxes and cells'],
       ['Drive', 'Battery current'],
       ['Cables', 'Places'],
@@ -30,14 +30,17 @@ for (const scheme of ['light', 'dark'] as const) {
       await expect(page.getByRole('heading', { name: landmark })).toBeVisible();
       expect(await faults(page)).toEqual([]);
     }
-    for (const tab of ['Fuse box', 'Scenarios', 'Converter dies']) {
-      await page.getByRole('tab', { name: tab }).click();
-      expect(await faults(page)).toEqual([]);
-    }
-    await page.getByRole('link', { name: /^Cables/ }).click();
-    for (const tab of ['Side', 'Size it for me', 'Cut list']) {
-      await page.getByRole('tab', { name: tab }).click();
-      expect(await faults(page)).toEqual([]);
+    for (const [link, tabs] of [
+      ['12 V', ['Fuse box', 'Scenarios', 'Converter dies']],
+      ['Cables', ['Side', 'Size it for me', 'Cut list']],
+      ['Survey', ['As found', 'On its wheels', 'What goes with the engine', 'Rules and schools']],
+      ['Pack', ['Charge and sag', 'Carried and held', 'Salvaged modules', 'Second pack']],
+    ] as const) {
+      await page.getByRole('link', { name: new RegExp(`^${link}`) }).click();
+      for (const tab of tabs) {
+        await page.getByRole('tab', { name: tab }).click();
+        expect(await faults(page)).toEqual([]);
+      }
     }
     for (const [link, heading] of [
       ['Files', 'Snapshots'],

@@ -4,6 +4,7 @@ import { check, openSample, saved } from './stories';
 test('a second string beside the pack: figures, stages and its own contactor', async ({ page }) => {
   await openSample(page);
   await page.getByRole('link', { name: /^Pack/ }).click();
+  await page.getByRole('tab', { name: 'Second pack' }).click();
   await page.getByRole('button', { name: 'Put a second string into the build' }).click();
   // 90 cells of 3.65 V nominal and 176 Ah twice over: 90 · 3.65 · 176 · 2 Wh.
   await expect(page.getByText('2 strings in parallel')).toBeVisible();

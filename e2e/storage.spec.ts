@@ -39,6 +39,7 @@ test('a page that is killed after "Saved" has lost nothing', async ({ page, cont
   const next = await context.newPage();
   await next.goto(address.replace('hv-circuit', 'pack'));
   await expect(next.getByLabel('Altitude')).toHaveValue(/^27.m$/);
+  await expect(next.getByRole('button', { name: /^Undo/ })).toBeEnabled();
   await next.keyboard.press('u');
   await expect(next.getByLabel('Altitude')).toHaveValue(/^29.m$/);
 });

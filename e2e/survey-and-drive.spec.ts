@@ -58,9 +58,10 @@ test('from an empty build over Survey and Pack to a drive with a range', async (
   await page.getByLabel('Gears, first one first').fill('1; 3');
   await page.getByLabel('Gears, first one first').press('Enter');
   await expect(page.getByText(/Gear 2 \(3\) is not longer than gear 1/)).toBeVisible();
-  await page.getByLabel('Vacuum for the brakes').selectOption('ran off the engine');
-  await expect(check(page, 'survey.loss:brake-vacuum')).toContainText('needs what replaces it, at Ancillaries');
   await page.getByLabel('Cruise and hill power').selectOption('follow from the vehicle');
+  await page.getByRole('tab', { name: 'What goes with the engine' }).click();
+  await page.getByLabel('Vacuum for the brakes').selectOption('ran off the engine');
+  await expect(check(page, 'survey.loss:brake-vacuum')).toContainText('needs a choice of brake assist');
 
   await page.getByRole('link', { name: /^Pack/ }).click();
   await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
@@ -78,6 +79,7 @@ test('two packs eight per cent apart are refused, with a resistor and its time; 
 }) => {
   await openSample(page);
   await page.getByRole('link', { name: /^Pack/ }).click();
+  await page.getByRole('tab', { name: 'Second pack' }).click();
   const verdict = page.locator('[data-join]');
   await expect(verdict).toHaveAttribute('data-join', 'resistor');
   await expect(verdict).toContainText('Don’t close them');

@@ -56,7 +56,7 @@ await page.getByRole('link', { name: /^Pack/ }).click();
 await page.getByRole('heading', { name: 'Boxes and cells' }).waitFor();
 await shot('pack');
 await page.getByRole('link', { name: /^Survey/ }).click();
-await page.getByRole('heading', { name: 'What goes with the engine' }).waitFor();
+await page.getByRole('heading', { name: 'Duty' }).waitFor();
 await shot('survey');
 await page.getByRole('link', { name: /^Drive/ }).click();
 await page.getByRole('list', { name: 'Where the energy goes' }).waitFor();

@@ -30,7 +30,8 @@ describe('Firn 9 against sums by hand', () => {
 
   test('cruise current solves V·I − R·I² = P for the whole loop', () => {
     // Empty: 90·3.45 V. Power: 32 kW inverter, 4.5 kW heater, 1.1 kW converter. The branches' own wires lose next to nothing.
-    const point = assess(firn).vehicle.caseOf('cruise/cold-old-empty/sustained')!.point;
+    const typed = applyEdit(firn, { edit: 'setPowersFrom', input: { powersFrom: 'typed' } }).build;
+    const point = assess(typed).vehicle.caseOf('cruise/cold-old-empty/sustained')!.point;
     const current = Math.abs(point.elementCurrentsA.get('c-plus')!);
     const losses = [...point.elementPowersW]
       .filter(([id]) => !['inverter', 'heater', 'charger', 'box-rear', 'box-front'].includes(id))

@@ -8,6 +8,7 @@ export function TextField({
   empty,
   refuse,
   onCommit,
+  wide = false,
 }: {
   label: string;
   value: string;
@@ -15,6 +16,8 @@ export function TextField({
   /** Why this text can't be taken; null: it can. */
   refuse?: (text: string) => string | null;
   onCommit: (text: string) => void;
+  /** A long text has a line of its own under its label. */
+  wide?: boolean;
 }) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
@@ -28,7 +31,7 @@ export function TextField({
   };
   return (
     <div className="border-b border-dotted border-rule py-1">
-      <div className="flex items-baseline justify-between gap-3">
+      <div className={wide ? '' : 'flex items-baseline justify-between gap-3'}>
         <label htmlFor={id} className="shrink-0 text-soft">
           {label}
         </label>
@@ -47,7 +50,7 @@ export function TextField({
               setError(null);
             }
           }}
-          className="w-[62%] min-w-0 bg-transparent text-right font-semibold placeholder:font-normal placeholder:text-soft"
+          className={`${wide ? 'w-full' : 'w-[62%] text-right'} min-w-0 bg-transparent font-semibold placeholder:font-normal placeholder:text-soft`}
         />
       </div>
       {error && (

@@ -6,7 +6,7 @@ export interface VehicleData {
   readonly massEmptyKg: number | null;
   readonly grossMassKg: number | null;
   /** What is done to it; absent: the engine comes out. */
-  readonly startingPoint?: 'engine-out' | 'extend' | 'repair';
+  readonly startingPoint?: StartingPoint;
   /** Its shape, from which drag and rolling are assumed until they are told. */
   readonly body?: BodyType;
   /** People and luggage of a usual trip; absent: up to the gross limit. */
@@ -25,6 +25,10 @@ export interface VehicleData {
   /** Share of the empty mass on the front axle. */
   readonly frontShareEmpty?: number;
 }
+
+/** An engine comes out; or the vehicle is electric already and gets more, another pack, another drive, or is mended. */
+export const STARTING_POINTS = ['engine-out', 'extend', 'repack', 'redrive', 'repair'] as const;
+export type StartingPoint = (typeof STARTING_POINTS)[number];
 
 export const BODY_TYPES = ['roadster', 'saloon', 'estate', 'van', 'off-roader', 'tractor'] as const;
 export type BodyType = (typeof BODY_TYPES)[number];

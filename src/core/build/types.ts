@@ -1,6 +1,7 @@
 import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
+import type { Schools } from './school-types';
 import type {
   AuxiliaryBatteryData,
   BoxHold,
@@ -25,6 +26,7 @@ import type {
 } from './vehicle-types';
 
 export * from './duty-types';
+export * from './school-types';
 export * from './vehicle-types';
 
 /**
@@ -223,14 +225,6 @@ export interface Adoption {
   readonly subjectId: Id;
   readonly field: string;
   readonly partId: Id;
-}
-
-export interface Schools {
-  readonly contactors: 'both-poles' | 'single-pole';
-  readonly fusePosition: 'pack-terminal' | 'mid-string' | 'both';
-  readonly emergencyStop: 'electrical' | 'mechanical' | 'both';
-  /** Absent: not told. */
-  readonly clutch?: 'kept' | 'coupler';
 }
 
 /** The corners between which the pack lives. */

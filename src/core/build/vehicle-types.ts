@@ -3,7 +3,9 @@ import { BOLTS, type Bolt } from '../physics/bolts';
 export {
   type AuxiliaryBatteryData,
   type ConverterData,
+  LOAD_JOBS,
   LOAD_SORTS,
+  type LoadJob,
   type LoadSort,
   type LvLoad,
   SCENARIOS,

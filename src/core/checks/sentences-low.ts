@@ -57,6 +57,7 @@ export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject}',
   ),
   'lv.loom.runaway': S('{subject} burns', '{subject}', 'no steady temperature, {when}', '{subject}'),
+  'lv.old-loom': S('{subject} is not to be relied on', '{subject}', '{detail}', '{subject}'),
   'lv.connector': S(
     'The plug on {subject} carries too much',
     'Plug on {subject}',

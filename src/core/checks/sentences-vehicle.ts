@@ -24,6 +24,7 @@ export const VEHICLE_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{demand} for a winter day, {limit} a night',
     'A night at the supply',
   ),
+  'survey.school': S('{subject}: the build says otherwise', '{subject}', '{detail}', '{subject}'),
   'survey.loss': S('{subject} is not replaced', '{subject}', '{detail}', '{subject}'),
   'drive.claims-agree': S(
     'The promises don’t fit each other',

@@ -160,7 +160,7 @@ describe('parts', () => {
 });
 
 describe('SPICE text', () => {
-  const { vehicle } = assess(firn9());
+  const { vehicle } = assess(applyEdit(firn9(), { edit: 'setPowersFrom', input: { powersFrom: 'typed' } }).build);
   const cruise = vehicle.cases.find((solved) => solved.id === 'cruise/nominal/sustained')!;
 
   test('each element has its card, open switches none, and the loads their power', () => {

@@ -8,9 +8,27 @@ export type ScenarioId = (typeof SCENARIOS)[number];
 export const LOAD_SORTS = ['lamp', 'control', 'motor', 'heater', 'other'] as const;
 export type LoadSort = (typeof LOAD_SORTS)[number];
 
+/** What a load is there for, where others ask for it by what it does: schools, and what went with the engine. Names are for people. */
+export const LOAD_JOBS = [
+  'vacuum-pump',
+  'brake-booster',
+  'steering-pump',
+  'column-assist',
+  'coolant-pump',
+  'blower',
+  'seat',
+  'screen-heat',
+  'control-unit',
+  'bms',
+  'charge-gauge',
+  'tachometer',
+] as const;
+export type LoadJob = (typeof LOAD_JOBS)[number];
+
 /** A load of the 12-volt side, beside its wires. */
 export interface LvLoad {
   readonly sort: LoadSort;
+  readonly job?: LoadJob;
   readonly kind: 'constant-power' | 'constant-resistance' | 'constant-current';
   /** W; of a resistance at the reference voltage; A of a current. */
   readonly rating: number;

@@ -74,8 +74,9 @@ export function findRemedies(build: Assessment['build'], check: Check, most = 3)
     }
     const after = assess(edited.build);
     const same = after.checks.find((candidate) => checkKey(candidate) === checkKey(check));
+    // What is thin has to gain; what fails or lacks something has to be judged and to stand.
     const gone =
-      check.verdict === 'fails'
+      check.verdict !== 'thin' && check.verdict !== 'holds'
         ? solved(same)
         : solved(same) && (same.margin ?? 0) > (check.margin ?? 0) + NOISE && same.verdict === 'holds';
     if (!same || !gone) continue;

@@ -1,7 +1,16 @@
 import type { Assessment } from '../assess';
-import { type Edit, findConductor } from '../build';
+import { type Edit, findConductor, jobOf, LOSS_JOBS, type LossId, type SchoolId } from '../build';
 import type { Check } from '../checks';
-import { BATTERY_PRESETS, type CablePart, CONVERTER_POWERS, catalogueOf, type FusePart, SET_VOLTAGES } from '../parts';
+import {
+  BATTERY_PRESETS,
+  type CablePart,
+  CONVERTER_POWERS,
+  catalogueOf,
+  type FusePart,
+  LOAD_PRESETS,
+  lowLoadOf,
+  SET_VOLTAGES,
+} from '../parts';
 import { loomHeat, loomsOf, lowVoltage, partOf, type ResolvedConductor } from '../vehicle';
 
 /** Edits worth trying for the 12-volt side, smallest change first. They prove nothing: the model does. */
@@ -216,7 +225,21 @@ const thickerEarth: Proposer = ({ vehicle }, check) => {
   return [...fit(back), ...fit(own), ...fit([...back, ...own])];
 };
 
+/** What a school or a loss asks for, put into the schedule with its fuse and wires. */
+const askedLoad: Proposer = ({ build, vehicle }, { subject: { id } }) => {
+  const job = id.startsWith('school-')
+    ? jobOf(build.schools, id.slice('school-'.length) as SchoolId)
+    : LOSS_JOBS[id as LossId];
+  if (job === undefined || lowVoltage(vehicle).loads.some(({ load }) => load.job === job)) return [];
+  const used = Object.keys(build.circuits.lv.devices).length;
+  return LOAD_PRESETS.filter(({ load }) => load.job === job).map(
+    (preset): Edit => ({ edit: 'addLowLoad', input: lowLoadOf(preset, `${job}-${used}`) }),
+  );
+};
+
 export const LOW_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
+  'survey.school': [askedLoad],
+  'survey.loss': [askedLoad],
   'lv.drop': [loadWires],
   'lv.peak': [loadWires, otherBattery, largerConverter],
   'lv.converter-drop': [converterWay],

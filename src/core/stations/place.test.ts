@@ -101,7 +101,8 @@ test('a set speed runs as long as the usable energy over its power, and wants a 
 
 test('with one ratio and nothing told of the clutch a run-away is open, not good', () => {
   const { gearRatios: _, ...vehicle } = teasel().vehicle;
-  const single: Build = { ...teasel(), vehicle, stage: { ...teasel().stage, overspeedCut: false } };
+  const { clutch: __, ...schools } = teasel().schools;
+  const single: Build = { ...teasel(), vehicle, schools, stage: { ...teasel().stage, overspeedCut: false } };
   expect(check(single, 'drive.runaway').verdict).toBe('needs-data');
 });
 

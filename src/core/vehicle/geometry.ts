@@ -10,6 +10,7 @@ import {
   type Route,
   type Size,
 } from '../build';
+import { BODY_FIGURES } from './body-figures';
 
 /** The vehicle's outline in its own frame, m; what nobody told is assumed. */
 export interface Outline {
@@ -23,7 +24,7 @@ export interface Outline {
 }
 
 export function outlineOf({ vehicle, chassis = {} }: Build): Outline {
-  const wheelbaseM = vehicle.wheelbaseM ?? 2.5;
+  const wheelbaseM = vehicle.wheelbaseM ?? (vehicle.body ? BODY_FIGURES[vehicle.body].wheelbaseM : 2.5);
   const widthM = chassis.widthM ?? 1.6;
   return {
     x0M: -(chassis.frontOverhangM ?? 0.6),

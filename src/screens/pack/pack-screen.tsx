@@ -1,10 +1,13 @@
 'use client';
 import dynamic from 'next/dynamic';
+import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
+import type { Build } from '@/core/build';
 import { type PackFigure, type PackResults, packWorkings } from '@/core/stations/pack';
 import { followsVehicle } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
+import { Tabs } from '@/ui/tabs';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, Shell } from '../shell/shell';
 import { Boxes } from './boxes-panel';
@@ -26,7 +29,16 @@ export function PackScreen() {
   );
 }
 
+const TABS = [
+  ['cells', 'Cells and limits'],
+  ['sag', 'Charge and sag'],
+  ['carried', 'Carried and held'],
+  ['modules', 'Salvaged modules'],
+  ['second', 'Second pack'],
+] as const;
+
 function PackSheet({ assessment, openCheck }: { assessment: Assessment; openCheck: (key: string) => void }) {
+  const [look, setLook] = useState<(typeof TABS)[number][0]>('cells');
   const { pack, build } = assessment;
   const empty = Object.keys(build.circuits.hv.devices).length === 0;
   return (
@@ -34,52 +46,81 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
       <SheetHead station="pack" />
       {empty && <Starter build={build} />}
       {pack && (
-        <div className="space-y-3">
+        <>
           <Panel title="Voltage windows" about="the pack’s band against what every device takes">
             <WindowChart pack={pack} checks={assessment.checks} onOpen={openCheck} />
           </Panel>
-          <div className="grid gap-3 min-[1080px]:grid-cols-2">
-            <Boxes assessment={assessment} />
-            <Figures pack={pack} assessment={assessment} />
+          <div className="mt-3">
+            <Tabs label="Pack" tabs={TABS} chosen={look} onChoose={setLook} />
           </div>
-          <SocPanel assessment={assessment} />
-          <AxlesPanel assessment={assessment} />
-          <HoldPanel assessment={assessment} />
-          <ModulesPanel assessment={assessment} />
-          <JoinPanel assessment={assessment} />
-          <StagesPanel assessment={assessment} />
-          <Panel title="Limits of the pack and the duty" about="Survey and Drive can compute cruise and hill">
-            <div className="grid gap-x-8 min-[700px]:grid-cols-2">
-              {(
-                [
-                  'cruisePower',
-                  'hardPower',
-                  'hardTime',
-                  'socFull',
-                  'socEmpty',
-                  'coldestCell',
-                  'warmestCell',
-                  'agedHealth',
-                  'altitude',
-                ] as const
-              )
-                // A typed cruise power counts for nothing while it follows from the vehicle.
-                .filter((figure) => figure !== 'cruisePower' || !followsVehicle(build))
-                .map((figure) => (
-                  <FigureSetting
-                    key={figure}
-                    build={build}
-                    figure={figure}
-                    note={figure === 'socFull' && build.packLimits.socFull === undefined ? 'assumed full' : ''}
-                  />
-                ))}
-            </div>
-          </Panel>
-        </div>
+          <div className="space-y-3">
+            {look === 'cells' && (
+              <>
+                <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
+                  <Boxes assessment={assessment} />
+                  <Figures pack={pack} assessment={assessment} />
+                </div>
+                <Limits build={build} />
+              </>
+            )}
+            {look === 'sag' && <SocPanel assessment={assessment} />}
+            {look === 'carried' && (
+              <>
+                <AxlesPanel assessment={assessment} />
+                <HoldPanel assessment={assessment} />
+              </>
+            )}
+            {look === 'modules' && <ModulesPanel assessment={assessment} />}
+            {look === 'second' && (
+              <>
+                <JoinPanel assessment={assessment} />
+                <StagesPanel assessment={assessment} />
+              </>
+            )}
+          </div>
+        </>
       )}
     </>
   );
 }
+
+const LIMITS = [
+  'cruisePower',
+  'hardPower',
+  'hardTime',
+  'socFull',
+  'socEmpty',
+  'coldestCell',
+  'warmestCell',
+  'agedHealth',
+  'altitude',
+] as const;
+
+function Limits({ build }: { build: Build }) {
+  return (
+    <Panel title="Limits of the pack and the duty" about="Survey and Drive can compute cruise and hill">
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        {LIMITS
+          // A typed cruise power counts for nothing while it follows from the vehicle.
+          .filter((figure) => figure !== 'cruisePower' || !followsVehicle(build))
+          .map((figure) => (
+            <FigureSetting
+              key={figure}
+              build={build}
+              figure={figure}
+              note={figure === 'socFull' && build.packLimits.socFull === undefined ? 'assumed full' : ''}
+            />
+          ))}
+      </div>
+    </Panel>
+  );
+}
+
+/** Figures that a rule has worked out, with its working: what hands and fuses meet. */
+const MET = [
+  ['disconnect.left', 'Left with the disconnect out', 'voltage'],
+  ['fuse.breaking-capacity', 'Short circuit, warm and full', 'current'],
+] as const;
 
 function Figures({ pack, assessment }: { pack: PackResults; assessment: Assessment }) {
   const system = assessment.build.units;
@@ -103,6 +144,23 @@ function Figures({ pack, assessment }: { pack: PackResults; assessment: Assessme
       <FigureRow label="Resistance, new at 25 °C" dimension="resistance" {...row('resistanceNewOhm')} />
       <FigureRow label="Resistance, cold and aged" dimension="resistance" {...row('resistanceColdAgedOhm')} />
       <FigureRow label="Cells" dimension="mass" {...row('massKg')} />
+      {MET.map(([id, label, dimension]) => {
+        const check = assessment.checks
+          .filter((one) => one.id === id && one.demand !== undefined)
+          .sort((p, q) => q.demand!.value - p.demand!.value)[0];
+        return (
+          check && (
+            <FigureRow
+              key={id}
+              label={label}
+              value={check.demand!.value}
+              dimension={dimension}
+              system={system}
+              working={check.working}
+            />
+          )
+        );
+      })}
     </Panel>
   );
 }

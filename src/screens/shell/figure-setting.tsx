@@ -11,18 +11,20 @@ export function FigureSetting({ build, figure, note }: { build: Build; figure: S
   const value =
     (build as unknown as Record<string, Record<string, number | null> | undefined>)[section]?.[field] ?? null;
   return (
-    <QuantityField
-      label={label}
-      dimension={dimension}
-      system={build.units}
-      value={value}
-      {...(dimension === 'ratio' ? { unit: '%' } : {})}
-      {...(note ? { note } : {})}
-      empty={figure === 'timeout' ? 'by itself' : 'not told'}
-      {...(kept !== 'always' && value !== null
-        ? { onClear: () => dispatch({ edit: 'setFigure', input: { figure, value: null } }) }
-        : {})}
-      onCommit={(next) => dispatch({ edit: 'setFigure', input: { figure, value: next } })}
-    />
+    <div data-figure={figure}>
+      <QuantityField
+        label={label}
+        dimension={dimension}
+        system={build.units}
+        value={value}
+        {...(dimension === 'ratio' ? { unit: '%' } : {})}
+        {...(note ? { note } : {})}
+        empty={figure === 'timeout' ? 'by itself' : 'not told'}
+        {...(kept !== 'always' && value !== null
+          ? { onClear: () => dispatch({ edit: 'setFigure', input: { figure, value: null } }) }
+          : {})}
+        onCommit={(next) => dispatch({ edit: 'setFigure', input: { figure, value: next } })}
+      />
+    </div>
   );
 }

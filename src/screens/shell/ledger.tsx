@@ -126,7 +126,7 @@ function CheckItem({
           className={`mb-3 border-l-[3px] bg-well p-3 ${check.verdict === 'fails' ? 'border-fails' : check.verdict === 'thin' ? 'border-thin' : 'border-rule'}`}
         >
           <WorkingLines working={check.working} system={system} />
-          {(check.verdict === 'fails' || check.verdict === 'thin') && <RemedyList check={check} />}
+          {['fails', 'thin', 'needs-data'].includes(check.verdict) && <RemedyList check={check} />}
         </div>
       )}
     </li>

@@ -29,6 +29,8 @@ export function RemedyList({ check }: { check: Check }) {
     };
   }, [build, key]);
 
+  // What lacks a figure is mostly cured by telling it: only a remedy that there is gets a word.
+  if (check.verdict === 'needs-data' && !(search.state === 'found' && search.offers.length > 0)) return null;
   if (search.state === 'trying') return <p className="mt-3 text-[14px] text-soft">Trying remedies on the model …</p>;
   if (search.state === 'failed')
     return (

@@ -14,6 +14,15 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
   const { undo, redo, saving, stepBack, stepForward, trouble, dismiss, retry } = useBench();
   const { pack, build, checks } = assessment;
   const worst = checks.find((check) => check.margin !== undefined || check.verdict === 'fails');
+  const rangeM = assessment.trip?.rangeWinterM ?? null;
+  const range =
+    assessment.tripKey === null
+      ? null
+      : rangeM === null
+        ? assessment.trip
+          ? null
+          : '…'
+        : formatQuantity({ value: rangeM, dimension: 'distance' }, build.units, 3).text;
   const step = 'rounded-[3px] border border-bar-soft/50 px-2.5 py-0.5 font-tight disabled:opacity-40';
   return (
     <footer className="no-print bg-bar text-[14px] text-bar-ink">
@@ -56,6 +65,11 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
             <span className="text-bar-soft">Pack</span>{' '}
             {formatQuantity({ value: pack.nominalV, dimension: 'voltage' }).text} ·{' '}
             {formatQuantity({ value: pack.grossEnergyJ, dimension: 'energy' }).text} gross
+          </span>
+        )}
+        {range !== null && (
+          <span className="whitespace-nowrap">
+            <span className="text-bar-soft">Range, winter</span> {range}
           </span>
         )}
         <Link

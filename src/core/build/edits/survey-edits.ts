@@ -34,9 +34,13 @@ export const SURVEY_EDITS = {
 
   setStartingPoint: define<{ startingPoint: NonNullable<VehicleData['startingPoint']> }>({
     title: (_, { startingPoint }) =>
-      ({ 'engine-out': 'the engine comes out', extend: 'an electric vehicle is extended', repair: 'a repair' })[
-        startingPoint
-      ],
+      ({
+        'engine-out': 'the engine comes out',
+        extend: 'an electric vehicle is extended',
+        repack: 'an electric vehicle gets another pack',
+        redrive: 'an electric vehicle gets another drive',
+        repair: 'a repair',
+      })[startingPoint],
     apply: (draft, { startingPoint }) => {
       draft.vehicle.startingPoint = startingPoint;
     },

@@ -142,7 +142,22 @@ export function firn9(id = 'firn-9'): Build {
   w.measuredLeakage(10e6);
   const build = w.build(id, 'Firn 9', {
     notes: 'Sample build, made up. The heater fuse and the charger fuse are wrong on purpose.',
-    schools: { contactors: 'both-poles', fusePosition: 'mid-string', emergencyStop: 'electrical' },
+    schools: {
+      contactors: 'both-poles',
+      fusePosition: 'mid-string',
+      emergencyStop: 'electrical',
+      clutch: 'coupler',
+      brakes: 'vacuum-pump',
+      steering: 'pump-always',
+      heating: 'coolant-heater',
+      cooling: 'liquid',
+      ancillaries: 'separate',
+      auxiliaryBattery: 'kept',
+      bms: 'central',
+      balance: 'top',
+      command: 'replacement-unit',
+      cableRoute: 'under-floor',
+    },
     vehicle: {
       description: 'Nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame',
       altitudeM: 1900,
@@ -209,7 +224,7 @@ export function firn9(id = 'firn-9'): Build {
     },
     duty: {
       powersFrom: 'vehicle',
-      cruiseSpeedMPerS: 25.296639074298415,
+      cruiseSpeedMPerS: 91 / 3.6,
       tripId: 'hills',
       dailyDistanceM: 60000,
       coldestDayC: -12,

@@ -118,7 +118,22 @@ export function larkspur(id = 'larkspur'): Build {
   w.measuredLeakage(10e6);
   const build = w.build(id, 'Larkspur', {
     notes: 'Sample build, made up. One contactor, and a hand switch between the boxes.',
-    schools: { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },
+    schools: {
+      contactors: 'single-pole',
+      fusePosition: 'pack-terminal',
+      emergencyStop: 'mechanical',
+      clutch: 'kept',
+      brakes: 'unassisted',
+      steering: 'none',
+      heating: 'air-heater',
+      cooling: 'plate',
+      ancillaries: 'separate',
+      auxiliaryBattery: 'kept',
+      bms: 'distributed',
+      balance: 'top',
+      command: 'motor-controller',
+      cableRoute: 'under-floor',
+    },
     vehicle: {
       description: 'Small four-seat estate of the 1960s',
       altitudeM: 220,
@@ -185,7 +200,7 @@ export function larkspur(id = 'larkspur'): Build {
     },
     duty: {
       powersFrom: 'vehicle',
-      cruiseSpeedMPerS: 24.20696686080929,
+      cruiseSpeedMPerS: 87 / 3.6,
       tripId: 'country',
       dailyDistanceM: 45000,
       coldestDayC: -5,
@@ -201,9 +216,9 @@ export function larkspur(id = 'larkspur'): Build {
   return arrange(
     withLow(withCoils(build, 0.8, 1.5), {
       battery: 'lead-45',
-      converterW: 600,
+      converterW: 1000,
       converterLengthM: 0.8,
-      loads: ['dipped-led', 'tail', 'brake-lamps', 'hazard', 'wipers', 'radio', 'control-unit', 'bms'],
+      loads: ['dipped-led', 'tail', 'brake-lamps', 'hazard', 'wipers', 'blower', 'radio', 'control-unit', 'bms'],
     }),
     {
       box: { at: [2.3, 0, 0.5], size: [0.6, 0.8, 0.25] },

@@ -78,7 +78,20 @@ export function teasel(id = 'teasel'): Build {
   w.measuredLeakage(10e6);
   const build = w.build(id, 'Teasel', {
     notes: 'Sample build, made up. The main fuse is a 70 V strip on a string that charges to 103 V: wrong on purpose.',
-    schools: { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },
+    schools: {
+      contactors: 'single-pole',
+      fusePosition: 'pack-terminal',
+      emergencyStop: 'mechanical',
+      clutch: 'kept',
+      brakes: 'unassisted',
+      steering: 'none',
+      cooling: 'plate',
+      ancillaries: 'separate',
+      auxiliaryBattery: 'kept',
+      bms: 'none',
+      command: 'motor-controller',
+      cableRoute: 'under-floor',
+    },
     vehicle: {
       description: 'Narrow vineyard tractor with a series motor and a chain stage',
       altitudeM: 310,
@@ -140,7 +153,7 @@ export function teasel(id = 'teasel'): Build {
     },
     duty: {
       powersFrom: 'vehicle',
-      cruiseSpeedMPerS: 6.4055258500423236,
+      cruiseSpeedMPerS: 23 / 3.6,
       tripId: 'farm',
       dailyDistanceM: 15000,
       coldestDayC: -8,

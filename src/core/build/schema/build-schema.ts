@@ -4,10 +4,13 @@ import {
   EXPOSURES,
   FATES,
   FORMAT,
+  FOUNDING_SCHOOLS,
   INSPECTIONS,
   LOSSES,
   OWN_LIMITS,
   PASSAGES,
+  SCHOOL_CHOICES,
+  STARTING_POINTS,
   STATE_IDS,
   TRIP_IDS,
   VERSION,
@@ -37,19 +40,21 @@ export const buildSchema = object({
   notes: text(20000),
   units: Joi.string().valid('metric', 'us'),
   ruleSet: Joi.string().valid('iec', 'north-america', 'own'),
-  schools: object({
-    contactors: Joi.string().valid('both-poles', 'single-pole'),
-    fusePosition: Joi.string().valid('pack-terminal', 'mid-string', 'both'),
-    emergencyStop: Joi.string().valid('electrical', 'mechanical', 'both'),
-    clutch: optional(Joi.string().valid('kept', 'coupler')),
-  }),
+  schools: object(
+    Object.fromEntries(
+      Object.entries(SCHOOL_CHOICES).map(([id, choices]) => {
+        const choice = Joi.string().valid(...choices);
+        return [id, (FOUNDING_SCHOOLS as readonly string[]).includes(id) ? choice : optional(choice)];
+      }),
+    ),
+  ),
   vehicle: object({
     description: text(2000),
     altitudeM: Joi.number().min(-500).max(6000),
     wheelbaseM: nullable(positive(20)),
     massEmptyKg: nullable(positive(100000)),
     grossMassKg: nullable(positive(100000)),
-    startingPoint: optional(Joi.string().valid('engine-out', 'extend', 'repair')),
+    startingPoint: optional(Joi.string().valid(...STARTING_POINTS)),
     body: optional(Joi.string().valid(...BODY_TYPES)),
     payloadKg: optional(nonNegative(100000)),
     dragAreaM2: optional(positive(20)),

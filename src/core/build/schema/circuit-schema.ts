@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { BOLTS, LOAD_SORTS, SCENARIOS, STATE_IDS, TERMINALS } from '../types';
+import { BOLTS, LOAD_JOBS, LOAD_SORTS, SCENARIOS, STATE_IDS, TERMINALS } from '../types';
 import {
   coilSuppression,
   id,
@@ -48,6 +48,7 @@ const device = object({
   load: optional(
     object({
       sort: Joi.string().valid(...LOAD_SORTS),
+      job: optional(Joi.string().valid(...LOAD_JOBS)),
       kind: Joi.string().valid('constant-power', 'constant-resistance', 'constant-current'),
       rating: nonNegative(20000),
       referenceVoltageV: optional(positive(100)),

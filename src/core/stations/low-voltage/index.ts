@@ -3,6 +3,7 @@ import type { Context } from '../context';
 import { EARTH_RULES } from './earth-rules';
 import { FEED_RULES } from './feed-rules';
 import { LOOM_RULES } from './loom-rules';
+import { OLD_LOOM_RULES } from './old-loom-rules';
 import { WIRE_RULES } from './wire-rules';
 
 export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [
@@ -10,6 +11,7 @@ export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [
   ...WIRE_RULES,
   ...LOOM_RULES,
   ...EARTH_RULES,
+  ...OLD_LOOM_RULES,
 ];
 export { parkedA } from './reserve-rules';
 export { coilsA, hardest, type LoadRow, type LowResults, lowResults, type ScenarioRow } from './results';

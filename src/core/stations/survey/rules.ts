@@ -1,8 +1,9 @@
-import { LOSSES, type LossId } from '../../build';
+import { jobOf, LOSS_JOBS, LOSSES, type LossId } from '../../build';
 import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { parseTyre } from '../../physics/tyre';
 import type { Context } from '../context';
 import { FOUND_RULES } from './found-rules';
+import { doesJob, JOB_WORDS, SCHOOL_WORDS, schoolRule } from './school-rules';
 
 const VEHICLE: Ref = { kind: 'build', id: 'vehicle', name: 'Vehicle' };
 
@@ -18,21 +19,6 @@ export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
   'fuel-pump': 'Fuel pump and its inertia cut-off',
   'cruise-control': 'Cruise control',
   'park-lock': 'Park lock of the gearbox',
-};
-
-/** Where each loss is replaced. */
-export const LOSS_STATION: Readonly<Record<LossId, string>> = {
-  'brake-vacuum': 'Ancillaries',
-  'steering-pump': 'Ancillaries',
-  'heater-matrix': 'Ancillaries',
-  'exhaust-heat': 'Ancillaries',
-  'air-conditioning': 'Ancillaries',
-  alternator: '12 V',
-  gauges: '12 V',
-  tachometer: '12 V',
-  'fuel-pump': 'HV circuit',
-  'cruise-control': 'Interlocks',
-  'park-lock': 'Interlocks',
 };
 
 const told: Rule<Context> = {
@@ -100,15 +86,44 @@ const mass: Rule<Context> = {
   },
 };
 
-/** Losses that a station which exists has closed: the inertia switch stands in the coil loop. */
-const CLOSED_BY: Partial<Record<LossId, (context: Context) => boolean>> = {
-  alternator: ({ vehicle }) =>
-    vehicle.devices.some(({ device }) => device.kind === 'converter' || device.kind === 'charger-converter'),
-  'heater-matrix': ({ vehicle }) => vehicle.devices.some(({ device }) => device.kind === 'heater'),
-  'exhaust-heat': ({ vehicle }) => vehicle.devices.some(({ device }) => device.kind === 'heater'),
-  'air-conditioning': ({ vehicle }) => vehicle.devices.some(({ device }) => device.kind === 'compressor'),
+const hasDevice = ({ vehicle }: Context, ...kinds: string[]): boolean =>
+  vehicle.devices.some(({ device }) => kinds.includes(device.kind));
+
+/** What became of a loss: replaced, done without, or what is still wanted. */
+type Closing = { readonly done: string } | { readonly wants: string };
+const replaced = (yes: boolean, wants: string): Closing => (yes ? { done: 'replaced' } : { wants });
+/** An assist that a school has chosen and the schedule feeds: its proof is another station's. */
+const assist = ({ vehicle }: Context, school: 'brakes' | 'steering'): Closing => {
+  const { schools } = vehicle.build;
+  const choice = schools[school];
+  if (choice === undefined) return { wants: `a choice of ${SCHOOL_WORDS[school].toLowerCase()}` };
+  if (choice === 'unassisted' || choice === 'none') return { done: 'done without, knowingly' };
+  const job = jobOf(schools, school);
+  if (job !== undefined && !doesJob(vehicle, job)) return { wants: `${JOB_WORDS[job]} in the 12-volt schedule` };
+  return { wants: 'its proof, at Ancillaries' };
+};
+const byJob = ({ vehicle }: Context, loss: LossId): Closing => {
+  const job = LOSS_JOBS[loss]!;
+  return replaced(doesJob(vehicle, job), `${JOB_WORDS[job]} in the 12-volt schedule`);
+};
+
+const CLOSING: Readonly<Record<LossId, (context: Context) => Closing>> = {
+  'brake-vacuum': (context) => assist(context, 'brakes'),
+  'steering-pump': (context) => assist(context, 'steering'),
+  'heater-matrix': (context) => replaced(hasDevice(context, 'heater'), 'a heater on the bus, in HV circuit'),
+  'exhaust-heat': (context) => replaced(hasDevice(context, 'heater'), 'a heater on the bus, in HV circuit'),
+  'air-conditioning': (context) => replaced(hasDevice(context, 'compressor'), 'a compressor on the bus, in HV circuit'),
+  alternator: (context) =>
+    replaced(hasDevice(context, 'converter', 'charger-converter'), 'a converter on the bus, in HV circuit'),
+  gauges: (context) => byJob(context, 'gauges'),
+  tachometer: (context) => byJob(context, 'tachometer'),
   'fuel-pump': ({ vehicle }) =>
-    Object.values(vehicle.build.circuits.lv.devices).some(({ kind }) => kind === 'inertia-switch'),
+    replaced(
+      Object.values(vehicle.build.circuits.lv.devices).some(({ kind }) => kind === 'inertia-switch'),
+      'an inertia switch in the stop loop, in HV circuit',
+    ),
+  'cruise-control': () => ({ wants: 'what replaces it, at Interlocks' }),
+  'park-lock': () => ({ wants: 'what replaces it, at Interlocks' }),
 };
 
 const losses: Rule<Context> = {
@@ -116,18 +131,22 @@ const losses: Rule<Context> = {
   station: 'survey',
   sources: ['What ran off the engine is replaced, or done without knowingly'],
   judge: (context) => {
-    const answers = context.vehicle.build.losses;
+    const { losses: answers, vehicle } = context.vehicle.build;
     if (!answers) return [];
+    // Where no engine comes out nothing has to be asked; what is told all the same counts.
+    const asked = (vehicle.startingPoint ?? 'engine-out') === 'engine-out';
     return LOSSES.flatMap((loss): Finding[] => {
       const state = answers[loss];
       const subject: Ref = { kind: 'build', id: loss, name: LOSS_WORDS[loss] };
-      if (state === undefined) return [{ subject, missing: [{ ref: subject, what: 'an answer' }] }];
+      if (state === undefined) return asked ? [{ subject, missing: [{ ref: subject, what: 'an answer' }] }] : [];
       if (state === 'none') return [];
       if (state === 'dropped') return [{ subject, holds: true, figures: { detail: 'done without, knowingly' } }];
-      if (CLOSED_BY[loss]?.(context)) return [{ subject, holds: true, figures: { detail: 'replaced' } }];
-      return [{ subject, missing: [{ ref: subject, what: `what replaces it, at ${LOSS_STATION[loss]}` }] }];
+      const closing = CLOSING[loss](context);
+      return 'done' in closing
+        ? [{ subject, holds: true, figures: { detail: closing.done } }]
+        : [{ subject, missing: [{ ref: subject, what: closing.wants }] }];
     });
   },
 };
 
-export const SURVEY_RULES: readonly Rule<Context>[] = [told, tyre, mass, losses, ...FOUND_RULES];
+export const SURVEY_RULES: readonly Rule<Context>[] = [told, tyre, mass, losses, schoolRule, ...FOUND_RULES];

@@ -1,0 +1,39 @@
+import { expect, test } from '@playwright/test';
+import { check, openSample, saved } from './stories';
+
+test('a school is chosen where the loss is told, asks for its load, and one press feeds it', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^Survey/ }).click();
+  await page.getByRole('tab', { name: 'What goes with the engine' }).click();
+  await page.getByLabel('Brake assist').selectOption('electric booster');
+  const open = check(page, 'survey.school:school-brakes');
+  await expect(open).toContainText('needs an electric brake booster in the 12-volt schedule');
+  await open.getByRole('button').first().click();
+  await open.getByRole('list', { name: 'Remedies' }).getByRole('button', { name: 'Fit' }).first().click();
+  await expect(open).toHaveCount(0);
+  await page.getByRole('link', { name: /^12 V/ }).click();
+  await expect(page.locator('[data-schedule]')).toContainText('Electric brake booster');
+  await saved(page);
+  await page.getByRole('button', { name: /^Undo add Electric brake booster/ }).click();
+  await expect(page.locator('[data-schedule]')).not.toContainText('Electric brake booster');
+});
+
+test('a contradiction between schools fails in words; a press on the drawing leads to the figure', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^Survey/ }).click();
+  await page.getByRole('tab', { name: 'Rules and schools' }).click();
+  await page.getByLabel('Belt-driven ancillaries').selectOption('old belt drive kept, on the motor');
+  await expect(check(page, 'survey.school:school-ancillaries')).toContainText(
+    'the steering has an electric assist too',
+  );
+  await page.getByLabel('Charge limit').selectOption('80 % for life');
+  await page.getByRole('button', { name: /^On the rear axle: / }).click();
+  await expect(page.getByLabel('Rear axle, limit')).toBeFocused();
+  await page.getByRole('button', { name: /^Wheelbase: / }).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('2.5');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Wheelbase: 2.5/ })).toBeVisible();
+  await page.getByRole('link', { name: /^Pack/ }).click();
+  await expect(page.getByLabel('Charged to')).toHaveValue(/80\s*%/);
+});

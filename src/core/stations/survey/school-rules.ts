@@ -1,0 +1,150 @@
+import { type Build, jobOf, type LoadJob, type SchoolId, type Schools } from '../../build';
+import type { Finding, Ref, Rule } from '../../checks';
+import { lowVoltage, partOf, type ResolvedConductor, type Vehicle } from '../../vehicle';
+import type { Context } from '../context';
+
+/** Schools in workshop words, as the findings name them. */
+export const SCHOOL_WORDS: Readonly<Record<SchoolId, string>> = {
+  contactors: 'Contactors',
+  fusePosition: 'Main fuse',
+  emergencyStop: 'Emergency stop',
+  clutch: 'Clutch',
+  brakes: 'Brake assist',
+  steering: 'Steering assist',
+  heating: 'Heating',
+  cooling: 'Cooling of the drive',
+  ancillaries: 'Belt-driven ancillaries',
+  auxiliaryBattery: 'Auxiliary battery',
+  bms: 'Battery electronics',
+  balance: 'Balance point',
+  command: 'Who commands',
+  cableRoute: 'Cable route',
+};
+
+export const JOB_WORDS: Readonly<Record<LoadJob, string>> = {
+  'vacuum-pump': 'a vacuum pump',
+  'brake-booster': 'an electric brake booster',
+  'steering-pump': 'an electro-hydraulic pump',
+  'column-assist': 'a column assist',
+  'coolant-pump': 'a coolant pump',
+  blower: 'a heater blower',
+  seat: 'heated seats',
+  'screen-heat': 'a heated screen',
+  'control-unit': 'a control unit',
+  bms: 'battery electronics',
+  'charge-gauge': 'a charge gauge',
+  tachometer: 'a tachometer driver',
+};
+
+/** The loads of the 12-volt schedule that do this job. */
+export const doesJob = (vehicle: Vehicle, job: LoadJob): boolean =>
+  lowVoltage(vehicle).loads.some(({ load }) => load.job === job);
+
+const hasDevice = ({ devices }: Vehicle, kind: string): boolean => devices.some(({ device }) => device.kind === kind);
+const lithium = ({ devices }: Vehicle): boolean =>
+  devices.some((device) => partOf(device, 'cell')?.chemistry.startsWith('lead') === false);
+
+/** What a school meets in the build: something is lacking (in words), something contradicts it, or it holds and how. */
+type Answer = { readonly lacks: string } | { readonly against: string } | { readonly holds: string };
+type Judge<K extends SchoolId> = (choice: NonNullable<Schools[K]>, vehicle: Vehicle, build: Build) => Answer;
+
+/** Between things that share a box, and the box itself. */
+function insideOneBox({ deviceOf }: Vehicle, { conductor: { a, b } }: ResolvedConductor): boolean {
+  const [p, q] = [a, b].map(({ deviceId }) => {
+    const device = deviceOf.get(deviceId)?.device;
+    return device?.kind === 'box' ? device.id : device?.insideId;
+  });
+  return p !== undefined && p === q;
+}
+
+const UNASSISTED = 'without assist, knowingly: a licensed person inspects it';
+const fed = (what: string): Answer => ({ holds: `${what}, in the 12-volt schedule` });
+
+/** Asked only once the load that the choice needs is in the schedule. */
+const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
+  brakes: (choice) =>
+    choice === 'unassisted'
+      ? { holds: UNASSISTED }
+      : fed(choice === 'vacuum-pump' ? 'vacuum pump and reservoir' : 'electric booster'),
+  steering: (choice) =>
+    choice === 'none'
+      ? { holds: UNASSISTED }
+      : choice === 'original-electric'
+        ? { holds: 'electric as it came' }
+        : fed(choice === 'column' ? 'column assist' : 'electric pump'),
+  heating: (choice, vehicle) => {
+    if (choice === 'seats')
+      return hasDevice(vehicle, 'heater') || doesJob(vehicle, 'screen-heat')
+        ? { holds: 'seats first, and something clears the screen' }
+        : { lacks: 'something that clears the windscreen: seats don’t' };
+    return hasDevice(vehicle, 'heater')
+      ? fed(choice === 'coolant-heater' ? 'heater on the bus, its coolant pump' : 'heater on the bus, its blower')
+      : { lacks: 'a heater on the bus, in HV circuit' };
+  },
+  cooling: (choice) =>
+    choice === 'plate' ? { holds: 'plate in air: Drive shows the motor’s temperature' } : fed('coolant pump'),
+  ancillaries: (choice, _, { schools }) => {
+    if (choice === 'separate') return { holds: 'each its own' };
+    if (jobOf(schools, 'steering') !== undefined)
+      return { against: 'the belt is kept, and the steering has an electric assist too' };
+    if (schools.clutch === undefined) return { lacks: 'the clutch: can the motor turn while the car stands?' };
+    return schools.clutch === 'kept'
+      ? { holds: 'the motor idles for them while the car stands' }
+      : { against: 'without a clutch the motor stands when the car stands, and so do they' };
+  },
+  auxiliaryBattery: (choice, vehicle) => {
+    const there = lowVoltage(vehicle).battery !== null;
+    if (choice === 'kept') return there ? { holds: 'it holds up when the converter dies' } : { lacks: 'the battery' };
+    return there
+      ? { against: 'none is chosen, and one is in the 12-volt circuit' }
+      : { against: 'none: contactors, brake and steering assist and lamps die with the converter' };
+  },
+  bms: (choice, vehicle) => {
+    if (choice === 'none')
+      return lithium(vehicle)
+        ? { against: 'lithium cells without electronics: nobody stops a cell that is full or empty' }
+        : { holds: 'flooded lead: equalised and watered' };
+    return choice === 'shunts' ? { holds: 'shunts: the charger has to fall to their current' } : fed('electronics');
+  },
+  balance: (choice, _, { schools }) =>
+    choice === 'bottom' && schools.bms === 'shunts'
+      ? { against: 'balanced at the bottom, and shunts that balance at the top' }
+      : { holds: choice === 'top' ? 'equal when full' : 'equal when empty: charge ends with the first full cell' },
+  command: (choice) => (choice === 'motor-controller' ? { holds: 'the motor controller alone' } : fed('control unit')),
+  cableRoute: (choice, vehicle, { zones }) => {
+    const below = vehicle.conductors.filter(
+      (conductor) =>
+        conductor.laid !== null &&
+        (zones[conductor.laid.zoneId]?.exposure ?? []).includes('stones') &&
+        !insideOneBox(vehicle, conductor),
+    );
+    if (choice === 'inside')
+      return below.length > 0
+        ? { against: `${below[0]!.conductor.name} lies where stones fly` }
+        : { holds: 'nothing of it lies under the floor' };
+    const bare = below.find(({ laid }) => !laid!.conduit);
+    return bare ? { against: `${bare.conductor.name} has no conduit there` } : { holds: 'in conduit, with a cover' };
+  },
+};
+
+export const schoolRule: Rule<Context> = {
+  id: 'survey.school',
+  station: 'survey',
+  sources: ['What a school of the trade asks for stands in the build, and nothing in the build contradicts it'],
+  judge: ({ vehicle }) => {
+    const { build } = vehicle;
+    return (Object.keys(JUDGES) as SchoolId[]).flatMap((id): Finding[] => {
+      const choice = build.schools[id];
+      if (choice === undefined) return [];
+      const subject: Ref = { kind: 'build', id: `school-${id}`, name: SCHOOL_WORDS[id] };
+      const job = jobOf(build.schools, id);
+      const answer: Answer =
+        job !== undefined && !doesJob(vehicle, job)
+          ? { lacks: `${JOB_WORDS[job]} in the 12-volt schedule` }
+          : (JUDGES[id] as Judge<SchoolId>)(choice, vehicle, build);
+      if ('lacks' in answer) return [{ subject, missing: [{ ref: subject, what: answer.lacks }] }];
+      if ('against' in answer) return [{ subject, holds: false, figures: { detail: answer.against } }];
+      return [{ subject, holds: true, figures: { detail: answer.holds } }];
+    });
+  },
+};
