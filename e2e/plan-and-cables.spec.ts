@@ -40,7 +40,7 @@ test('typed coordinates: outside the car is refused in words, and what was typed
   await openSample(page);
   await page.getByRole('link', { name: /^Cables/ }).click();
   await page.locator('[data-plan-device="box-rear"]').click();
-  const field = page.getByLabel('Behind the front axle');
+  const field = page.getByLabel('Behind the front axle', { exact: true });
   await field.fill('9 m');
   await field.press('Enter');
   await expect(page.getByText(/behind the vehicle/)).toBeVisible();

@@ -7,11 +7,12 @@ test('a second string beside the pack: figures, stages and its own contactor', a
   await page.getByRole('tab', { name: 'Second pack' }).click();
   await page.getByRole('button', { name: 'Put a second string into the build' }).click();
   // 90 cells of 3.65 V nominal and 176 Ah twice over: 90 · 3.65 · 176 · 2 Wh.
-  await expect(page.getByText('2 strings in parallel')).toBeVisible();
   await expect(page.getByText(/116\s*kWh gross/)).toBeVisible();
   const stages = page.locator('[data-stages] li');
   await expect(stages).toHaveCount(2);
   await expect(stages.first()).toContainText('57.8 kWh');
+  await page.getByRole('tab', { name: 'Cells and limits' }).click();
+  await expect(page.getByText('2 strings in parallel')).toBeVisible();
 
   const own = check(page, 'pack.string-contactor:box-rear');
   await expect(own).toHaveAttribute('data-verdict', 'fails');

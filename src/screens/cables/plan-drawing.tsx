@@ -6,7 +6,8 @@ import { formatQuantity } from '@/core/quantities';
 import { massesOf, passageNear, zoneAt } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { layOutPlan, type View } from './derive-plan';
-import { Axles, Block, Body, PassageMark, RouteLine } from './plan-parts';
+import { Block } from './plan-block';
+import { Axles, Body, PassageMark, RouteLine } from './plan-parts';
 
 export type Picked = { readonly kind: 'device' | 'route' | 'passage'; readonly id: string } | null;
 

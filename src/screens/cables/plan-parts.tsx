@@ -4,10 +4,8 @@ import type { Assessment } from '@/core/assess';
 import type { Build } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
 import { massesOf } from '@/core/vehicle';
-import type { layOutPlan, PlanBlock, PlanPassage, PlanRoute } from './derive-plan';
-
-/** A name as long as there is room for. */
-const cut = (name: string, most: number): string => (name.length > most ? `${name.slice(0, most - 1)}…` : name);
+import type { layOutPlan, PlanPassage, PlanRoute } from './derive-plan';
+import { cut } from './plan-block';
 
 type Plan = ReturnType<typeof layOutPlan>;
 
@@ -152,74 +150,6 @@ export function Axles({ assessment, before, plan }: { assessment: Assessment; be
       {wasFails !== undefined && (
         <text x={plan.width / 2} y={27} textAnchor="middle" fill={fails > wasFails ? 'var(--fails)' : 'var(--soft)'}>
           {fails === wasFails ? `${fails} fail, as before` : `${fails} fail instead of ${wasFails}`}
-        </text>
-      )}
-    </g>
-  );
-}
-
-/** A device to scale. */
-export function Block({
-  block,
-  detail,
-  named,
-  picked,
-  onPointerDown,
-  onKeyDown,
-}: {
-  block: PlanBlock;
-  detail: string;
-  /** Small blocks have their name beside them. */
-  named: boolean;
-  picked: boolean;
-  onPointerDown: (event: PointerEvent) => void;
-  onKeyDown: (event: KeyboardEvent) => void;
-}) {
-  const { x, y, width, height, name } = block;
-  const wide = width > 62 && height > 26;
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-pressed={picked}
-      aria-label={`${name}${detail ? `, ${detail}` : ''}: drag or move with the arrow keys`}
-      onPointerDown={onPointerDown}
-      onKeyDown={onKeyDown}
-      className="cursor-grab"
-      data-plan-device={block.id}
-    >
-      <rect
-        x={x}
-        y={y}
-        width={width}
-        height={height}
-        rx="3"
-        fill={block.small ? 'var(--well)' : 'var(--panel)'}
-        stroke={picked ? 'var(--lv)' : block.low ? 'var(--lv)' : 'var(--ink)'}
-        strokeWidth={picked ? 3 : block.small ? 1 : 1.5}
-        fillOpacity={block.inside ? 0.6 : 1}
-      />
-      {wide && (
-        <text
-          x={x + width / 2}
-          y={y + height / 2 - (detail ? 2 : -4)}
-          textAnchor="middle"
-          fontSize="12.5"
-          fontWeight="600"
-          fill="var(--ink)"
-        >
-          {cut(name, Math.max(5, Math.floor(width / 6.6)))}
-        </text>
-      )}
-      {!wide && !block.small && (named || picked) && (
-        <text x={x + width / 2} y={y + height + 12} textAnchor="middle" fontSize="11.5" fill="var(--ink)">
-          {cut(name, 18)}
-        </text>
-      )}
-      <title>{detail ? `${name}, ${detail}` : name}</title>
-      {wide && detail && (
-        <text x={x + width / 2} y={y + height / 2 + 12} textAnchor="middle" fontSize="11.5" fill="var(--soft)">
-          {detail}
         </text>
       )}
     </g>

@@ -103,7 +103,7 @@ export function deriveDrawing({ build, vehicle, checks }: Assessment): SurveyDra
       },
       { name: 'Gross limit', ...figure(grossMassKg, 'mass', 'massGross', 'vehicle') },
       {
-        name: 'Tyres',
+        name: 'Tyre',
         text: code ?? (body ? BODY_FIGURES[body].tyre : 'not told'),
         from: code !== undefined ? 'told' : body ? 'assumed' : 'missing',
         tab: 'vehicle',

@@ -25,7 +25,7 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
       role="group"
       aria-label="The vehicle with its measures and loads"
     >
-      <path d={`M20 ${body.ground}H${drawing.width - 20}`} stroke="var(--soft)" strokeWidth="1.4" />
+      <path d={`M176 ${body.ground}H${drawing.width - 176}`} stroke="var(--soft)" strokeWidth="1.4" />
       <path
         d={sideOutline(drawing.shape, body)}
         fill="var(--paper)"
@@ -80,7 +80,7 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
       />
       <Figure name="Height" figure={drawing.heightFigure} x={body.right + 66} y={high + 4} onGo={onGo} quiet />
       {drawing.facts.map(({ name, ...figure }, k) => (
-        <Figure key={name} name={name} figure={figure} x={86} y={52 + 44 * k} onGo={onGo} labelled />
+        <Figure key={name} name={name} figure={figure} x={86} y={42 + 42 * k} onGo={onGo} labelled />
       ))}
       {drawing.open.map(({ name, text, tab }, k) => (
         <Figure
@@ -88,7 +88,7 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
           name={name}
           figure={{ text, from: 'told', tab, figure: null }}
           x={drawing.width - 86}
-          y={52 + 44 * k}
+          y={42 + 42 * k}
           onGo={onGo}
           labelled
           quiet
@@ -183,7 +183,7 @@ function Axle({
   const go = () => onGo('wheels', name === 'front' ? 'frontLimit' : 'rearLimit');
   const y = Math.max(20, top - 24);
   // The front axle's words end at its arrow, the rear one's begin there: they never meet.
-  const left = name === 'front' ? x - 180 : x - 10;
+  const left = name === 'front' ? x - 166 : x - 24;
   return (
     <g
       role="button"
@@ -206,7 +206,7 @@ function Axle({
         {load.text}
       </text>
       {load.verdict !== 'unknown' && (
-        <g transform={`translate(${name === 'front' ? left : left + 177} ${y - 11})`}>
+        <g transform={`translate(${name === 'front' ? x + 9 : x - 22} ${y - 11})`}>
           <VerdictMark shape={load.verdict} size={13} />
         </g>
       )}

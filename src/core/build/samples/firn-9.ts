@@ -277,7 +277,7 @@ export function firn9(id = 'firn-9'): Build {
       charger: { at: [0.05, -0.3, 0.92] },
       heater: { at: [-0.3, 0.05, 0.8] },
       motor: { at: [0.15, 0, 0.5] },
-      'coil-battery': { at: [-0.3, -0.42, 0.75] },
+      'coil-battery': { at: [-0.3, -0.62, 0.75] },
     },
     {
       'way-mid': {
