@@ -57,6 +57,51 @@ describe('a track', () => {
     expect(trip.distanceM).toBeCloseTo(10 * 198, 0);
   });
 
+  test('a stray first place and a stray clock are the wrong ones, not all that comes after them', () => {
+    const stray = read(track(100, 10, 0, (k, line) => (k === 0 ? line.replace(/lat="[^"]+"/, 'lat="46.9"') : line)));
+    expect(stray.notes).toEqual(['1 jumps above 252 km/h left out']);
+    // 98 steps of 20 m from the second point on.
+    expect(stray.distanceM).toBeCloseTo(98 * 20, 0);
+    const late = read(track(100, 10, 0, (k, line) => (k === 40 ? line.replace('2020-01-01', '2020-01-02') : line)));
+    expect(late.notes).toEqual(['1 points whose time does not go forward left out']);
+    expect(late.rejectedS).toEqual([198]);
+    expect(late.distanceM).toBeCloseTo(10 * 198, 0);
+  });
+
+  test('where the receiver was away the way starts again there, and nothing is counted across', () => {
+    const degree = (Math.PI * 6371008.8) / 180;
+    const away = read(
+      track(100, 10, 0, (k, line) =>
+        k < 50 ? line : line.replace(/lat="([^"]+)"/, (_, lat) => `lat="${Number(lat) + 50000 / degree}"`),
+      ),
+    );
+    expect(away.notes).toEqual(['1 gap where the receiver was away: it stands there']);
+    expect(away.distanceM).toBeCloseTo(10 * 198 - 20, 0);
+  });
+
+  test('a clock that goes back for good ends the trip there', () => {
+    const half = read(track(100, 10, 0, (k, line) => (k < 50 ? line : line.replace('2020-01-01', '2019-12-31'))));
+    expect(half.notes).toEqual(['50 points whose time does not go forward left out']);
+    expect(half.distanceM).toBeCloseTo(49 * 20, 0);
+  });
+
+  test('heights as read and as driven are both given: noise goes, the climb stays', () => {
+    let seed = 1;
+    const noise = () => {
+      seed = (seed * 16807) % 2147483647;
+      return (seed / 2147483647 - 0.5) * 6;
+    };
+    const { heights } = read(
+      track(400, 12, 0.05, (_, line) => line.replace(/<ele>([^<]+)/, (_all, z) => `<ele>${Number(z) + noise()}`)),
+    );
+    const rough = (list: readonly number[]) =>
+      list.slice(2).reduce((sum, z, k) => sum + Math.abs(z - 2 * list[k + 1]! + list[k]!), 0);
+    expect(rough(heights!.asDrivenM)).toBeLessThan(rough(heights!.asReadM) / 3);
+    // 798 s at 12 m/s up 5 %.
+    expect(heights!.asDrivenM.at(-1)! - heights!.asDrivenM[0]!).toBeGreaterThan(0.95 * 798 * 12 * 0.05);
+    expect(heights!.asDrivenM.at(-1)! - heights!.asDrivenM[0]!).toBeLessThan(1.05 * 798 * 12 * 0.05);
+  });
+
   test('midnight, the end of February in a leap year and an offset are only the next second', () => {
     const points = [
       '2020-02-28T23:59:58Z',

@@ -1,5 +1,6 @@
 import type { Problem } from '../build';
 import { readCsv, readNumber } from './csv';
+import { cleanTrack, type Rejected } from './trip-clean';
 
 /** A trip from a file: one point a second, and what was left out of it. */
 export interface ReadTrip {
@@ -10,6 +11,10 @@ export interface ReadTrip {
   readonly distanceM: number;
   /** In words: points that were rejected and why, what was missing. */
   readonly notes: readonly string[];
+  /** When points were left out, s from the start. */
+  readonly rejectedS: readonly number[];
+  /** Once a second, m: as read, and as the smoothed grades climb; null: taken as flat. */
+  readonly heights: { readonly asReadM: readonly number[]; readonly asDrivenM: readonly number[] } | null;
 }
 export type TripFile = ReadTrip | { readonly ok: false; readonly errors: readonly Problem[] };
 
@@ -41,50 +46,54 @@ export function readTripFile(text: string, fileName: string): TripFile {
   return /<gpx[\s>]/i.test(text.slice(0, 2000)) ? readGpx(text, name) : readTable(text, name);
 }
 
+interface Fix {
+  readonly t: number;
+  readonly lat: number;
+  readonly lon: number;
+  readonly z: number | null;
+}
+
 function readGpx(text: string, name: string): TripFile {
-  const notes: string[] = [];
-  const counts = { backwards: 0, jumps: 0, broken: 0 };
-  const samples: Sample[] = [];
-  let last: { t: number; lat: number; lon: number } | null = null;
-  let way = 0;
-  let points = 0;
+  const fixes: Fix[] = [];
+  let [points, broken] = [0, 0];
   for (const match of text.matchAll(/<trkpt\b([^>]*)>([\s\S]*?)<\/trkpt>/gi)) {
     points++;
     const lat = Number(/\blat\s*=\s*["']([^"']+)["']/i.exec(match[1]!)?.[1]);
     const lon = Number(/\blon\s*=\s*["']([^"']+)["']/i.exec(match[1]!)?.[1]);
     const t = instant(/<time>\s*([^<]+?)\s*<\/time>/i.exec(match[2]!)?.[1] ?? '');
     const ele = Number(/<ele>\s*([^<]+?)\s*<\/ele>/i.exec(match[2]!)?.[1] ?? Number.NaN);
-    if (!(Math.abs(lat) <= 90) || !(Math.abs(lon) <= 180) || !Number.isFinite(t)) {
-      counts.broken++;
-      continue;
-    }
-    if (last) {
-      if (t <= last.t) {
-        counts.backwards++;
-        continue;
-      }
-      const step = greatCircle(last, { lat, lon });
-      if (step / (t - last.t) > JUMP_MPS) {
-        counts.jumps++;
-        continue;
-      }
-      way += step;
-    }
-    last = { t, lat, lon };
-    samples.push({ t, d: way, z: Number.isFinite(ele) ? ele : null });
+    if (!(Math.abs(lat) <= 90) || !(Math.abs(lon) <= 180) || !Number.isFinite(t)) broken++;
+    else fixes.push({ t, lat, lon, z: Number.isFinite(ele) ? ele : null });
   }
   if (points === 0)
     return refuse('(file)', 'holds no track points.', 'Export the track with its points, not a route or waypoints.');
-  if (samples.length < 2)
+  const { kept, rejected, gaps } = cleanTrack(fixes, (p, q) => greatCircle(p, q) <= JUMP_MPS * (q.t - p.t));
+  if (kept.length < 2)
     return refuse(
       '(file)',
       'has fewer than two points with a place and a time.',
       'Export it with times: speed comes from them.',
     );
-  if (counts.broken > 0) notes.push(`${counts.broken} points without place or time left out`);
-  if (counts.backwards > 0) notes.push(`${counts.backwards} points whose time does not go forward left out`);
-  if (counts.jumps > 0) notes.push(`${counts.jumps} jumps above ${Math.round(JUMP_MPS * 3.6)} km/h left out`);
-  return fromSamples(samples, name, notes);
+  let way = 0;
+  const samples = kept.map(({ t, lat, lon, z }, k): Sample => {
+    if (k > 0 && !gaps.has(k)) way += greatCircle(kept[k - 1]!, { lat, lon });
+    return { t, d: way, z };
+  });
+  const count = (why: Rejected) => rejected.filter((one) => one.why === why).length;
+  const notes = [
+    ...(broken > 0 ? [`${broken} points without place or time left out`] : []),
+    ...(count('backwards') > 0 ? [`${count('backwards')} points whose time does not go forward left out`] : []),
+    ...(count('jump') > 0 ? [`${count('jump')} jumps above ${Math.round(JUMP_MPS * 3.6)} km/h left out`] : []),
+    ...(gaps.size > 0
+      ? [`${gaps.size} ${gaps.size === 1 ? 'gap' : 'gaps'} where the receiver was away: it stands there`]
+      : []),
+  ];
+  return fromSamples(
+    samples,
+    name,
+    notes,
+    rejected.map(({ point }) => point.t),
+  );
 }
 
 /** Seconds since an arbitrary day from an ISO 8601 date and time with its offset; NaN when it is none. Gregorian calendar by hand: the core has no clock. */
@@ -131,25 +140,22 @@ function readTable(text: string, name: string): TripFile {
     );
   const factor = /km|kph/.test(speedColumn) ? 1 / 3.6 : /mph|mi/.test(speedColumn) ? 0.44704 : 1;
   const notes: string[] = [];
-  const samples: Sample[] = [];
-  let [way, backwards, broken] = [0, 0, 0];
-  let last: { t: number; v: number } | null = null;
+  const told: { readonly t: number; readonly v: number; readonly z: number | null }[] = [];
+  let broken = 0;
   for (const { fields } of rows) {
     const t = clock(fields.get(timeColumn) ?? '');
     const raw = readNumber(fields.get(speedColumn) ?? '');
-    if (t === undefined || raw === undefined || raw * factor < 0 || raw * factor > JUMP_MPS) {
-      broken++;
-      continue;
-    }
-    const v = raw * factor;
-    if (last && t <= last.t) {
-      backwards++;
-      continue;
-    }
-    if (last) way += ((last.v + v) / 2) * (t - last.t);
-    last = { t, v };
-    samples.push({ t, d: way, z: heightColumn ? (readNumber(fields.get(heightColumn) ?? '') ?? null) : null });
+    if (t === undefined || raw === undefined || raw * factor < 0 || raw * factor > JUMP_MPS) broken++;
+    else
+      told.push({ t, v: raw * factor, z: heightColumn ? (readNumber(fields.get(heightColumn) ?? '') ?? null) : null });
   }
+  const { kept, rejected } = cleanTrack(told, () => true);
+  let way = 0;
+  const samples = kept.map(({ t, v, z }, k): Sample => {
+    const last = kept[k - 1];
+    if (last) way += ((last.v + v) / 2) * (t - last.t);
+    return { t, d: way, z };
+  });
   if (samples.length < 2)
     return refuse(
       '(file)',
@@ -157,8 +163,13 @@ function readTable(text: string, name: string): TripFile {
       'Write seconds and a speed in each row.',
     );
   if (broken > 0) notes.push(`${broken} rows without a time and a possible speed left out`);
-  if (backwards > 0) notes.push(`${backwards} rows whose time does not go forward left out`);
-  return fromSamples(samples, name, notes);
+  if (rejected.length > 0) notes.push(`${rejected.length} rows whose time does not go forward left out`);
+  return fromSamples(
+    samples,
+    name,
+    notes,
+    rejected.map(({ point }) => point.t),
+  );
 }
 
 /** "12.5" or "0:01:30" as seconds. */
@@ -170,7 +181,12 @@ function clock(text: string): number | undefined {
     : Number(parts[1]) * 3600 + Number(parts[2]) * 60 + Number(parts[3]);
 }
 
-function fromSamples(samples: readonly Sample[], name: string, notes: string[]): TripFile {
+function fromSamples(
+  samples: readonly Sample[],
+  name: string,
+  notes: string[],
+  rejectedT: readonly number[],
+): TripFile {
   const start = samples[0]!.t;
   const seconds = Math.floor(samples.at(-1)!.t - start);
   if (seconds < 2) return refuse('(file)', 'lasts less than two seconds.', 'Choose a longer trip.');
@@ -199,7 +215,26 @@ function fromSamples(samples: readonly Sample[], name: string, notes: string[]):
     return v < 0.2 ? 0 : Math.round(v * 100) / 100;
   });
   const grades = withHeight ? gradesOf(way, height) : way.map(() => 0);
-  return { ok: true, name, speedsMPerS, grades, distanceM: way.at(-1)!, notes };
+  const rejectedS = rejectedT.map((t) => at(Math.round(t - start)));
+  return {
+    ok: true,
+    name,
+    speedsMPerS,
+    grades,
+    distanceM: way.at(-1)!,
+    notes,
+    rejectedS,
+    heights: withHeight ? { asReadM: height, asDrivenM: driven(way, grades, height[0]!) } : null,
+  };
+}
+
+/** The heights that the grades make: what the wheels climb, m. */
+function driven(way: readonly number[], grades: readonly number[], startM: number): number[] {
+  let z = startM;
+  return way.map((d, s) => {
+    if (s > 0) z += ((grades[s]! + grades[s - 1]!) / 2) * (d - way[s - 1]!);
+    return z;
+  });
 }
 
 /** Rise over run between averages over GRADE_M of way on each side; 0 while it stands. */

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { type DragEvent, useState } from 'react';
 import type { TripFile } from '@/core/formats';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
@@ -6,6 +7,11 @@ import { useBench } from '@/store/bench';
 import { Action, FileAction } from '@/ui/action';
 import { Problems } from '@/ui/problems';
 import { readTrip, warmReader } from '@/workers/files';
+
+const BroughtChart = dynamic(() => import('./brought-chart'), {
+  ssr: false,
+  loading: () => <div className="h-[190px]" />,
+});
 
 /** Brings a trip in from a file, by choosing or by dropping it; says what was left out before it is taken. */
 export function BringTrip({ system }: { system: UnitSystem }) {
@@ -50,6 +56,7 @@ export function BringTrip({ system }: { system: UnitSystem }) {
             {formatQuantity({ value: read.speedsMPerS.length - 1, dimension: 'time' }, system, 3).text}
             {read.notes.length > 0 ? `; ${read.notes.join('; ')}` : ''}.
           </p>
+          <BroughtChart trip={read} system={system} />
           <div className="mt-2 flex gap-2">
             <Action
               onPress={() => {
