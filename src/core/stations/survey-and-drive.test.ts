@@ -6,7 +6,7 @@ import { type Check, checkKey, say } from '../checks';
 import { airPressurePa } from '../physics/air';
 import { builtInTrip, simulateTrip, tripPack, tripRuns, worstWindow } from '../simulate';
 import { inverterPowerW, nominalLinkV, roadModel, steadyPowerW, vehicleOf } from '../vehicle';
-import { driveResults } from './drive';
+import { driveResults, roadLines } from './drive';
 
 const firn = firn9();
 const edited = (build: Build, ...edits: Edit[]): Build =>
@@ -143,6 +143,33 @@ describe('envelope against the road', () => {
     expect(check.limit!.value).toBe(430);
     expect(check.demand!.value).toBeCloseTo((48 * Number(check.says.figures.rpm)) / 1000, 0);
   });
+});
+
+test('the road on a slope is weight along it, rolling and air; the speed held is where pull and road meet', () => {
+  const mostW = inverterPowerW(firn, 'hard-acceleration');
+  const results = driveResults(vehicleOf(firn), nominalLinkV(firn), mostW)!;
+  const roads = roadLines(results, mostW, 0.08);
+  expect(roads.map(({ grade }) => grade)).toEqual([0, 0.05, 0.08, 0.1, 0.2]);
+  const rho = airPressurePa(1900) / (287.05 * 288.15);
+  const byHand = (v: number, grade: number) => {
+    const angle = Math.atan(grade);
+    return 2600 * 9.80665 * (0.016 * Math.cos(angle) + Math.sin(angle)) + 0.5 * rho * 2 * v * v;
+  };
+  for (const { grade, forcesN, heldMPerS } of roads) {
+    results.chart.forEach(({ speedMPerS }, k) => {
+      if (speedMPerS > 0) expect(forcesN[k]).toBeCloseTo(byHand(speedMPerS, grade), 6);
+    });
+    // 58 kW at the battery, nine tenths at the shaft, 92 % at the wheels: bisection of F·v against it.
+    let [low, high] = [0, 60];
+    for (let i = 0; i < 60; i++) {
+      const middle = (low + high) / 2;
+      if (byHand(middle, grade) * middle > 58000 * 0.9 * 0.92) high = middle;
+      else low = middle;
+    }
+    // Below its base speed the motor's torque bounds it, so only the flatter ones are held by power.
+    if (grade <= 0.1) expect(Math.abs(heldMPerS - low)).toBeLessThanOrEqual(0.25);
+  }
+  expect(roads[0]!.heldMPerS).toBe(results.topSpeedMPerS);
 });
 
 describe('survey', () => {

@@ -1,22 +1,42 @@
 'use client';
-import { CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
+import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
-import type { DriveResults } from '@/core/stations/drive';
+import type { DriveResults, RoadLine } from '@/core/stations/drive';
 
-/** Force at the wheels over speed: each gear, and what the road holds back on the flat. */
-export default function PullChart({ results, system }: { results: DriveResults; system: UnitSystem }) {
-  const data = results.chart.map(({ speedMPerS, gears, roadN }) => ({
+const slope = (grade: number): string => (grade === 0 ? 'flat' : `${Number((grade * 100).toFixed(1))} %`);
+
+/** Force at the wheels over speed: each gear, and what the road holds back on the flat and on slopes. */
+export default function PullChart({
+  results,
+  roads,
+  wantedGrade,
+  system,
+}: {
+  results: DriveResults;
+  roads: readonly RoadLine[];
+  wantedGrade: number | undefined;
+  system: UnitSystem;
+}) {
+  const most = Math.max(...results.gears.map(({ pullN }) => pullN)) * 1.08;
+  const data = results.chart.map(({ speedMPerS, gears }, k) => ({
     v: speedMPerS,
-    road: roadN,
-    ...Object.fromEntries(gears.map((force, k) => [`g${k}`, force])),
+    ...Object.fromEntries(gears.map((force, gear) => [`g${gear}`, force])),
+    // A slope that is steeper than anything it pulls would only flatten the picture.
+    ...Object.fromEntries(roads.map(({ forcesN }, line) => [`r${line}`, forcesN[k]! <= most ? forcesN[k] : null])),
   }));
   const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 2).text;
   const kilo = (value: number) => `${(value / 1000).toFixed(1)} kN`;
+  const last = data.length - 1;
+  const single = results.gears.length === 1 ? results.gears[0]! : null;
+  const baseMPerS =
+    single && results.model.wheelRadiusM
+      ? ((results.baseSpeedRpm * Math.PI) / 30 / single.ratio) * results.model.wheelRadiusM
+      : null;
   return (
     <figure>
-      <div className="h-[230px]" aria-hidden="true">
+      <div className="h-[250px]" aria-hidden="true">
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={data} margin={{ top: 8, right: 18, bottom: 4, left: 2 }} accessibilityLayer={false}>
+          <LineChart data={data} margin={{ top: 12, right: 52, bottom: 4, left: 2 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
             <XAxis
               dataKey="v"
@@ -27,16 +47,32 @@ export default function PullChart({ results, system }: { results: DriveResults; 
               stroke="var(--soft)"
               tick={{ fontSize: 12 }}
             />
-            <YAxis width={56} tickFormatter={kilo} stroke="var(--soft)" tick={{ fontSize: 12 }} />
+            <YAxis
+              width={56}
+              domain={[0, Math.ceil(most / 500) * 500]}
+              tickFormatter={kilo}
+              stroke="var(--soft)"
+              tick={{ fontSize: 12 }}
+            />
             <Tooltip
               isAnimationActive={false}
               labelFormatter={(v) => speed(Number(v))}
               formatter={(value, name) => [
                 kilo(Number(value)),
-                name === 'road' ? 'the road' : `gear ${Number(String(name).slice(1)) + 1}`,
+                String(name).startsWith('g')
+                  ? `gear ${Number(String(name).slice(1)) + 1}`
+                  : `road, ${slope(roads[Number(String(name).slice(1))]!.grade)}`,
               ]}
               contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
             />
+            {baseMPerS !== null && baseMPerS < data[last]!.v && (
+              <ReferenceLine
+                x={baseMPerS}
+                stroke="var(--soft)"
+                strokeDasharray="2 4"
+                label={{ value: 'field weakening →', position: 'insideTopLeft', fontSize: 12, fill: 'var(--soft)' }}
+              />
+            )}
             {results.gears.map(({ gear }) => (
               <Line
                 key={gear}
@@ -48,20 +84,36 @@ export default function PullChart({ results, system }: { results: DriveResults; 
                 connectNulls={false}
               />
             ))}
-            <Line
-              dataKey="road"
-              stroke="var(--ink)"
-              strokeWidth={2.2}
-              strokeDasharray="6 4"
-              dot={false}
-              isAnimationActive={false}
-            />
+            {roads.map(({ grade }, k) => (
+              <Line
+                key={grade}
+                dataKey={`r${k}`}
+                stroke="var(--ink)"
+                strokeWidth={grade === wantedGrade || grade === 0 ? 2.2 : 1.2}
+                strokeDasharray="6 4"
+                dot={false}
+                isAnimationActive={false}
+                label={({ x, y, index }) => {
+                  const shown = data.reduce(
+                    (end, row, i) => ((row as Record<string, unknown>)[`r${k}`] == null ? end : i),
+                    -1,
+                  );
+                  return index === shown ? (
+                    <text x={Number(x) + 5} y={Number(y) + 4} fontSize="12" fill="var(--ink)">
+                      {slope(grade)}
+                    </text>
+                  ) : (
+                    <g />
+                  );
+                }}
+              />
+            ))}
           </LineChart>
         </ResponsiveContainer>
       </div>
       <figcaption className="text-[13px] text-soft">
-        Full lines: pull at the wheels, {results.gears.length === 1 ? 'one ratio' : `${results.gears.length} gears`}.
-        Dashed: the road on the flat. Where they meet is the top speed.
+        Full lines: pull at the wheels at peak torque, {single ? 'one ratio' : `${results.gears.length} gears`}. Dashed:
+        the road, by its slope. Where they meet is the fastest that it keeps up.
       </figcaption>
     </figure>
   );

@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
-import { driveResults } from '@/core/stations/drive';
+import { driveResults, roadLines } from '@/core/stations/drive';
 import { inverterPowerW, nominalLinkV } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
@@ -22,6 +22,7 @@ export function PullPanel({ assessment }: { assessment: Assessment }) {
         <p className="text-soft">It needs the empty mass and the tyres from Survey, and a motor.</p>
       </Panel>
     );
+  const roads = roadLines(results, inverterPowerW(build, 'hard-acceleration'), build.duty.hillGrade);
   const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 3).text;
   const reached = (seconds: number | null) =>
     seconds === null ? 'never' : formatQuantity({ value: seconds, dimension: 'time' }, system, 3).text;
@@ -30,12 +31,23 @@ export function PullPanel({ assessment }: { assessment: Assessment }) {
       title="Pull against the road"
       about={`with the link at ${formatQuantity({ value: linkV, dimension: 'voltage' }, system, 3).text}${pack?.sagV ? ', sagging' : ''}`}
     >
-      <PullChart results={results} system={system} />
+      <PullChart results={results} roads={roads} wantedGrade={build.duty.hillGrade} system={system} />
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         <FigureRow label="Top speed, flat" value={results.topSpeedMPerS} dimension="speed" system={system} />
         <FigureRow label="Starts on" value={results.startGrade} dimension="ratio" system={system} />
         <Plain label={`To ${speed(50 / 3.6)}`} text={reached(results.to50S)} />
         <Plain label={`To ${speed(100 / 3.6)}`} text={reached(results.to100S)} />
+      </div>
+      <div className="grid gap-x-8 min-[700px]:grid-cols-2">
+        {roads
+          .filter(({ grade }) => grade > 0)
+          .map(({ grade, heldMPerS }) => (
+            <Plain
+              key={grade}
+              label={`Up ${Number((grade * 100).toFixed(1))} %${grade === build.duty.hillGrade ? ', wanted' : ''}`}
+              text={heldMPerS > 0 ? speed(heldMPerS) : 'not at all'}
+            />
+          ))}
       </div>
       {results.gears.length > 1 && (
         <table className="mt-2 w-full text-left text-[14px]">

@@ -16,11 +16,10 @@ export interface DriveResults {
   /** From rest on the flat, s; null: never reached. */
   readonly to50S: number | null;
   readonly to100S: number | null;
-  /** Force at the wheels over speed, by gear, and the road's on the flat. */
+  /** Force at the wheels over speed, by gear. */
   readonly chart: readonly {
     readonly speedMPerS: number;
     readonly gears: readonly (number | null)[];
-    readonly roadN: number;
   }[];
 }
 
@@ -46,8 +45,8 @@ function pullAt(model: RoadModel, ratio: number, speedMPerS: number, linkV: numb
   return Math.min(force, byPower);
 }
 
-const road = (model: RoadModel, speedMPerS: number): number =>
-  sumOf(roadForces(model.road, Math.max(speedMPerS, 1e-3), 0, 0));
+const road = (model: RoadModel, speedMPerS: number, grade = 0): number =>
+  sumOf(roadForces(model.road, Math.max(speedMPerS, 1e-3), grade, 0));
 /** Slope on which a force is just enough at walking speed: F = m·g·(sinθ + C_rr·cosθ), solved for tanθ. */
 function gradeFor(model: RoadModel, forceN: number): number {
   const weight = model.massKg * GRAVITY_M_PER_S2;
@@ -127,8 +126,31 @@ function makeResults(model: RoadModel, motor: MotorPart, linkV: number, mostW: n
       return {
         speedMPerS,
         gears: model.ratios.map((ratio) => pullAt(model, ratio, speedMPerS, linkV, mostW)),
-        roadN: road(model, speedMPerS),
       };
     }),
   };
+}
+
+/** What the road holds back on one slope, beside the chart's speeds. */
+export interface RoadLine {
+  readonly grade: number;
+  /** At each point of the chart, N. */
+  readonly forcesN: readonly number[];
+  /** Fastest that the motor keeps up on it, in the best gear, m/s; 0: it does not. */
+  readonly heldMPerS: number;
+}
+
+/** Slopes that every chart shows, rise over run. */
+const USUAL_GRADES = [0, 0.05, 0.1, 0.2];
+
+/** The road on the flat, on usual slopes, and on the one that the duty asks for. */
+export function roadLines({ model, chart, linkV }: DriveResults, mostW: number, wantedGrade?: number): RoadLine[] {
+  const grades = [...new Set([...USUAL_GRADES, ...(wantedGrade ? [wantedGrade] : [])])].sort((p, q) => p - q);
+  const best = (v: number) => Math.max(0, ...model.ratios.map((ratio) => pullAt(model, ratio, v, linkV, mostW) ?? 0));
+  const fastest = chart.at(-1)?.speedMPerS ?? 0;
+  return grades.map((grade) => {
+    let held = 0;
+    for (let v = STEP_MPS; v <= fastest; v += STEP_MPS) if (best(v) >= road(model, v, grade)) held = v;
+    return { grade, forcesN: chart.map(({ speedMPerS }) => road(model, speedMPerS, grade)), heldMPerS: held };
+  });
 }
