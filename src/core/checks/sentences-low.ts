@@ -57,6 +57,22 @@ export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject}',
   ),
   'lv.loom.runaway': S('{subject} burns', '{subject}', 'no steady temperature, {when}', '{subject}'),
+  'lv.wire-short': S(
+    '{subject} lets a short circuit burn its wire',
+    '{subject} saves its wire in a short circuit',
+    'lets through {demand}, {wire} stands {limit}',
+    '{subject} against a short in its wire',
+  ),
+  'lv.wire-short.slow': S(
+    '{subject} is slow in a short circuit',
+    '{subject} ends a short circuit',
+    '{demand} of {limit} with {current} at the far end',
+  ),
+  'lv.wire-short.never': S(
+    '{subject} never ends a short circuit',
+    '{subject} ends a short circuit',
+    '{current} at the far end does not melt it',
+  ),
   'lv.old-loom': S('{subject} is not to be relied on', '{subject}', '{detail}', '{subject}'),
   'lv.connector': S(
     'The plug on {subject} carries too much',

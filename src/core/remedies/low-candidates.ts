@@ -247,6 +247,7 @@ export const LOW_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'lv.converter-voltage': [setVoltage],
   'lv.fuse-load': [largerFuse],
   'lv.fuse-wire': [guardWire],
+  'lv.wire-short': [guardWire],
   'lv.wire-temperature': [thisWire],
   'lv.hold-up': [otherBattery],
   'lv.parked': [mainSwitch, otherBattery],

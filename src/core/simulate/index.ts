@@ -30,6 +30,7 @@ export {
 export { type FuseZone, fuseZones } from './fuse-zones';
 export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
+export { type LowFault, type LowFaultCorner, lowFault } from './low-faults';
 export { coldFactor, type HoldUpOptions, type HoldUpRun, lowHoldUp, PEUKERT } from './low-hold-up';
 export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } from './low-timeline';
 export { type Match, type MatchedGroup, matchModules } from './match-modules';

@@ -58,6 +58,7 @@ export {
   type LowPoint,
   type LowSetting,
   type LowVoltage,
+  lowFaultElements,
   lowVoltage,
   type Running,
   runningIn,

@@ -293,6 +293,53 @@ function solveSetting(vehicle: Resolved, low: LowVoltage, setting: LowSetting): 
   }
 }
 
+/**
+ * The 12-volt circuit for faults: battery alone, every fuse, switch and relay closed, loads off, wires at `wireC`. Null without a battery
+ * whose kind is told. A converter only adds what it is rated for, which is counted beside this.
+ */
+export function lowFaultElements(
+  low: LowVoltage,
+  { socBattery, batteryC, wireC }: { readonly socBattery: number; readonly batteryC: number; readonly wireC: number },
+): { readonly elements: readonly Element[]; readonly ground: string } | null {
+  const { battery, lv } = low;
+  if (!battery?.data) return null;
+  const { id } = battery.device;
+  const closed = lv.devices.flatMap((device): Element[] => {
+    const { kind } = device.device;
+    const [a, b] = [`${device.id}.a`, `${device.id}.b`];
+    if (kind === 'lv-fuse') {
+      const fuse = partOf(device, 'fuse');
+      return [{ id: device.id, kind: 'resistor', a, b, resistanceOhm: fuse ? fuseResistance(fuse) : 0.005 }];
+    }
+    return kind === 'relay' || SWITCHES.has(kind)
+      ? [{ id: device.id, kind: 'resistor', a, b, resistanceOhm: CONTACT_OHM }]
+      : [];
+  });
+  return {
+    ground: `${id}.minus`,
+    elements: [
+      ...lv.conductors.map(
+        (wire): Element => ({
+          id: wire.id,
+          kind: 'resistor',
+          a: wire.nodeA,
+          b: wire.nodeB,
+          resistanceOhm: Math.max(1e-6, conductorOhm(wire, wireC)),
+        }),
+      ),
+      ...closed,
+      {
+        id,
+        kind: 'source',
+        a: `${id}.plus`,
+        b: `${id}.minus`,
+        voltageV: auxiliaryRestV(battery.data, socBattery),
+        resistanceOhm: batteryOhm(battery.data, batteryC),
+      },
+    ],
+  };
+}
+
 const NOTHING: LowPoint = {
   point: null,
   loadV: () => 0,

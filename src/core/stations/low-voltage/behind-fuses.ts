@@ -16,9 +16,7 @@ function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedCondu
     ...lv.devices.filter(({ device }) => device.kind === 'auxiliary-battery').map(({ id }) => `${id}.plus`),
     ...lowVoltage(vehicle).converters.map(({ id }) => `${id}.lvPlus`),
   ]);
-  const byNode = new Map<string, ResolvedConductor[]>();
-  for (const conductor of lv.conductors)
-    for (const node of [conductor.nodeA, conductor.nodeB]) byNode.set(node, [...(byNode.get(node) ?? []), conductor]);
+  const byNode = byNodeOf(lv);
   const result = new Map<string, readonly ResolvedConductor[]>();
   for (const fuse of lv.devices.filter(({ device }) => device.kind === 'lv-fuse')) {
     const sides = (['a', 'b'] as const).map((terminal) => ({
@@ -33,6 +31,25 @@ function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedCondu
     result.set(fuse.id, away.wires);
   }
   return result;
+}
+
+/** Wires on one side of a fuse, through switches and relays until the next fuse, load or earth. */
+export const wiresBeside = (vehicle: Vehicle, fuseId: string, terminal: 'a' | 'b'): readonly ResolvedConductor[] => {
+  const { lv } = lowVoltage(vehicle);
+  return reach(byNodeOf(lv), lv, `${fuseId}.${terminal}`, fuseId, false).wires;
+};
+
+type Lv = LowVoltage['lv'];
+const byNodes = new WeakMap<Lv, ReadonlyMap<string, readonly ResolvedConductor[]>>();
+
+function byNodeOf(lv: Lv): ReadonlyMap<string, readonly ResolvedConductor[]> {
+  const known = byNodes.get(lv);
+  if (known) return known;
+  const made = new Map<string, ResolvedConductor[]>();
+  for (const conductor of lv.conductors)
+    for (const node of [conductor.nodeA, conductor.nodeB]) made.set(node, [...(made.get(node) ?? []), conductor]);
+  byNodes.set(lv, made);
+  return made;
 }
 
 function reach(

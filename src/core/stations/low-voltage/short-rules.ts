@@ -1,0 +1,147 @@
+import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import type { FusePart } from '../../parts';
+import { clearing } from '../../physics/fuse-clearing';
+import { SHORT_LIMIT_C, withstandI2t } from '../../physics/withstand';
+import { lowFault } from '../../simulate';
+import { conductorTemperature, lowVoltage, partOf, type ResolvedConductor, type Vehicle } from '../../vehicle';
+import { amps, type Context, conductorRef, deviceRef } from '../context';
+import { wiresBeside } from './behind-fuses';
+import { steadyPoint } from './solutions';
+
+/** A short is over within this time (reference of the trade for fuses of cables), s. */
+const SLOWEST_S = 5;
+/** Voltage that drives the arc of a fuse on this side, V. */
+const ARC_V = 14;
+
+interface Faults {
+  readonly wires: readonly ResolvedConductor[];
+  readonly highestA: number;
+  readonly lowestA: number;
+}
+
+/**
+ * The largest and the smallest fault that a fuse has to end: right behind it, and at the ends of the wires that the battery feeds through
+ * it, out and back. Behind means away from the battery, so a converter's fuse has the converter's own wires behind it.
+ */
+function faultsBehind(vehicle: Vehicle, fuseId: string): Faults | null {
+  const minus = `${lowVoltage(vehicle).battery?.device.id}.minus`;
+  const far = (['a', 'b'] as const)
+    .flatMap((terminal) => {
+      const node = `${fuseId}.${terminal}`;
+      const fault = lowFault(vehicle, fuseId, node, minus, 'highest');
+      return fault ? [{ terminal, node, throughA: fault.throughA }] : [];
+    })
+    .sort((p, r) => r.throughA - p.throughA)[0];
+  if (!far) return null;
+  const wires = wiresBeside(vehicle, fuseId, far.terminal).filter(({ conductor }) => conductor.kind === 'cable');
+  const lowest = wires
+    .flatMap(({ nodeA, nodeB }) => [nodeA, nodeB])
+    .flatMap((node) => {
+      // At a load both its wires are in the loop; elsewhere the fault goes to the battery's minus.
+      const back = node.endsWith('.plus') ? `${node.slice(0, -'.plus'.length)}.minus` : minus;
+      return lowFault(vehicle, fuseId, node, back, 'lowest')?.throughA ?? [];
+    });
+  return { wires, highestA: far.throughA, lowestA: Math.min(far.throughA, ...lowest) };
+}
+
+const shortRule: Rule<Context> = {
+  id: 'lv.wire-short',
+  station: 'low-voltage',
+  sources: [
+    'IEC 60364-4-43, 434.5.2: clearing I²t at the highest and at the lowest fault within what the wire stands from its loaded temperature',
+    'Nodal solution of the 12-volt circuit with its battery, out and back',
+  ],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (!low.battery?.data || low.loads.length === 0) return [];
+    const loaded = steadyPoint(vehicle);
+    return low.lv.devices.flatMap((device): Finding[] => {
+      const fuse = partOf(device, 'fuse');
+      if (!fuse || device.device.kind !== 'lv-fuse') return [];
+      const subject = deviceRef(device);
+      const faults = faultsBehind(vehicle, device.id);
+      if (!faults) return [{ subject, missing: [{ ref: subject, what: 'a way from the battery and back' }] }];
+      const { wires } = faults;
+      if (wires.length === 0) return [];
+      const open = wires.filter(({ cable, lengthM }) => !cable || lengthM === null);
+      if (open.length > 0)
+        return [
+          { subject, missing: open.map((wire) => ({ ref: conductorRef(wire), what: wire.cable ? 'length' : 'part' })) },
+        ];
+      return [judged(fuse, subject, faults, (id) => Math.abs(loaded?.currentA(id) ?? 0))];
+    });
+  },
+};
+
+function judged(
+  fuse: FusePart,
+  subject: Finding['subject'],
+  { wires, highestA, lowestA }: Faults,
+  currentOf: (id: string) => number,
+): Finding {
+  const clear = (prospectiveA: number) => clearing(fuse, { prospectiveA, timeConstantS: 0, voltageV: ARC_V });
+  const [most, least] = [clear(highestA), clear(lowestA)];
+  const melts = least.meltTimeS;
+  if (melts === null) return { subject, variant: 'never', holds: false, figures: { current: amps(lowestA) } };
+  if (melts > SLOWEST_S)
+    return {
+      subject,
+      variant: 'slow',
+      demand: { value: melts, dimension: 'time' },
+      limit: { value: SLOWEST_S, dimension: 'time' },
+      margin: marginAtMost(melts, SLOWEST_S),
+      figures: { current: amps(lowestA) },
+      lines: () => [
+        {
+          formula: 't_melting at the lowest fault ≤ 5 s',
+          figures: `${q(lowestA, 'current')} through ${q(fuse.ratedCurrentA, 'current')}`,
+          result: { value: melts, dimension: 'time' },
+        },
+      ],
+    };
+  const stands = wires
+    .map((wire) => {
+      const startC = Math.min(
+        wire.cable!.temperatureClassC,
+        conductorTemperature(wire, currentOf(wire.id)) ?? wire.cable!.temperatureClassC,
+      );
+      const n = wire.conductor.parallel;
+      const i2t =
+        n ** 2 * withstandI2t(wire.cable!.metal, wire.cable!.areaMm2, startC, SHORT_LIMIT_C[wire.cable!.insulation]);
+      return { wire, startC, i2t };
+    })
+    .sort((p, r) => p.i2t - r.i2t)[0]!;
+  if (most.totalI2tA2s === null || least.totalI2tA2s === null)
+    return { subject, missing: [{ ref: subject, what: 'its DC rating' }] };
+  const demand = Math.max(most.totalI2tA2s, least.totalI2tA2s);
+  const over = highestA > fuse.breakingCapacityA;
+  return {
+    subject,
+    demand: { value: demand, dimension: 'i2t' },
+    limit: { value: stands.i2t, dimension: 'i2t' },
+    margin: marginAtMost(demand, stands.i2t),
+    figures: { wire: `${stands.wire.cable!.areaMm2} mm²`, current: amps(highestA) },
+    ...(over
+      ? {
+          assumed: [
+            `Right behind it ${q(highestA, 'current')} could flow; it is proved to break ${q(fuse.breakingCapacityA, 'current')} at ${fuse.ratedVoltageDcV} V and meets ${ARC_V} V here: ask its sheet.`,
+          ],
+        }
+      : {}),
+    lines: () => [
+      {
+        formula: 'I²t_clearing ≤ k²·S²',
+        figures: `${q(highestA, 'current')} right behind it, ${q(lowestA, 'current')} at its far end`,
+        result: { value: demand, dimension: 'i2t' },
+      },
+      {
+        formula: 'k = 226·√ln((234.5 + T_f)/(234.5 + T_i))',
+        figures: `${stands.wire.conductor.name}: ${stands.wire.cable!.areaMm2} mm² from ${q(stands.startC, 'temperature')}`,
+        result: { value: stands.i2t, dimension: 'i2t' },
+        note: `The lowest fault melts it in ${q(melts, 'time')}.`,
+      },
+    ],
+  };
+}
+
+export const SHORT_RULES: readonly Rule<Context>[] = [shortRule];
