@@ -67,3 +67,27 @@ test('the converter dies at night in rain: the hold-up is charted, and a weak ba
   await page.getByLabel('Charged to').press('Enter');
   await expect(page.locator('[data-hold-up]')).toContainText('Twenty minutes are wanted');
 });
+
+test('two loads share a fuse: it carries both, and each can have its own again', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^12 V/ }).click();
+  await page
+    .locator('[data-schedule]')
+    .getByRole('button', { name: /^Radio/ })
+    .click();
+  await page.getByLabel('Fuse', { exact: true }).selectOption('the one of Wipers');
+  const way = page.getByRole('button', { name: /Wipers \+ Radio, 15 A fuse/ });
+  await expect(way).toBeVisible();
+  await page.getByRole('tab', { name: 'Fuse box' }).click();
+  await expect(page.locator('[data-fuse-box]')).toContainText('Wipers + Radio');
+  // Radio was open and is the last on it: a press closes, the next one opens the first of both.
+  await way.click();
+  await way.click();
+  await expect(page.locator('[data-schedule]').getByRole('button', { name: /^Wipers/ })).toHaveAttribute(
+    'aria-expanded',
+    'true',
+  );
+  await page.getByLabel('Fuse', { exact: true }).selectOption('one of its own');
+  await expect(page.getByRole('button', { name: /Wipers \+ Radio/ })).toHaveCount(0);
+  await saved(page);
+});

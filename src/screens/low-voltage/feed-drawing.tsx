@@ -1,6 +1,6 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { fuseBoxOf } from '@/core/build';
+import { fuseBoxOf, loadCircuit } from '@/core/build';
 import type { Check } from '@/core/checks';
 import { formatQuantity } from '@/core/quantities';
 import { lowResults } from '@/core/stations/low-voltage';
@@ -64,23 +64,16 @@ export function FeedDrawing({
       });
     return fuses.find(({ id }) => joined(id, deviceId) && joined(id, boxId));
   };
-  /** The load behind a way: along its wires, through a relay. */
-  const behind = (fuseId: string): string | undefined => {
-    let at = fuseId;
-    for (let step = 0; step < 4; step++) {
-      const next = low.lv.conductors.find(
-        ({ conductor }) => conductor.a.deviceId === at && conductor.a.terminal === 'b',
-      );
-      if (!next) return undefined;
-      at = next.conductor.b.deviceId;
-      if (low.lv.deviceOf.get(at)?.device.kind === 'lv-load') return at;
-    }
-    return undefined;
-  };
+  /** The loads on each fuse: mostly one, or several that share it. */
+  const onFuse = new Map<string, string[]>();
+  for (const { id } of low.loads) {
+    const { fuseId } = loadCircuit(build, id);
+    if (fuseId !== null) onFuse.set(fuseId, [...(onFuse.get(fuseId) ?? []), id]);
+  }
   const ways = fuses
     .filter(({ device }) => device.way !== undefined)
     .sort((p, q) => p.device.way! - q.device.way!)
-    .map((fuse) => ({ fuse, loadId: behind(fuse.id) }));
+    .map((fuse) => ({ fuse, loadIds: onFuse.get(fuse.id) ?? [] }));
   const pitch = Math.min(64, (WIDTH - LEFT - 62) / Math.max(1, ways.length));
   const converter = low.converters[0];
   const battery = low.battery;
@@ -90,11 +83,11 @@ export function FeedDrawing({
   };
   const converterFuse = sourceFuse(converter?.id);
   const batteryFuse = sourceFuse(battery?.device.id);
-  const height = 246;
+  const height = 296;
   return (
     <svg viewBox={`0 0 ${WIDTH} ${height}`} role="group" aria-label="12-volt feed" className="w-full select-none">
-      {ways.map(({ fuse, loadId }, k) =>
-        loadId !== undefined && loadId === picked ? (
+      {ways.map(({ fuse, loadIds }, k) =>
+        picked !== null && loadIds.includes(picked) ? (
           <rect
             key={fuse.id}
             x={LEFT + pitch * k}
@@ -132,21 +125,23 @@ export function FeedDrawing({
       />
       <path d={`M96 198v14m-16 0h32m-26 5h20m-14 5h8`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
       <rect x={LEFT - 10} y={BAR_Y - 5} width={WIDTH - LEFT - 4} height="10" rx="2" fill="var(--lv)" />
-      {ways.map(({ fuse, loadId }, k) => {
+      {ways.map(({ fuse, loadIds }, k) => {
         const x = LEFT + pitch * (k + 0.5);
-        const row = loadId ? rows.get(loadId) : undefined;
-        const check = worst(new Set([fuse.id, ...(loadId ? [loadId] : [])]));
+        const rowsHere = loadIds.flatMap((id) => rows.get(id) ?? []);
+        const check = worst(new Set([fuse.id, ...loadIds]));
         const bad = check?.verdict === 'fails';
-        const name = row?.name ?? fuse.device.name;
-        const isPicked = loadId !== undefined && picked === loadId;
-        const press = () => loadId && onPick(isPicked ? null : loadId);
+        const name = rowsHere.map((row) => row.name).join(' + ') || fuse.device.name;
+        const draws = rowsHere.reduce((sum, row) => sum + row.onA, 0);
+        const isPicked = picked !== null && loadIds.includes(picked);
+        // A press opens its load; where several share the fuse the next press opens the next one, the last one closes.
+        const press = () => onPick(loadIds[picked === null ? 0 : loadIds.indexOf(picked) + 1] ?? null);
         return (
           <g
             key={fuse.id}
             role="button"
             tabIndex={0}
             aria-pressed={isPicked}
-            aria-label={`Way ${fuse.device.way}: ${name}, ${rating(fuse)} A fuse${row ? `, draws ${amps(row.onA)}` : ''}`}
+            aria-label={`Way ${fuse.device.way}: ${name}, ${rating(fuse)} A fuse${rowsHere.length > 0 ? `, draws ${amps(draws)}` : ''}`}
             onClick={press}
             onKeyDown={(event) => {
               if (event.key !== 'Enter' && event.key !== ' ') return;
@@ -172,7 +167,7 @@ export function FeedDrawing({
               fill={bad ? 'var(--fails)' : 'var(--ink)'}
             >
               {check ? `${shapeOf(check.verdict) === 'fails' ? '✕ ' : '△ '}` : ''}
-              {cut(name, 15)}
+              {cut(name, 26)}
             </text>
           </g>
         );

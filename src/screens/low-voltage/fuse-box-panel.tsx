@@ -1,5 +1,6 @@
 'use client';
 import type { Assessment } from '@/core/assess';
+import { loadCircuit } from '@/core/build';
 import type { Check } from '@/core/checks';
 import { CAUTION } from '@/core/formats';
 import { catalogueOf, type FusePart } from '@/core/parts';
@@ -77,7 +78,10 @@ export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
                     <span className="print:hidden">
                       <VerdictMark shape={check ? shapeOf(check.verdict) : 'holds'} size={11} />
                     </span>
-                    {fuse.device.name.replace(/ fuse$/, '')}
+                    {low.loads
+                      .filter(({ id }) => loadCircuit(build, id).fuseId === fuse.id)
+                      .map(({ name }) => name)
+                      .join(' + ') || fuse.device.name.replace(/ fuse$/, '')}
                   </span>
                 </td>
                 <td>

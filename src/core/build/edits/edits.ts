@@ -16,6 +16,7 @@ import {
 import { BOX_EDITS } from './box-edits';
 import { COIL_EDITS } from './coil-edits';
 import { define, type EditDefinition } from './definition';
+import { GROUP_EDITS } from './group-edits';
 import {
   addPart,
   circuitNameOfConductor,
@@ -200,6 +201,7 @@ export const EDITS = {
   }),
 
   ...LOW_VOLTAGE_EDITS,
+  ...GROUP_EDITS,
   ...PLAN_EDITS,
 
   addDevice: define<{ device: Device; part?: Part }>({

@@ -6,6 +6,7 @@ import { readBuild } from '../schema';
 import type { Build } from '../types';
 import { applyEdit, EditRefused, patchBuild } from './apply';
 import { EDITS, type Edit, type EditName } from './edits';
+import { loadCircuit } from './group-edits';
 
 /** One example of each edit: on which build, with what, and what it leaves behind. */
 type Input<N extends EditName> = Extract<Edit, { edit: N }>['input'];
@@ -25,6 +26,9 @@ const on = (build: Build, ...edits: Edit[]): Build => edits.reduce((one, edit) =
 const lvWire = Object.values(firn.circuits.lv.conductors).find(({ name }) => name === 'Radio feed')!;
 const lvEarth = Object.values(firn.circuits.lv.conductors).find(({ name }) => name === 'Radio earth')!;
 const lvLoad = firn.circuits.lv.devices[lvWire.b.deviceId]!;
+const wiper = Object.values(firn.circuits.lv.devices).find(
+  ({ name, kind }) => name === 'Wipers' && kind === 'lv-load',
+)!;
 const battery = Object.values(firn.circuits.lv.devices).find(({ kind }) => kind === 'auxiliary-battery')!;
 const converter = Object.values(firn.circuits.hv.devices).find((device) => device.converter)!;
 const relay = Object.values(firn.circuits.lv.devices).find(({ kind }) => kind === 'relay')!;
@@ -251,6 +255,15 @@ const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { deviceId: lvLoad.id },
     leaves: ({ circuits }) =>
       expect([circuits.lv.devices[lvLoad.id], circuits.lv.conductors[lvWire.id]]).toEqual([undefined, undefined]),
+  },
+  groupLoad: {
+    input: { loadId: lvLoad.id, withId: wiper.id, relay: false },
+    leaves: (after, before) => expect(loadCircuit(after, lvLoad.id).fuseId).toBe(loadCircuit(before, wiper.id).fuseId),
+  },
+  ungroupLoad: {
+    on: on(firn, { edit: 'groupLoad', input: { loadId: lvLoad.id, withId: wiper.id, relay: false } }),
+    input: { loadId: lvLoad.id, seed: 'own', fuse: cataloguePart('fuse-blade-32-5', 'fuse') },
+    leaves: (after) => expect(loadCircuit(after, lvLoad.id).fuseId).toBe('own-fuse'),
   },
   setAuxiliaryBattery: {
     input: { deviceId: battery.id, battery: { ...battery.battery!, capacityAh: 44 } },
