@@ -72,3 +72,18 @@ test('size it for me cures the heater’s wire, and the cut list fits reels', as
   await page.getByRole('button', { name: 'Save as CSV' }).click();
   expect((await download).suggestedFilename()).toMatch(/-cut-list\.csv$/);
 });
+
+test('a conductor opened shows all it has to stand, its heat on the usual trip and its ends', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^Cables/ }).click();
+  await page.locator('[data-cable="c-plus"]').getByRole('button').click();
+  const stands = page.getByRole('region', { name: 'What K+ to bus plus has to stand' });
+  await expect(stands).toContainText('Mid fuse protects its cable');
+  await expect(stands).toContainText('K+ to bus plus in a peak');
+  const heat = page.getByRole('region', { name: 'Heat and ends of K+ to bus plus' });
+  await expect(heat).toContainText(/driven twice in a row: at most \d+ °C/);
+  await expect(heat).toContainText('lugs M8');
+  // The fuse's rule is another station's: its working opens in the ledger of the whole vehicle.
+  await stands.getByRole('button', { name: /Mid fuse protects its cable/ }).click();
+  await expect(check(page, 'fuse.cable-overload:f-mid')).toContainText('IEC 60364-4-43');
+});

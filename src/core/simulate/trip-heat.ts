@@ -1,4 +1,4 @@
-import { cableTransient } from '../physics/cable-transient';
+import { cableTransient, type TransientCable } from '../physics/cable-transient';
 import { packStrings, type SolvedCase, type Vehicle, wayOf } from '../vehicle';
 import { PROFILE_STEP_S, type TripResult } from './trip';
 
@@ -8,6 +8,8 @@ export interface TripHeat {
   readonly key: string;
   /** By conductor, °C; null: it passed the melting temperature. */
   readonly peakC: Readonly<Record<string, number | null>>;
+  /** By conductor, for drawing: time from the start, s, and conductor temperature, °C; a few hundred points. */
+  readonly curveC: Readonly<Record<string, readonly (readonly [number, number])[]>>;
 }
 
 /** Insulation, J/m³K (generic 1.6–2.4·10⁶). */
@@ -51,8 +53,9 @@ export const tripHeatKey = (vehicle: Vehicle, tripKey: string | null): string | 
 
 /** Heats the conductors along the winter run, which takes the most. Equal conductors are worked out once. */
 export function tripHeat(vehicle: Vehicle, tripKey: string, run: TripResult): TripHeat {
-  const known = new Map<string, number | null>();
+  const known = new Map<string, TransientCable>();
   const peakC: Record<string, number | null> = {};
+  const curveC: Record<string, readonly (readonly [number, number])[]> = {};
   for (const { id, thermal, share } of sharesOf(vehicle)) {
     const same = `${thermal.key}:${share.toFixed(3)}`;
     if (!known.has(same))
@@ -63,9 +66,27 @@ export function tripHeat(vehicle: Vehicle, tripKey: string, run: TripResult): Tr
           profile: run.profileA.map((currentA) => ({ currentA: currentA * share, durationS: PROFILE_STEP_S })),
           repeats: TIMES,
           insulationJPerM3K: INSULATION_J_PER_M3K,
-        }).peakTemperatureC,
+          curve: true,
+        }),
       );
-    peakC[id] = known.get(same)!;
+    const heated = known.get(same)!;
+    peakC[id] = heated.peakTemperatureC;
+    curveC[id] = thinned(heated.curve);
   }
-  return { key: tripHeatKey(vehicle, tripKey)!, peakC };
+  return { key: tripHeatKey(vehicle, tripKey)!, peakC, curveC };
+}
+
+/** Points of a drawn curve. */
+const DRAWN = 300;
+
+/** Every so many-th point of a curve, and its hottest of each stretch, so that no peak is lost. */
+function thinned(curve: TransientCable['curve']): readonly (readonly [number, number])[] {
+  const stretch = Math.max(1, Math.ceil(curve.length / DRAWN));
+  const points: (readonly [number, number])[] = [];
+  for (let from = 0; from < curve.length; from += stretch) {
+    const piece = curve.slice(from, from + stretch);
+    const hottest = piece.reduce((p, q) => (q.temperatureC > p.temperatureC ? q : p));
+    points.push([hottest.timeS, hottest.temperatureC]);
+  }
+  return points;
 }

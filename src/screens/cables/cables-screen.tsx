@@ -12,6 +12,7 @@ import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { shapeOf } from '../shell/shape';
 import { SheetHead, Shell } from '../shell/shell';
+import { ConductorSheet } from './conductor-sheet';
 import { PlacesPanel } from './places-panel';
 import { type Picked, PlanDrawing } from './plan-drawing';
 import { PlanPanel } from './plan-panel';
@@ -27,10 +28,10 @@ const TABS = [
 ] as const;
 
 export function CablesScreen() {
-  return <Shell station="cables" sheet={({ assessment }) => <CablesSheet assessment={assessment} />} />;
+  return <Shell station="cables" sheet={(sheet) => <CablesSheet {...sheet} />} />;
 }
 
-function CablesSheet({ assessment }: { assessment: Assessment }) {
+function CablesSheet({ assessment, openCheck }: { assessment: Assessment; openCheck: (key: string) => void }) {
   const { cables, build } = assessment;
   const [look, setLook] = useState<(typeof TABS)[number][0]>('top');
   const [picked, setPicked] = useState<Picked>(null);
@@ -110,6 +111,7 @@ function CablesSheet({ assessment }: { assessment: Assessment }) {
                   check={heat(row.id)}
                   other={failing(row.id)}
                   assessment={assessment}
+                  openCheck={openCheck}
                   open={opened === row.id}
                   onOpen={() => setOpened(opened === row.id ? null : row.id)}
                 />
@@ -128,6 +130,7 @@ function Row({
   check,
   other,
   assessment,
+  openCheck,
   open,
   onOpen,
 }: {
@@ -136,6 +139,7 @@ function Row({
   /** Another check of this conductor that fails. */
   other: Check | undefined;
   assessment: Assessment;
+  openCheck: (key: string) => void;
   open: boolean;
   onOpen: () => void;
 }) {
@@ -217,6 +221,7 @@ function Row({
         <tr className="bg-well">
           <td colSpan={7} className="px-4 pt-1 pb-4">
             <ConductorFields conductor={resolved} row={row} build={assessment.build} />
+            <ConductorSheet assessment={assessment} row={row} openCheck={openCheck} />
           </td>
         </tr>
       )}
