@@ -81,7 +81,7 @@ test('a conductor opened shows all it has to stand, its heat on the usual trip a
   await expect(stands).toContainText('Mid fuse protects its cable');
   await expect(stands).toContainText('K+ to bus plus in a peak');
   const heat = page.getByRole('region', { name: 'Heat and ends of K+ to bus plus' });
-  await expect(heat).toContainText(/driven twice in a row: at most \d+ °C/);
+  await expect(heat).toContainText(/driven twice in a row: at most \d+\s°C/);
   await expect(heat).toContainText('lugs M8');
   // The fuse's rule is another station's: its working opens in the ledger of the whole vehicle.
   await stands.getByRole('button', { name: /Mid fuse protects its cable/ }).click();

@@ -29,8 +29,7 @@ export const SAMPLES: readonly Sample[] = [
   {
     key: 'teasel',
     name: 'Teasel',
-    about:
-      'Vineyard tractor, 84 V of flooded lead, series DC motor. The old school; its main fuse is wrong on purpose.',
+    about: 'Vineyard tractor, 84 V of flooded lead, series DC motor. The old school, done properly.',
     make: teasel,
   },
 ];

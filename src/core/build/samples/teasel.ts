@@ -4,7 +4,7 @@ import { laid, SampleWriter, withCoils, withLow } from './bench-kit';
 
 /**
  * A narrow vineyard tractor, made up. 84 V of flooded lead cells in two trays, a series DC motor behind a controller, one contactor and a
- * hand disconnect. The old school; slow bolt-down fuses of 70 V are on it on purpose: full charge is above what they break.
+ * hand disconnect. The old school, done properly.
  */
 export function teasel(id = 'teasel'): Build {
   const w = new SampleWriter();
@@ -21,7 +21,7 @@ export function teasel(id = 'teasel'): Build {
     cellsInParallel: 1,
     hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, reachFuse: true, vent: true, drain: true },
   });
-  w.device('f-main', 'fuse', 'Main fuse', 'fuse-strip-70-300', front);
+  w.device('f-main', 'fuse', 'Main fuse', 'fuse-traction-150-300', front);
   w.device('s-hand', 'disconnect', 'Pull switch', 'disconnect-150-250', rear);
   w.device('k-main', 'contactor', 'Line contactor', 'contactor-150-400', front, { role: 'main-plus' });
   w.device('k-pre', 'contactor', 'Precharge relay', 'contactor-450-20', front, { role: 'precharge' });
@@ -77,7 +77,7 @@ export function teasel(id = 'teasel'): Build {
 
   w.measuredLeakage(10e6);
   const build = w.build(id, 'Teasel', {
-    notes: 'Sample build, made up. The main fuse is a 70 V strip on a string that charges to 103 V: wrong on purpose.',
+    notes: 'Sample build, made up. The old school, done properly.',
     schools: {
       contactors: 'single-pole',
       fusePosition: 'pack-terminal',
