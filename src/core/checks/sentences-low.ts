@@ -57,6 +57,12 @@ export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject}',
   ),
   'lv.loom.runaway': S('{subject} burns', '{subject}', 'no steady temperature, {when}', '{subject}'),
+  'lv.fuse-peak': S(
+    '{subject} blows when {load} works hardest',
+    '{subject}, peak',
+    '{demand} of {limit} for {seconds}',
+    '{subject}, peak',
+  ),
   'lv.wire-short': S(
     '{subject} lets a short circuit burn its wire',
     '{subject} saves its wire in a short circuit',

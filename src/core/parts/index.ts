@@ -10,6 +10,8 @@ export {
   lowFuse,
   lowLoadOf,
   lowWire,
+  PEAK_S,
+  PULSE_LIFE,
   SET_VOLTAGES,
   usualConverter,
   WARN_BELOW_V,

@@ -35,6 +35,8 @@ export interface LvLoad {
   readonly referenceVoltageV?: number;
   /** Rating for seconds: inrush, stall, full assist. */
   readonly peakRating?: number;
+  /** How long that lasts, s; absent: two seconds. */
+  readonly peakS?: number;
   readonly essential: boolean;
   /** Share of the time that it is on in each scenario; absent: off. */
   readonly use: Readonly<Partial<Record<ScenarioId, number>>>;

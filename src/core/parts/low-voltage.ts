@@ -1,3 +1,4 @@
+import { meltingMultiple } from '../physics/fuse-curve';
 import { cataloguePart } from './catalogue';
 import type { AuxiliaryBatteryData, ConverterData, LvLoad } from './low-voltage-types';
 import type { CablePart, FusePart } from './types';
@@ -26,11 +27,21 @@ const led = (amps: number, use: LvLoad['use'], essential: boolean): LvLoad => ({
   ...lamp(amps, use, essential),
   kind: 'constant-power',
 });
-const motor = (amps: number, peakAmps: number, use: LvLoad['use'], essential: boolean, minimumV = 9.5): LvLoad => ({
+/** Inrush of a motor is over in a few tenths of a second; what is given longer is stall or full assist. */
+const INRUSH_S = 0.3;
+const motor = (
+  amps: number,
+  peakAmps: number,
+  use: LvLoad['use'],
+  essential: boolean,
+  minimumV = 9.5,
+  peakS = INRUSH_S,
+): LvLoad => ({
   sort: 'motor',
   kind: 'constant-power',
   rating: at138(amps),
   peakRating: at138(peakAmps),
+  peakS,
   essential,
   use,
   minimumV,
@@ -74,7 +85,13 @@ export const LOAD_PRESETS: readonly LoadPreset[] = [
     relay: false,
   },
   { id: 'hazard', name: 'Hazard lamps', load: lamp(7, { 'night-rain-cold': 0.5 }, true), lengthM: 3, relay: false },
-  { id: 'wipers', name: 'Wipers', load: motor(5, 17, { 'night-rain-cold': 1 }, true), lengthM: 1.5, relay: false },
+  {
+    id: 'wipers',
+    name: 'Wipers',
+    load: motor(5, 17, { 'night-rain-cold': 1 }, true, 9.5, 3),
+    lengthM: 1.5,
+    relay: false,
+  },
   {
     id: 'blower',
     name: 'Heater blower',
@@ -120,21 +137,21 @@ export const LOAD_PRESETS: readonly LoadPreset[] = [
   {
     id: 'brake-booster',
     name: 'Electric brake booster',
-    load: { job: 'brake-booster', ...motor(1, 35, { ...DRIVING }, true, 9.5) },
+    load: { job: 'brake-booster', ...motor(1, 35, { ...DRIVING }, true, 9.5, 1) },
     lengthM: 1.2,
     relay: false,
   },
   {
     id: 'steering-pump',
     name: 'Electro-hydraulic steering',
-    load: { job: 'steering-pump', ...motor(6.5, 60, { 'night-rain-cold': 1, day: 1, parking: 1 }, true, 9.5) },
+    load: { job: 'steering-pump', ...motor(6.5, 60, { 'night-rain-cold': 1, day: 1, parking: 1 }, true, 9.5, 3) },
     lengthM: 1.5,
     relay: false,
   },
   {
     id: 'column-assist',
     name: 'Column steering assist',
-    load: { job: 'column-assist', ...motor(2, 45, { ...DRIVING }, true, 9.5) },
+    load: { job: 'column-assist', ...motor(2, 45, { ...DRIVING }, true, 9.5, 2) },
     lengthM: 1.5,
     relay: false,
   },
@@ -268,14 +285,27 @@ const STRIPS = [80, 100, 125, 150, 175, 200, 250, 300] as const;
 const THIN_TO_MM2 = 16;
 const SIZES = [1, 1.5, 2.5, 4, 6, 10, 16, 25, 35, 50, 70, 95, 120] as const;
 
-/** The smallest fuse that bears a current with a fifth in hand. */
-export function lowFuse(amps: number): FusePart {
-  const wanted = amps / 0.8;
-  const blade = BLADES.find((rating) => rating >= wanted);
-  if (blade !== undefined) return cataloguePart(`fuse-blade-32-${String(blade).replace('.', '-')}`, 'fuse');
-  const large = LARGE.find((rating) => rating >= wanted);
-  if (large !== undefined) return cataloguePart(`fuse-blade-large-32-${large}`, 'fuse');
-  return cataloguePart(`fuse-strip-32-${STRIPS.find((rating) => rating >= wanted) ?? STRIPS.at(-1)}`, 'fuse');
+/** Fuses of this side from small to large: blades, then large ones, then strips. */
+const LOW_FUSES: readonly string[] = [
+  ...BLADES.map((amps) => `fuse-blade-32-${String(amps).replace('.', '-')}`),
+  ...LARGE.map((amps) => `fuse-blade-large-32-${amps}`),
+  ...STRIPS.filter((amps) => amps > LARGE.at(-1)!).map((amps) => `fuse-strip-32-${amps}`),
+];
+
+/** A fuse that is pulsed ten thousand times bears this share of what melts it once (practice). */
+export const PULSE_LIFE = 0.7;
+/** How long a load is at its hardest where nobody said, s. */
+export const PEAK_S = 2;
+
+/** The smallest fuse that bears a current with a fifth in hand, and a peak for its time. */
+export function lowFuse(amps: number, peakA = 0, peakS = PEAK_S): FusePart {
+  const fuses = LOW_FUSES.map((id) => cataloguePart(id, 'fuse'));
+  return (
+    fuses.find(
+      (fuse) =>
+        fuse.ratedCurrentA >= amps / 0.8 && PULSE_LIFE * meltingMultiple(fuse, peakS) * fuse.ratedCurrentA >= peakA,
+    ) ?? fuses.at(-1)!
+  );
 }
 
 const lowCable = (areaMm2: number): CablePart => {
@@ -310,8 +340,9 @@ export function lowBase(battery: AuxiliaryBatteryData, converterW: number, conve
 /** A load of the list with its first fuse and wire; ids from the seed. */
 export function lowLoadOf({ name, load, lengthM, relay }: LoadPreset, seed: string) {
   const amps = load.kind === 'constant-current' ? load.rating : load.rating / 13.8;
-  const hardest = Math.max(amps, (load.peakRating ?? 0) / 13.8 / 2.2);
-  const fuse = lowFuse(Math.max(3.2, 1.12 * hardest));
+  const peakA = load.kind === 'constant-current' ? (load.peakRating ?? 0) : (load.peakRating ?? 0) / 13.8;
+  // Constant power draws more from a sagging battery: a tenth in hand for both.
+  const fuse = lowFuse(Math.max(3.2, 1.12 * amps), 1.12 * peakA, load.peakS);
   const share = load.sort === 'lamp' || load.sort === 'control' ? 0.01 : 0.03;
   return {
     seed,

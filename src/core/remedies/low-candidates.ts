@@ -246,6 +246,7 @@ export const LOW_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'lv.converter-size': [largerConverter],
   'lv.converter-voltage': [setVoltage],
   'lv.fuse-load': [largerFuse],
+  'lv.fuse-peak': [largerFuse],
   'lv.fuse-wire': [guardWire],
   'lv.wire-short': [guardWire],
   'lv.wire-temperature': [thisWire],

@@ -44,6 +44,16 @@ export function LoadFields({ assessment, id, onGone }: { assessment: Assessment;
           empty="the same"
           onCommit={(peakRating) => set({ peakRating })}
         />
+        {load.peakRating !== undefined && (
+          <QuantityField
+            label="For"
+            value={load.peakS ?? null}
+            dimension="time"
+            system={system}
+            empty="2 s, assumed"
+            onCommit={(peakS) => set({ peakS })}
+          />
+        )}
         <QuantityField
           label="Works down to"
           value={load.minimumV ?? null}

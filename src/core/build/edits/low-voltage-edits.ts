@@ -210,6 +210,13 @@ export const LOW_VOLTAGE_EDITS = {
       if (device.kind !== 'lv-load') throw new EditRefused(`${device.name} is no load.`, 'Choose a load.');
       if (!(load.rating >= 0) || load.rating > 20000)
         throw new EditRefused('A load draws from 0 to 20 000 W or A.', 'Type what its plate says.');
+      if (load.peakRating !== undefined && !(load.peakRating >= 0 && load.peakRating <= 20000))
+        throw new EditRefused('A peak is from 0 to 20 000 W or A.', 'Type what it draws at its hardest.');
+      if (load.peakS !== undefined && !(load.peakS > 0 && load.peakS <= 600))
+        throw new EditRefused(
+          'A peak lasts above 0 and at most 600 s.',
+          'Type how long; what lasts longer is its rating.',
+        );
       for (const share of Object.values(load.use))
         if (!(share >= 0 && share <= 1))
           throw new EditRefused('A share of the time is from 0 to 100 %.', 'Type how much of the time it runs.');

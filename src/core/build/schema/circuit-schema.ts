@@ -53,6 +53,7 @@ const device = object({
       rating: nonNegative(20000),
       referenceVoltageV: optional(positive(100)),
       peakRating: optional(nonNegative(20000)),
+      peakS: optional(positive(600)),
       essential: Joi.boolean(),
       use: object(Object.fromEntries(SCENARIOS.map((one) => [one, optional(share())]))),
       minimumV: optional(positive(100)),

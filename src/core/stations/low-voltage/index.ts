@@ -4,6 +4,7 @@ import { EARTH_RULES } from './earth-rules';
 import { FEED_RULES } from './feed-rules';
 import { LOOM_RULES } from './loom-rules';
 import { OLD_LOOM_RULES } from './old-loom-rules';
+import { PEAK_RULES } from './peak-rules';
 import { SHORT_RULES } from './short-rules';
 import { WIRE_RULES } from './wire-rules';
 
@@ -13,6 +14,7 @@ export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [
   ...LOOM_RULES,
   ...EARTH_RULES,
   ...OLD_LOOM_RULES,
+  ...PEAK_RULES,
   ...SHORT_RULES,
 ];
 export { parkedA } from './reserve-rules';

@@ -1,0 +1,65 @@
+import { type Id, loadCircuit } from '../../build';
+import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { PEAK_S, PULSE_LIFE } from '../../parts';
+import { meltingMultiple } from '../../physics/fuse-curve';
+import { lowVoltage, partOf } from '../../vehicle';
+import { amps, type Context, deviceRef } from '../context';
+import { alone, steadyPoint } from './solutions';
+
+/** A fuse against inrush, stall and full assist of what hangs on it, one load at its hardest while the others on it run. */
+const fusePeak: Rule<Context> = {
+  id: 'lv.fuse-peak',
+  station: 'low-voltage',
+  sources: [
+    'I_peak ≤ 0.7 · m(t) · I_n: pulses tire a fuse, ten thousand of them to 0.7 of its curve (practice; ISO 8820-3 curve, generic)',
+  ],
+  judge: ({ vehicle }) => {
+    const { build } = vehicle;
+    const { loads, lv } = lowVoltage(vehicle);
+    const steady = steadyPoint(vehicle);
+    if (!steady) return [];
+    const onFuse = new Map<Id, (typeof loads)[number][]>();
+    for (const one of loads) {
+      const { fuseId } = loadCircuit(build, one.id);
+      if (fuseId !== null) onFuse.set(fuseId, [...(onFuse.get(fuseId) ?? []), one]);
+    }
+    return [...onFuse].flatMap(([fuseId, here]): Finding[] => {
+      const device = lv.deviceOf.get(fuseId);
+      const fuse = partOf(device, 'fuse');
+      if (!device || !fuse) return [];
+      const peaks = here.flatMap(({ id, name, load }) => {
+        if (load.peakRating === undefined || load.peakRating <= load.rating) return [];
+        const one = alone(vehicle, id, 'peak');
+        if (!one.point?.solvable || one.loadV(id) < 1) return [];
+        const others = here
+          .filter((other) => other.id !== id)
+          .reduce((sum, other) => sum + Math.abs(steady.currentA(other.id)), 0);
+        const seconds = load.peakS ?? PEAK_S;
+        const limit = PULSE_LIFE * meltingMultiple(fuse, seconds) * fuse.ratedCurrentA;
+        const demand = Math.abs(one.currentA(id)) + others;
+        return [{ name, seconds, demand, limit, told: load.peakS !== undefined, others }];
+      });
+      if (peaks.length === 0) return [];
+      const worst = peaks.reduce((p, r) => (r.demand / r.limit > p.demand / p.limit ? r : p));
+      return [
+        {
+          subject: deviceRef(device),
+          demand: amps(worst.demand),
+          limit: amps(worst.limit),
+          margin: marginAtMost(worst.demand, worst.limit),
+          figures: { seconds: { value: worst.seconds, dimension: 'time' }, load: worst.name },
+          ...(worst.told ? {} : { assumed: [`It lasts ${PEAK_S} seconds.`] }),
+          lines: () => [
+            {
+              formula: 'I_peak ≤ 0.7 · m(t) · I_n',
+              figures: `${worst.name} for ${q(worst.seconds, 'time')}${worst.others > 0.01 ? `, ${q(worst.others, 'current')} beside it` : ''}; m = ${meltingMultiple(fuse, worst.seconds).toPrecision(3)}`,
+              result: amps(worst.demand),
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+export const PEAK_RULES: readonly Rule<Context>[] = [fusePeak];
