@@ -1,11 +1,10 @@
 export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart } from './catalogue';
 export { fuseOf } from './fuses';
+export { LOAD_PRESETS, type LoadPreset } from './low-presets';
 export {
   BATTERY_PRESETS,
   CHEMISTRY_WORDS,
   CONVERTER_POWERS,
-  LOAD_PRESETS,
-  type LoadPreset,
   lowBase,
   lowFuse,
   lowLoadOf,

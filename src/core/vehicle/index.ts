@@ -50,20 +50,9 @@ export {
   zoneAt,
 } from './geometry';
 export { type LoomHeat, type LoomOf, loomHeat, loomOfWire, loomsOf, loomWireAmpacity } from './looms';
-export {
-  auxiliaryRestV,
-  batteryOhm,
-  type Converter,
-  type LowLoad,
-  type LowPoint,
-  type LowSetting,
-  type LowVoltage,
-  lowFaultElements,
-  lowVoltage,
-  type Running,
-  runningIn,
-  solveLow,
-} from './low-voltage';
+export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
+export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
+export { type LowPoint, lowVoltage, runningIn, solveLow } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
 export { Memo } from './memo';
 export { nodeOf } from './node';

@@ -1,7 +1,8 @@
 import { type Id, own, type Route, SCENARIOS, type ScenarioId } from '../build';
 import { airPressurePa } from '../physics/air';
 import { type Loom, type LoomPlace, type LoomWire, loomAmpacity, loomTemperatures } from '../physics/loom';
-import { type LowVoltage, lowVoltage, runningIn, solveLow } from './low-voltage';
+import type { LowVoltage } from './low-types';
+import { lowVoltage, runningIn, solveLow } from './low-voltage';
 import type { Resolved, ResolvedConductor } from './resolve';
 import { conductorAmpacity } from './vehicle';
 

@@ -1,51 +1,11 @@
-import type { AuxiliaryBatteryData, Device, Id, LvLoad, ScenarioId } from '../build';
+import type { Id, ScenarioId } from '../build';
 import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver } from '../circuit';
-import { type Chemistry, openCircuitVoltage, resistanceTemperatureFactor } from '../physics/cell';
-import { fuseResistance } from '../physics/fuse';
 import { lowReads } from './low-reads';
+import { acceptanceA, auxiliaryRestV, sourcesOf, stampDevices } from './low-stamp';
+import type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
 import { Memo } from './memo';
-import { partOf, type Resolved, type ResolvedConductor, type ResolvedDevice, resolve } from './resolve';
+import { type Resolved, type ResolvedConductor, resolve } from './resolve';
 import { conductorOhm } from './stamp';
-
-/** The 12-volt circuit as it feeds the car: battery, converters, loads, and what stands before each load. */
-export interface LowVoltage {
-  readonly lv: Resolved;
-  readonly battery: { readonly device: Device; readonly data: AuxiliaryBatteryData | null } | null;
-  readonly converters: readonly Converter[];
-  readonly loads: readonly LowLoad[];
-}
-
-export interface Converter {
-  readonly id: Id;
-  readonly device: Device;
-  readonly outputV: number;
-  /** What it gives in its hot place, W. */
-  readonly powerW: number;
-  readonly ratedPowerW: number;
-  readonly efficiency: number;
-}
-
-export interface LowLoad {
-  readonly id: Id;
-  readonly name: string;
-  readonly load: LvLoad;
-}
-
-const CELLS: Readonly<Record<AuxiliaryBatteryData['chemistry'], readonly [Chemistry, number]>> = {
-  'lead-flooded': ['lead-flooded', 6],
-  'lead-agm': ['lead-agm', 6],
-  lfp: ['lfp', 4],
-};
-
-/** Rest voltage of an auxiliary battery at a state of charge, V. */
-export const auxiliaryRestV = ({ chemistry }: AuxiliaryBatteryData, soc: number): number =>
-  CELLS[chemistry][1] * openCircuitVoltage(CELLS[chemistry][0], soc);
-
-/** Closed contact of a switch or relay, and of a converter’s output, Ω (generic). */
-const CONTACT_OHM = 0.002;
-const OUTPUT_OHM = 0.002;
-/** Resistance of wires that carry little, at this temperature, °C. */
-const WIRE_C = 50;
 
 interface Kept {
   readonly reads: readonly unknown[];
@@ -91,19 +51,6 @@ function keptOr(vehicle: Resolved): LowVoltage {
   return made;
 }
 
-/** How a load runs in one solution. */
-export type Running = 'off' | 'on' | 'peak';
-
-export interface LowSetting {
-  readonly running: ReadonlyMap<Id, Running>;
-  /** Converters are on; each holds its voltage up to its power, then its power. */
-  readonly converters: boolean;
-  readonly socBattery: number;
-  readonly batteryC: number;
-  /** Switches of the coils’ loop and main switches; closed when the car is awake. */
-  readonly awake: boolean;
-}
-
 export interface LowPoint {
   readonly point: OperatingPoint | null;
   /** At a load’s terminals, V. */
@@ -117,107 +64,8 @@ export interface LowPoint {
   readonly currentA: (id: Id) => number;
 }
 
-const ratingOf = ({ load }: LowLoad, running: Running): number =>
-  running === 'peak' ? Math.max(load.peakRating ?? 0, load.rating) : load.rating;
-
-const SWITCHES: ReadonlySet<string> = new Set(['lv-switch', 'emergency-stop', 'inertia-switch', 'interlock-contact']);
-
-/** Battery source of the auxiliary battery, by state of charge and cold. */
-export const batteryOhm = (data: AuxiliaryBatteryData, batteryC: number): number =>
-  data.resistanceOhm * resistanceTemperatureFactor(batteryC);
-
-function stampDevices(
-  low: LowVoltage,
-  resolved: Resolved,
-  setting: LowSetting,
-  loadV: ReadonlyMap<Id, number>,
-): Element[] {
-  const elements: Element[] = [];
-  const resistor = (id: string, a: string, b: string, resistanceOhm: number) =>
-    elements.push({ id, kind: 'resistor', a, b, resistanceOhm });
-  for (const device of low.lv.devices) {
-    const { id } = device;
-    const { kind } = device.device;
-    if (kind === 'lv-fuse') {
-      const fuse = partOf(device, 'fuse');
-      resistor(id, `${id}.a`, `${id}.b`, fuse ? fuseResistance(fuse) : 0.005);
-    } else if (kind === 'relay') {
-      resistor(id, `${id}.a`, `${id}.b`, CONTACT_OHM);
-    } else if (SWITCHES.has(kind) && (setting.awake || staysClosed(device))) {
-      resistor(id, `${id}.a`, `${id}.b`, CONTACT_OHM);
-    }
-  }
-  if (setting.awake)
-    for (const { id, device, part } of resolved.devices) {
-      if (device.kind === 'disconnect') resistor(id, `${id}.auxA`, `${id}.auxB`, CONTACT_OHM);
-      if (device.kind === 'contactor' && part?.kind === 'contactor')
-        resistor(id, `${id}.coilPlus`, `${id}.coilMinus`, part.coilVoltageV ** 2 / part.coilPowerW);
-    }
-  for (const entry of low.loads) {
-    const running = setting.running.get(entry.id) ?? 'off';
-    if (running === 'off') continue;
-    const [a, b] = [`${entry.id}.plus`, `${entry.id}.minus`];
-    const rating = ratingOf(entry, running);
-    if (!(rating > 0)) continue;
-    const { kind, referenceVoltageV } = entry.load;
-    if (kind === 'constant-resistance') resistor(entry.id, a, b, (referenceVoltageV ?? 13.8) ** 2 / rating);
-    else
-      elements.push({
-        id: entry.id,
-        kind: 'power',
-        a,
-        b,
-        // A current is a power at the voltage that the last round found.
-        powerW: kind === 'constant-power' ? rating : rating * (loadV.get(entry.id) ?? 13),
-      });
-  }
-  return elements;
-}
-
-/** Asleep a main switch is open where it is one; a switch in a load’s own feed stays as it is; the coils’ loop opens with the key. */
-const staysClosed = ({ device }: ResolvedDevice): boolean =>
-  device.kind === 'lv-switch' && device.opensParked !== true && device.ratedA !== undefined;
-
-/** What a battery takes at most, A (generic): three tenths of C while it is empty, less and less as it fills, a trickle when it is full. */
-export const acceptanceA = ({ capacityAh }: AuxiliaryBatteryData, soc: number): number =>
-  capacityAh * Math.max(0.002, Math.min(0.3, 1.5 * (1 - soc)));
-
-function sourcesOf(
-  low: LowVoltage,
-  setting: LowSetting,
-  limited: ReadonlySet<Id>,
-  off: ReadonlySet<Id>,
-  chargedAtV: number | null,
-): Element[] {
-  const elements: Element[] = [];
-  const { battery, converters } = low;
-  if (battery?.data && chargedAtV !== null)
-    elements.push({
-      id: battery.device.id,
-      kind: 'power',
-      a: `${battery.device.id}.plus`,
-      b: `${battery.device.id}.minus`,
-      powerW: acceptanceA(battery.data, setting.socBattery) * chargedAtV,
-    });
-  else if (battery?.data)
-    elements.push({
-      id: battery.device.id,
-      kind: 'source',
-      a: `${battery.device.id}.plus`,
-      b: `${battery.device.id}.minus`,
-      voltageV: auxiliaryRestV(battery.data, setting.socBattery),
-      resistanceOhm: batteryOhm(battery.data, setting.batteryC),
-    });
-  if (setting.converters)
-    for (const { id, outputV, powerW } of converters) {
-      if (off.has(id)) continue;
-      const [a, b] = [`${id}.lvPlus`, `${id}.lvMinus`];
-      if (limited.has(id)) elements.push({ id, kind: 'power', a, b, powerW: -powerW });
-      else elements.push({ id, kind: 'source', a, b, voltageV: outputV, resistanceOhm: OUTPUT_OHM });
-    }
-  return elements;
-}
-
+/** Resistance of wires that carry little, at this temperature, °C. */
+const WIRE_C = 50;
 const wireOhm = (conductor: ResolvedConductor): number => conductorOhm(conductor, WIRE_C);
 const MOST_ROUNDS = 8;
 
@@ -291,53 +139,6 @@ function solveSetting(vehicle: Resolved, low: LowVoltage, setting: LowSetting): 
     for (const { id } of back) off.add(id);
     loadV = nextV;
   }
-}
-
-/**
- * The 12-volt circuit for faults: battery alone, every fuse, switch and relay closed, loads off, wires at `wireC`. Null without a battery
- * whose kind is told. A converter only adds what it is rated for, which is counted beside this.
- */
-export function lowFaultElements(
-  low: LowVoltage,
-  { socBattery, batteryC, wireC }: { readonly socBattery: number; readonly batteryC: number; readonly wireC: number },
-): { readonly elements: readonly Element[]; readonly ground: string } | null {
-  const { battery, lv } = low;
-  if (!battery?.data) return null;
-  const { id } = battery.device;
-  const closed = lv.devices.flatMap((device): Element[] => {
-    const { kind } = device.device;
-    const [a, b] = [`${device.id}.a`, `${device.id}.b`];
-    if (kind === 'lv-fuse') {
-      const fuse = partOf(device, 'fuse');
-      return [{ id: device.id, kind: 'resistor', a, b, resistanceOhm: fuse ? fuseResistance(fuse) : 0.005 }];
-    }
-    return kind === 'relay' || SWITCHES.has(kind)
-      ? [{ id: device.id, kind: 'resistor', a, b, resistanceOhm: CONTACT_OHM }]
-      : [];
-  });
-  return {
-    ground: `${id}.minus`,
-    elements: [
-      ...lv.conductors.map(
-        (wire): Element => ({
-          id: wire.id,
-          kind: 'resistor',
-          a: wire.nodeA,
-          b: wire.nodeB,
-          resistanceOhm: Math.max(1e-6, conductorOhm(wire, wireC)),
-        }),
-      ),
-      ...closed,
-      {
-        id,
-        kind: 'source',
-        a: `${id}.plus`,
-        b: `${id}.minus`,
-        voltageV: auxiliaryRestV(battery.data, socBattery),
-        resistanceOhm: batteryOhm(battery.data, batteryC),
-      },
-    ],
-  };
 }
 
 const NOTHING: LowPoint = {
