@@ -72,7 +72,7 @@ export function sideOutline(
   shape: string | undefined,
   { left, right, top, ground }: { left: number; right: number; top: number; ground: number },
 ): string {
-  const points = SHAPES[shape ?? 'saloon'] ?? SHAPES.saloon!;
+  const points = SHAPES[shape !== undefined && Object.hasOwn(SHAPES, shape) ? shape : 'saloon']!;
   const at = ([x, y]: readonly [number, number]) =>
     `${(left + x * (right - left)).toFixed(1)} ${(ground - y * (ground - top)).toFixed(1)}`;
   return `M${points.map(at).join('L')}Z`;

@@ -31,7 +31,8 @@ export function cleanTrack<P extends { readonly t: number }>(
   const refuse = (list: readonly P[]) => {
     for (const point of list) rejected.push({ point, why: whyNot(kept.at(-1), point) });
   };
-  const believe = (): void => {
+  /** Takes those that wait for the truth; at the track's end only where they simply join what came before the strays. */
+  const believe = (atEnd = false): void => {
     const first = waiting[0]!;
     let j = kept.length - 1;
     const least = Math.max(-1, kept.length - 1 - TAKEN_BACK);
@@ -43,7 +44,7 @@ export function cleanTrack<P extends { readonly t: number }>(
       for (const point of kept.splice(j + 1))
         rejected.push({ point, why: after && fits(after, point) ? 'backwards' : 'jump' });
       for (const gap of [...gaps]) if (gap > j) gaps.delete(gap);
-    } else if (first.t > kept.at(-1)!.t) gaps.add(kept.length);
+    } else if (!atEnd && first.t > kept.at(-1)!.t) gaps.add(kept.length);
     else return;
     kept.push(...waiting);
     waiting = [];
@@ -63,6 +64,7 @@ export function cleanTrack<P extends { readonly t: number }>(
     waiting.push(point);
     if (waiting.length >= BELIEVED) believe();
   }
+  if (waiting.length > 1) believe(true);
   refuse(waiting);
   return { kept, rejected, gaps };
 }
