@@ -44,7 +44,7 @@ const WIDTH = 900;
 const HEIGHT = 300;
 const GROUND = 232;
 const TOP = 54;
-const SIDE = 130;
+const SIDE = 180;
 
 /** The vehicle from its left side, to scale, with what is known of it; nothing here is kept. */
 export function deriveDrawing({ build, vehicle, checks }: Assessment): SurveyDrawing {

@@ -17,7 +17,6 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
   const { body, axleX, wheelR } = drawing;
   const below = body.ground + 26;
   const middle = (axleX[0] + axleX[1]) / 2;
-  const high = (body.top + body.ground) / 2;
   return (
     <svg
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
@@ -78,7 +77,17 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
         onGo={onGo}
         quiet
       />
-      <Figure name="Height" figure={drawing.heightFigure} x={body.right + 66} y={high + 4} onGo={onGo} quiet />
+      <Figure
+        name="Height"
+        figure={{
+          ...drawing.heightFigure,
+          text: drawing.heightFigure.from === 'missing' ? 'height not told' : `${drawing.heightFigure.text} high`,
+        }}
+        x={body.right + 62}
+        y={body.ground + 22}
+        onGo={onGo}
+        quiet
+      />
       {drawing.facts.map(({ name, ...figure }, k) => (
         <Figure key={name} name={name} figure={figure} x={86} y={42 + 42 * k} onGo={onGo} labelled />
       ))}
