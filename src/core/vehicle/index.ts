@@ -68,6 +68,7 @@ export {
 export { stringsAlone, withStrings } from './stages';
 export { boxSource, capacitorId, conductorOhm, devicePowerW, groundOf, stamp, terminalNode } from './stamp';
 export { type PackString, packStrings, packStringsOf } from './strings';
+export { type UsualPlace, usualPlaces, withoutPlace } from './usual-places';
 export {
   conductorAmpacity,
   conductorTemperature,

@@ -1,8 +1,9 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import { findConductor, findDevice, INGRESS } from '@/core/build';
-import { findWay, findWayBetween, outletOf, sizeOf, zoneAt } from '@/core/vehicle';
+import { findWay, findWayBetween, outletOf, sizeOf, usualPlaces, withoutPlace, zoneAt } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
@@ -39,6 +40,7 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
     (device) => device.place === null && canStand(device),
   );
   const loose = looseLooms(vehicle, build);
+  const homeless = withoutPlace(build).length;
   return (
     <Panel title="On the plan" about="drag things, or choose one and use the arrow keys; Shift moves ten times as far">
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
@@ -100,6 +102,13 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
                 onPick({ kind: 'route', id });
             }}
           />
+        )}
+        {homeless > 0 && (
+          <div className="py-1">
+            <Action onPress={() => dispatch({ edit: 'placeDevices', input: { places: usualPlaces(build) } })}>
+              Put the {homeless} that have no place where such things go
+            </Action>
+          </div>
         )}
         <NewPassage build={build} onMade={(id) => onPick({ kind: 'passage', id })} />
       </div>

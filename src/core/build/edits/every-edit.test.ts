@@ -334,6 +334,10 @@ const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { deviceId: 'heater', zoneId: 'zone-bay', xM: 0.1 },
     leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.place!.xM).toBe(0.1),
   },
+  placeDevices: {
+    input: { places: [{ deviceId: 'inverter', zoneId: 'zone-bay', xM: 0.2, yM: 0.1, zM: 0.8 }] },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.inverter!.place).toMatchObject({ xM: 0.2, yM: 0.1 }),
+  },
   setSize: {
     input: { deviceId: 'heater', sizeM: { lengthM: 0.3, widthM: 0.2, heightM: 0.1 } },
     leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.sizeM!.lengthM).toBe(0.3),

@@ -56,6 +56,37 @@ function refuseOutside({ vehicle, chassis }: Draft<Build>, { xM, yM }: Point): v
 const millimetre = (value: number): number => Math.round(value * 1000) / 1000;
 const rounded = ({ xM, yM, zM }: Point): Point => ({ xM: millimetre(xM), yM: millimetre(yM), zM: millimetre(zM) });
 
+/** Puts one device to a point; what sits inside it moves along. */
+function place(
+  draft: Draft<Build>,
+  { deviceId, zoneId, ...to }: { deviceId: string; zoneId: string } & Partial<Point>,
+): void {
+  const device = deviceToEdit(draft, deviceId);
+  if (!own(draft.zones, zoneId)) throw new EditRefused('That place is not in the build.', 'Choose another place.');
+  refuseFar(to);
+  const before = device.place ?? { xM: 0, yM: 0, zM: 0.5, zoneId };
+  const next = rounded({ xM: to.xM ?? before.xM, yM: to.yM ?? before.yM, zM: to.zM ?? before.zM });
+  refuseOutside(draft, next);
+  const moved = { x: next.xM - before.xM, y: next.yM - before.yM, z: next.zM - before.zM };
+  const knew = device.place !== null;
+  device.place = { ...next, zoneId };
+  for (const circuit of [draft.circuits.hv, draft.circuits.lv])
+    for (const other of Object.values(circuit.devices)) {
+      if (other.insideId !== deviceId) continue;
+      other.place =
+        other.place && knew
+          ? {
+              ...rounded({
+                xM: other.place.xM + moved.x,
+                yM: other.place.yM + moved.y,
+                zM: other.place.zM + moved.z,
+              }),
+              zoneId,
+            }
+          : { ...next, zoneId };
+    }
+}
+
 export const PLAN_EDITS = {
   setZone: define<{ zoneId: string; ambientC?: number; exposure?: readonly Exposure[]; ingress?: string }>({
     title: (build, { zoneId, ambientC }) =>
@@ -80,31 +111,14 @@ export const PLAN_EDITS = {
   /** Puts a device to a point of the vehicle's frame; what sits inside it moves along. */
   placeDevice: define<{ deviceId: string; zoneId: string } & Partial<Point>>({
     title: (build, { deviceId }) => `move ${nameOf(build, deviceId)}`,
-    apply: (draft, { deviceId, zoneId, ...to }) => {
-      const device = deviceToEdit(draft, deviceId);
-      if (!own(draft.zones, zoneId)) throw new EditRefused('That place is not in the build.', 'Choose another place.');
-      refuseFar(to);
-      const before = device.place ?? { xM: 0, yM: 0, zM: 0.5, zoneId };
-      const next = rounded({ xM: to.xM ?? before.xM, yM: to.yM ?? before.yM, zM: to.zM ?? before.zM });
-      refuseOutside(draft, next);
-      const moved = { x: next.xM - before.xM, y: next.yM - before.yM, z: next.zM - before.zM };
-      const knew = device.place !== null;
-      device.place = { ...next, zoneId };
-      for (const circuit of [draft.circuits.hv, draft.circuits.lv])
-        for (const other of Object.values(circuit.devices)) {
-          if (other.insideId !== deviceId) continue;
-          other.place =
-            other.place && knew
-              ? {
-                  ...rounded({
-                    xM: other.place.xM + moved.x,
-                    yM: other.place.yM + moved.y,
-                    zM: other.place.zM + moved.z,
-                  }),
-                  zoneId,
-                }
-              : { ...next, zoneId };
-        }
+    apply: place,
+  }),
+
+  /** Several at once, as one step that can be undone. */
+  placeDevices: define<{ places: readonly (Point & { readonly deviceId: string; readonly zoneId: string })[] }>({
+    title: (_, { places }) => `put ${places.length} ${places.length === 1 ? 'device' : 'devices'} where such things go`,
+    apply: (draft, { places }) => {
+      for (const one of places) place(draft, one);
     },
   }),
 
