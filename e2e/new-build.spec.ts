@@ -39,3 +39,28 @@ test('an address without a build in this browser says so and leads home', async 
   await page.getByRole('link', { name: 'All builds' }).click();
   await expect(page.getByRole('heading', { name: 'Ropeway' })).toBeVisible();
 });
+
+test('from nothing: circuit, places, the usual loads, each in one press, and one undo takes each back', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByLabel('Name of the new build').fill('Sorrel');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('link', { name: /^Pack/ }).click();
+  await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
+  await page.getByRole('link', { name: /^Cables/ }).click();
+  await page.getByRole('button', { name: /^Put the \d+ that have no place/ }).click();
+  await expect(page.getByRole('button', { name: /^Put the \d+ that have no place/ })).toHaveCount(0);
+  const plan = page.getByRole('group', { name: 'Layout plan from above' });
+  await expect(plan.locator('[data-plan-device]')).not.toHaveCount(0);
+  await expect(page.locator('[data-check^="plan.overlap"]')).toHaveCount(0);
+  await page.getByRole('link', { name: /^12 V/ }).click();
+  await expect(page.getByText('Nothing to judge yet: lay out the feed and add what the car has.')).toBeVisible();
+  await page.getByRole('button', { name: 'Lay out the feed' }).click();
+  await page.getByRole('button', { name: /^Add the \d+ usual ones/ }).click();
+  await expect(page.locator('[data-schedule]')).toContainText('Wipers');
+  await expect(page.locator('[data-schedule]')).toContainText('Brake lamps');
+  await expect(page.locator('[data-check^="lv.load-fuse"]')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo add \d+ loads/ }).click();
+  await expect(page.locator('[data-schedule]')).not.toContainText('Wipers');
+});

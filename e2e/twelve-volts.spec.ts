@@ -16,7 +16,7 @@ test('from a car without any 12-volt feed to a schedule, a fuse box and a hold-u
     /9\.8\s*A/,
   );
   // A press on its way in the drawing opens the load.
-  await page.getByRole('button', { name: /^Way 2: Wipers, 15 A fuse, draws 5\s*A/ }).click();
+  await page.getByRole('button', { name: /^Way 2: Wipers, 20 A fuse, draws 5\s*A/ }).click();
   await expect(page.getByLabel('At its hardest')).toBeVisible();
   await page.getByRole('tab', { name: 'Fuse box' }).click();
   await expect(page.locator('[data-fuse-box]')).toContainText('Wipers');
@@ -76,7 +76,7 @@ test('two loads share a fuse: it carries both, and each can have its own again',
     .getByRole('button', { name: /^Radio/ })
     .click();
   await page.getByLabel('Fuse', { exact: true }).selectOption('the one of Wipers');
-  const way = page.getByRole('button', { name: /Wipers \+ Radio, 15 A fuse/ });
+  const way = page.getByRole('button', { name: /Wipers \+ Radio, 20 A fuse/ });
   await expect(way).toBeVisible();
   await page.getByRole('tab', { name: 'Fuse box' }).click();
   await expect(page.locator('[data-fuse-box]')).toContainText('Wipers + Radio');

@@ -1,6 +1,6 @@
 export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart } from './catalogue';
 export { fuseOf } from './fuses';
-export { LOAD_PRESETS, type LoadPreset } from './low-presets';
+export { LOAD_PRESETS, type LoadPreset, USUAL_LOADS } from './low-presets';
 export {
   BATTERY_PRESETS,
   CHEMISTRY_WORDS,

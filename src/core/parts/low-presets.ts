@@ -209,3 +209,18 @@ export const LOAD_PRESETS: readonly LoadPreset[] = [
     relay: false,
   },
 ];
+
+/** What nearly every car has, by preset: a beginning of the schedule. */
+export const USUAL_LOADS: readonly string[] = [
+  'dipped-halogen',
+  'tail',
+  'brake-lamps',
+  'hazard',
+  'wipers',
+  'blower',
+  'radio',
+  'control-unit',
+  'inverter-control',
+  'bms',
+  'charge-gauge',
+];

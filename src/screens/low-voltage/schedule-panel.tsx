@@ -3,9 +3,11 @@ import type { Assessment } from '@/core/assess';
 import { SCENARIOS } from '@/core/build';
 import { LOAD_PRESETS, lowLoadOf } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
+import { usualLoads } from '@/core/remedies';
 import { lowResults } from '@/core/stations/low-voltage';
 import { lowVoltage } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
@@ -28,6 +30,7 @@ export function SchedulePanel({
   const results = lowResults(vehicle);
   const system = build.units;
   const amps = (value: number) => formatQuantity({ value, dimension: 'current' }, system, 2, 'A').text;
+  const usual = usualLoads(build, vehicle, 'usual');
   const missing = LOAD_PRESETS.filter(({ name }) => !low.loads.some((one) => one.name === name));
   const worstOf = (id: string) =>
     checks.find((check) => check.subject.id === id && check.station === 'low-voltage' && check.verdict !== 'holds');
@@ -102,6 +105,16 @@ export function SchedulePanel({
       </div>
       {opened && low.loads.some(({ id }) => id === opened) && (
         <LoadFields assessment={assessment} id={opened} onGone={() => onOpen(null)} />
+      )}
+      {usual.length > 0 && low.loads.length < 4 && (
+        <div className="mt-3">
+          <Action
+            look="strong"
+            onPress={() => dispatch({ edit: 'addLowLoads', input: { loads: usualLoads(build, vehicle, freshId()) } })}
+          >
+            Add the {usual.length} usual ones, and what your schools ask for
+          </Action>
+        </div>
       )}
       <div className="mt-3 max-w-[480px]">
         <ChoiceField

@@ -7,6 +7,13 @@ import { WorkingLines } from '@/ui/working-lines';
 import { RemedyList } from './remedies';
 import { shapeOf } from './shape';
 
+/** Where a station that judges nothing yet begins, once there are cells. */
+const BEGIN: Partial<Readonly<Record<StationId, string>>> = {
+  survey: 'tell what the vehicle is and what it ran off its engine',
+  drive: 'choose a motor; mass and tyres come from Survey',
+  'low-voltage': 'lay out the feed and add what the car has',
+};
+
 interface Props {
   readonly checks: readonly Check[];
   /** Null on a page that is no station: the whole vehicle is listed. */
@@ -47,7 +54,11 @@ export function Ledger({ checks, station, system, whole, onWhole, opened, onOpen
         )}
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4">
-        {listed.length === 0 && <p className="text-soft">Nothing to judge yet: start with cells in Pack.</p>}
+        {listed.length === 0 && (
+          <p className="text-soft">
+            Nothing to judge yet: {(checks.length > 0 && station && BEGIN[station]) || 'start with cells in Pack'}.
+          </p>
+        )}
         <ul>
           {pressing.map((check) => (
             <CheckItem

@@ -247,6 +247,11 @@ const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: lowLoadOf({ ...LOAD_PRESETS[0]!, name: 'Work lamp' }, 'lamp'),
     leaves: ({ circuits }) => expect(circuits.lv.devices['lamp-load']!.name).toBe('Work lamp'),
   },
+  addLowLoads: {
+    input: { loads: [0, 1].map((k) => lowLoadOf({ ...LOAD_PRESETS[k]!, name: `Lamp ${k}` }, `lamp-${k}`)) },
+    leaves: ({ circuits }) =>
+      expect(['lamp-0-load', 'lamp-1-load'].map((id) => circuits.lv.devices[id]!.name)).toEqual(['Lamp 0', 'Lamp 1']),
+  },
   setLowLoad: {
     input: { deviceId: lvLoad.id, load: { ...lvLoad.load!, rating: 40 } },
     leaves: ({ circuits }) => expect(circuits.lv.devices[lvLoad.id]!.load!.rating).toBe(40),

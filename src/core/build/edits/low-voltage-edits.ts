@@ -90,6 +90,51 @@ function nextWay(draft: Draft<Build>): number {
   return way;
 }
 
+/** A load with its own fuse in the box, its wire, its relay where asked, and its earth. */
+function addLoad(draft: Draft<Build>, { seed, name, load, fuse, wire: part, lengthM, relay }: LowLoadInput): void {
+  const box = fuseBoxOf(draft as Build);
+  const battery = first(draft, 'auxiliary-battery');
+  if (!box || !battery) throw new EditRefused('There is no fuse box yet.', 'Lay out the 12-volt feed first.');
+  if (name.trim() === '' || name.length > 100)
+    throw new EditRefused('A name has 1 to 100 characters.', 'Type a shorter name.');
+  for (const one of [fuse, part]) addPart(draft, one);
+  const [loadId, fuseId] = [`${seed}-load`, `${seed}-fuse`];
+  put(draft, { id: fuseId, kind: 'lv-fuse', name: `${name} fuse`, partId: fuse.id, way: nextWay(draft) });
+  put(draft, { id: loadId, kind: 'lv-load', name, load });
+  const bar = `${seed}-bar`;
+  refuseUsedId(draft, bar);
+  lowOf(draft).conductors[bar] = {
+    id: bar,
+    name: `Bar to ${name} fuse`.slice(0, 120),
+    kind: 'busbar',
+    a: at(box.id, 'n'),
+    b: at(fuseId, 'a'),
+    partId: null,
+    parallel: 1,
+    routeId: null,
+    lengthM: null,
+    laid: null,
+    jointResistanceOhm: null,
+  };
+  let from = at(fuseId, 'b');
+  if (relay) {
+    const relayId = `${seed}-relay`;
+    put(draft, { id: relayId, kind: 'relay', name: `${name} relay`, ratedA: fuse.ratedCurrentA <= 30 ? 30 : 70 });
+    wire(draft, `${seed}-w2`, `${name} fuse to relay`, from, at(relayId, 'a'), part, 0.1);
+    from = at(relayId, 'b');
+  }
+  wire(draft, `${seed}-w3`, `${name} feed`, from, at(loadId, 'plus'), part, lengthM);
+  wire(
+    draft,
+    `${seed}-w4`,
+    `${name} earth`,
+    at(loadId, 'minus'),
+    at(earthOf(draft, seed, battery.id, part), 'n'),
+    part,
+    Math.max(0.3, lengthM / 2),
+  );
+}
+
 export const LOW_VOLTAGE_EDITS = {
   /** Auxiliary battery, fuse box and the converter’s way to it, each source with its fuse. */
   layOutLow: define<LowBaseInput>({
@@ -158,48 +203,14 @@ export const LOW_VOLTAGE_EDITS = {
   /** A load with its own fuse in the box, its wire, its relay where asked, and its earth. */
   addLowLoad: define<LowLoadInput>({
     title: (_, { name }) => `add ${name}`,
-    apply: (draft, { seed, name, load, fuse, wire: part, lengthM, relay }) => {
-      const box = fuseBoxOf(draft as Build);
-      const battery = first(draft, 'auxiliary-battery');
-      if (!box || !battery) throw new EditRefused('There is no fuse box yet.', 'Lay out the 12-volt feed first.');
-      if (name.trim() === '' || name.length > 100)
-        throw new EditRefused('A name has 1 to 100 characters.', 'Type a shorter name.');
-      for (const one of [fuse, part]) addPart(draft, one);
-      const [loadId, fuseId] = [`${seed}-load`, `${seed}-fuse`];
-      put(draft, { id: fuseId, kind: 'lv-fuse', name: `${name} fuse`, partId: fuse.id, way: nextWay(draft) });
-      put(draft, { id: loadId, kind: 'lv-load', name, load });
-      const bar = `${seed}-bar`;
-      refuseUsedId(draft, bar);
-      lowOf(draft).conductors[bar] = {
-        id: bar,
-        name: `Bar to ${name} fuse`.slice(0, 120),
-        kind: 'busbar',
-        a: at(box.id, 'n'),
-        b: at(fuseId, 'a'),
-        partId: null,
-        parallel: 1,
-        routeId: null,
-        lengthM: null,
-        laid: null,
-        jointResistanceOhm: null,
-      };
-      let from = at(fuseId, 'b');
-      if (relay) {
-        const relayId = `${seed}-relay`;
-        put(draft, { id: relayId, kind: 'relay', name: `${name} relay`, ratedA: fuse.ratedCurrentA <= 30 ? 30 : 70 });
-        wire(draft, `${seed}-w2`, `${name} fuse to relay`, from, at(relayId, 'a'), part, 0.1);
-        from = at(relayId, 'b');
-      }
-      wire(draft, `${seed}-w3`, `${name} feed`, from, at(loadId, 'plus'), part, lengthM);
-      wire(
-        draft,
-        `${seed}-w4`,
-        `${name} earth`,
-        at(loadId, 'minus'),
-        at(earthOf(draft, seed, battery.id, part), 'n'),
-        part,
-        Math.max(0.3, lengthM / 2),
-      );
+    apply: addLoad,
+  }),
+
+  /** Several loads as one step that can be undone. */
+  addLowLoads: define<{ loads: readonly LowLoadInput[] }>({
+    title: (_, { loads }) => `add ${loads.length} ${loads.length === 1 ? 'load' : 'loads'}`,
+    apply: (draft, { loads }) => {
+      for (const one of loads) addLoad(draft, one);
     },
   }),
 
