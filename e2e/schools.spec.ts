@@ -37,3 +37,15 @@ test('a contradiction between schools fails in words; a press on the drawing lea
   await page.getByRole('link', { name: /^Pack/ }).click();
   await expect(page.getByLabel('Charged to')).toHaveValue(/80\s*%/);
 });
+
+test('a load that somebody made himself serves as what a school asks for, whatever it is called', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^12 V/ }).click();
+  const schedule = page.locator('[data-schedule]');
+  await schedule.getByRole('button', { name: /^Radio/ }).click();
+  await page.getByLabel('It serves as').selectOption('a charge gauge');
+  await page.getByRole('link', { name: /^Survey/ }).click();
+  await expect(check(page, 'survey.loss:gauges')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo change Radio/ }).click();
+  await expect(check(page, 'survey.loss:gauges')).toContainText('needs a charge gauge in the 12-volt schedule');
+});

@@ -1,6 +1,7 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { loadCircuit, SCENARIOS, type ScenarioId } from '@/core/build';
+import { LOAD_JOBS, type LoadJob, loadCircuit, SCENARIOS, type ScenarioId } from '@/core/build';
+import { JOB_WORDS } from '@/core/stations/survey';
 import { lowVoltage, partOf } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -69,6 +70,19 @@ export function LoadFields({ assessment, id, onGone }: { assessment: Assessment;
             { value: 'no', label: 'no' },
           ]}
           onChoose={(value) => set({ essential: value === 'yes' })}
+        />
+        <ChoiceField
+          label="It serves as"
+          value={load.job ?? 'none'}
+          choices={[
+            { value: 'none', label: 'nothing that a school asks for' },
+            ...LOAD_JOBS.map((job) => ({ value: job, label: JOB_WORDS[job] })),
+          ]}
+          onChoose={(value) => {
+            const { job: _, ...rest } = load;
+            const next = value === 'none' ? rest : { ...rest, job: value as LoadJob };
+            dispatch({ edit: 'setLowLoad', input: { deviceId: id, load: next } });
+          }}
         />
       </div>
       <div>

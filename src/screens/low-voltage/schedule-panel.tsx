@@ -1,4 +1,5 @@
 'use client';
+import { Fragment } from 'react';
 import type { Assessment } from '@/core/assess';
 import { SCENARIOS } from '@/core/build';
 import { LOAD_PRESETS, lowLoadOf } from '@/core/parts';
@@ -55,29 +56,38 @@ export function SchedulePanel({
               const entry = low.loads.find(({ id }) => id === row.id)!;
               const worst = worstOf(row.id);
               return (
-                <tr key={row.id} className={`border-t border-rule/70 ${opened === row.id ? 'bg-well' : ''}`}>
-                  <td className="py-1 text-left">
-                    <button
-                      type="button"
-                      aria-expanded={opened === row.id}
-                      onClick={() => onOpen(opened === row.id ? null : row.id)}
-                      className="flex items-center gap-2 text-left font-semibold underline-offset-4 hover:underline"
-                    >
-                      <VerdictMark shape={worst ? shapeOf(worst.verdict) : 'holds'} size={11} />
-                      {row.name}
-                      {row.essential && <span className="text-[12px] font-normal text-soft">essential</span>}
-                    </button>
-                  </td>
-                  <td className="whitespace-nowrap">{amps(row.onA)}</td>
-                  <td className="whitespace-nowrap text-soft">
-                    {entry.load.peakRating === undefined ? '' : amps(row.peakA)}
-                  </td>
-                  {SCENARIOS.map((id) => (
-                    <td key={id} className="pl-3 whitespace-nowrap">
-                      {(entry.load.use[id] ?? 0) > 0 ? amps(row.averageA[id]) : <span className="text-soft">–</span>}
+                <Fragment key={row.id}>
+                  <tr className={`border-t border-rule/70 ${opened === row.id ? 'bg-well' : ''}`}>
+                    <td className="py-1 text-left">
+                      <button
+                        type="button"
+                        aria-expanded={opened === row.id}
+                        onClick={() => onOpen(opened === row.id ? null : row.id)}
+                        className="flex items-center gap-2 text-left font-semibold underline-offset-4 hover:underline"
+                      >
+                        <VerdictMark shape={worst ? shapeOf(worst.verdict) : 'holds'} size={11} />
+                        {row.name}
+                        {row.essential && <span className="text-[12px] font-normal text-soft">essential</span>}
+                      </button>
                     </td>
-                  ))}
-                </tr>
+                    <td className="whitespace-nowrap">{amps(row.onA)}</td>
+                    <td className="whitespace-nowrap text-soft">
+                      {entry.load.peakRating === undefined ? '' : amps(row.peakA)}
+                    </td>
+                    {SCENARIOS.map((id) => (
+                      <td key={id} className="pl-3 whitespace-nowrap">
+                        {(entry.load.use[id] ?? 0) > 0 ? amps(row.averageA[id]) : <span className="text-soft">–</span>}
+                      </td>
+                    ))}
+                  </tr>
+                  {opened === row.id && (
+                    <tr className="bg-well">
+                      <td colSpan={SCENARIOS.length + 3} className="pb-2 text-left">
+                        <LoadFields assessment={assessment} id={row.id} onGone={() => onOpen(null)} />
+                      </td>
+                    </tr>
+                  )}
+                </Fragment>
               );
             })}
             <tr className="border-t-2 border-ink font-semibold">
@@ -103,9 +113,6 @@ export function SchedulePanel({
           </tbody>
         </table>
       </div>
-      {opened && low.loads.some(({ id }) => id === opened) && (
-        <LoadFields assessment={assessment} id={opened} onGone={() => onOpen(null)} />
-      )}
       {usual.length > 0 && low.loads.length < 4 && (
         <div className="mt-3">
           <Action
