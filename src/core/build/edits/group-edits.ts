@@ -2,8 +2,8 @@ import type { Draft } from 'immer';
 import type { FusePart } from '../../parts/types';
 import type { Build, Conductor, Device, End, Id } from '../types';
 import { define } from './definition';
-import { addPart, deviceToEdit, pruneParts, refuseUsedId, retireAdoptions } from './helpers';
-import { fuseBoxOf } from './low-voltage-edits';
+import { addPart, deviceToEdit, pruneParts, retireAdoptions } from './helpers';
+import { at, fuseBoxOf, nextWay, put, putBar } from './low-helpers';
 import { EditRefused } from './refused';
 
 /** What stands before a load: its fuse, its relay, and the wires between, from the fuse on. */
@@ -29,8 +29,6 @@ export function loadCircuit(build: Build, loadId: Id): LoadCircuit {
   const fuseId = tap && kindOf(build, tap.a) === 'lv-fuse' ? tap.a.deviceId : null;
   return { fuseId, relayId, tap, feed };
 }
-
-const at = (deviceId: Id, terminal: string): End => ({ deviceId, terminal });
 
 /** Takes away a fuse or relay that feeds nothing any more, with what led to it. */
 function dropIdle(draft: Draft<Build>, deviceId: Id | null): void {
@@ -81,39 +79,21 @@ export const GROUP_EDITS = {
       const box = fuseBoxOf(draft as Build);
       if (device.kind !== 'lv-load' || !feed || !tap || fuseId === null || !box)
         throw new EditRefused(`${device.name} has no fuse in the box.`, 'Wire it to the fuse box first.');
-      const { conductors, devices } = draft.circuits.lv;
+      const { conductors } = draft.circuits.lv;
       const fedBy = (id: Id) =>
         Object.values(conductors).filter(({ a }) => a.deviceId === id && a.terminal === 'b').length;
       const sharesRelay = relayId !== null && fedBy(relayId) > 1;
       if (!sharesRelay && fedBy(fuseId) < 2) throw new EditRefused('It has one already.', 'Nothing has to be done.');
-      const [fuseNew, bar] = [`${seed}-fuse`, `${seed}-bar`];
-      refuseUsedId(draft, fuseNew);
-      refuseUsedId(draft, bar);
+      const fuseNew = `${seed}-fuse`;
       addPart(draft, fuse);
-      const taken = new Set(Object.values(devices).map(({ way }) => way));
-      let way = 1;
-      while (taken.has(way)) way++;
-      devices[fuseNew] = {
+      put(draft, {
         id: fuseNew,
         kind: 'lv-fuse',
         name: `${device.name} fuse`.slice(0, 120),
         partId: fuse.id,
-        place: null,
-        way,
-      };
-      conductors[bar] = {
-        id: bar,
-        name: `Bar to ${device.name} fuse`.slice(0, 120),
-        kind: 'busbar',
-        a: at(box.id, 'n'),
-        b: at(fuseNew, 'a'),
-        partId: null,
-        parallel: 1,
-        routeId: null,
-        lengthM: null,
-        laid: null,
-        jointResistanceOhm: null,
-      };
+        way: nextWay(draft),
+      });
+      putBar(draft, `${seed}-bar`, `Bar to ${device.name} fuse`, at(box.id, 'n'), at(fuseNew, 'a'));
       conductors[(sharesRelay ? feed : tap).id]!.a = at(fuseNew, 'b');
     },
   }),

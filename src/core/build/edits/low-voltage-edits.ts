@@ -13,6 +13,7 @@ import {
 } from '../types';
 import { define } from './definition';
 import { addPart, deviceToEdit, pruneParts, refuseUsedId, retireAdoptions } from './helpers';
+import { at, BOX, fuseBoxOf, lowOf, nextWay, put, putBar } from './low-helpers';
 import { EditRefused } from './refused';
 
 export interface LowBaseInput {
@@ -37,20 +38,8 @@ export interface LowLoadInput {
   readonly relay: boolean;
 }
 
-const at = (deviceId: Id, terminal: string): End => ({ deviceId, terminal });
-const lowOf = (draft: Draft<Build>) => draft.circuits.lv;
 const first = (draft: Draft<Build>, kind: Device['kind']): Draft<Device> | undefined =>
   Object.values(lowOf(draft).devices).find((device) => device.kind === kind);
-
-/** The bar of the fuse box that loads hang on. */
-const BOX = 'Fuse box';
-export const fuseBoxOf = (build: Build): Device | undefined =>
-  Object.values(build.circuits.lv.devices).find(({ kind, name }) => kind === 'lv-junction' && name === BOX);
-
-function put(draft: Draft<Build>, device: Omit<Device, 'partId' | 'place'> & { partId?: string | null }): void {
-  refuseUsedId(draft, device.id);
-  lowOf(draft).devices[device.id] = { partId: null, place: null, ...device } as Draft<Device>;
-}
 
 function wire(draft: Draft<Build>, id: Id, name: string, a: End, b: End, cable: CablePart, lengthM: number): void {
   if (!(lengthM > 0 && lengthM <= 100))
@@ -83,13 +72,6 @@ function earthOf(draft: Draft<Build>, seed: string, batteryId: Id, cable: CableP
   return id;
 }
 
-function nextWay(draft: Draft<Build>): number {
-  const taken = new Set(Object.values(lowOf(draft).devices).map(({ way }) => way));
-  let way = 1;
-  while (taken.has(way)) way++;
-  return way;
-}
-
 /** A load with its own fuse in the box, its wire, its relay where asked, and its earth. */
 function addLoad(draft: Draft<Build>, { seed, name, load, fuse, wire: part, lengthM, relay }: LowLoadInput): void {
   const box = fuseBoxOf(draft as Build);
@@ -101,21 +83,7 @@ function addLoad(draft: Draft<Build>, { seed, name, load, fuse, wire: part, leng
   const [loadId, fuseId] = [`${seed}-load`, `${seed}-fuse`];
   put(draft, { id: fuseId, kind: 'lv-fuse', name: `${name} fuse`, partId: fuse.id, way: nextWay(draft) });
   put(draft, { id: loadId, kind: 'lv-load', name, load });
-  const bar = `${seed}-bar`;
-  refuseUsedId(draft, bar);
-  lowOf(draft).conductors[bar] = {
-    id: bar,
-    name: `Bar to ${name} fuse`.slice(0, 120),
-    kind: 'busbar',
-    a: at(box.id, 'n'),
-    b: at(fuseId, 'a'),
-    partId: null,
-    parallel: 1,
-    routeId: null,
-    lengthM: null,
-    laid: null,
-    jointResistanceOhm: null,
-  };
+  putBar(draft, `${seed}-bar`, `Bar to ${name} fuse`, at(box.id, 'n'), at(fuseId, 'a'));
   let from = at(fuseId, 'b');
   if (relay) {
     const relayId = `${seed}-relay`;
