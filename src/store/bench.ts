@@ -5,13 +5,10 @@ import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '@/core/build';
 import type { TripRuns } from '@/core/simulate';
 import { breakOffTrip, driveTripAside } from '@/workers/trips';
-import { RopewayDatabase } from './database';
-import { BuildGone, FIRST_REVISION, type Loaded, Repository } from './repository';
+import { FIRST_REVISION, type Loaded } from './repository';
+import { freshId, repository, storageTrouble, type Trouble } from './tab';
 
-export interface Trouble {
-  readonly reason: string;
-  readonly remedy: string;
-}
+export { freshId, repository, storageTrouble, type Trouble };
 
 /** What the interface looks at: one open build, its assessment, and how far it is saved. */
 export interface Bench {
@@ -47,30 +44,6 @@ type Op =
   | { readonly kind: 'edit'; readonly edit: Edit; readonly title: string; readonly before: Build }
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' };
-
-let database: RopewayDatabase | null = null;
-export const repository = (): Repository => {
-  database ??= new RopewayDatabase();
-  return new Repository(database, () => new Date().toISOString());
-};
-
-export const freshId = (): string => `r${crypto.randomUUID().replaceAll('-', '').slice(0, 15)}`;
-
-/** What is wrong with the browser's storage, in words that tell what to do. */
-export function storageTrouble(error: unknown): Trouble {
-  const { name = '', message = 'unknown' } = (error ?? {}) as Error;
-  const inner = (error as { inner?: Error } | null)?.inner?.name ?? '';
-  if (error instanceof BuildGone) return { reason: error.message, remedy: error.remedy };
-  if (`${name} ${inner} ${message}`.includes('QuotaExceeded'))
-    return {
-      reason: 'The browser’s storage is full: this work is in memory only.',
-      remedy: 'Export the build file now, free some space, then try again.',
-    };
-  return {
-    reason: `The browser does not store here (${`${name || 'error'}: ${message}`.slice(0, 120)}): this work is in memory only.`,
-    remedy: 'Export the build file before you close this tab; leave private mode or allow storage, then try again.',
-  };
-}
 
 let revision = 0;
 let stored = true;

@@ -19,16 +19,21 @@ export function Action({
   onPress,
   disabled = false,
   label,
+  onAsk,
 }: Look & {
   onPress: () => void;
-  disabled?: boolean /** Said to screen readers when the words alone are not enough. */;
+  disabled?: boolean;
+  /** Said to screen readers when the words alone are not enough. */
   label?: string;
+  /** When the hand is on it: what a press will need can be made ready. */
+  onAsk?: () => void;
 }) {
   return (
     <button
       type="button"
       onClick={onPress}
       disabled={disabled}
+      {...(onAsk ? { onPointerEnter: onAsk, onFocus: onAsk } : {})}
       {...(label ? { 'aria-label': label } : {})}
       className={`rounded-[3px] font-tight disabled:opacity-40 ${LOOKS[look]}`}
     >

@@ -132,8 +132,8 @@ export function lowBase(battery: AuxiliaryBatteryData, converterW: number, conve
 export function lowLoadOf({ name, load, lengthM, relay }: LoadPreset, seed: string) {
   const amps = load.kind === 'constant-current' ? load.rating : load.rating / 13.8;
   const peakA = load.kind === 'constant-current' ? (load.peakRating ?? 0) : (load.peakRating ?? 0) / 13.8;
-  // Constant power draws more from a sagging battery: a tenth in hand for both.
-  const fuse = lowFuse(Math.max(3.2, 1.12 * amps), 1.12 * peakA, load.peakS);
+  // Constant power draws more from a sagging battery, most at its peak: so much is in hand.
+  const fuse = lowFuse(Math.max(3.2, 1.12 * amps), 1.25 * peakA, load.peakS);
   const share = load.sort === 'lamp' || load.sort === 'control' ? 0.01 : 0.03;
   return {
     seed,

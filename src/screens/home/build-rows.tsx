@@ -3,8 +3,8 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { EditRefused } from '@/core/build';
 import { buildFileName, buildText } from '@/core/formats/build-file';
-import { freshId, repository, storageTrouble } from '@/store/bench';
 import type { StoredBuild } from '@/store/database';
+import { freshId, repository, storageTrouble } from '@/store/tab';
 import { Action, download } from '@/ui/action';
 
 const day = (iso: string): string => iso.slice(0, 16).replace('T', ' ');

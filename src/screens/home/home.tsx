@@ -2,11 +2,10 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, type FormEvent, useCallback, useEffect, useState } from 'react';
-import { assess } from '@/core/assess';
 import { type Build, emptyBuild, type Problem } from '@/core/build';
-import { firn9, SAMPLES } from '@/core/build/samples';
-import { freshId, repository, storageTrouble, useBench } from '@/store/bench';
+import { SAMPLE_CARDS, type SampleCard } from '@/core/build/samples/cards';
 import type { StoredBuild } from '@/store/database';
+import { freshId, repository, storageTrouble } from '@/store/tab';
 import { Action, FileAction } from '@/ui/action';
 import { Caution } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
@@ -48,6 +47,8 @@ export function Home() {
   /** Opens a build that was just made; when the browser does not store it, in memory. */
   const openFresh = async (make: () => Promise<Build>, build: Build, path: string) => {
     let opened = build;
+    // The model comes with the first build that is opened, not with the list of builds.
+    const { useBench } = await import('@/store/bench');
     try {
       opened = await make();
       useBench.getState().openFresh(opened);
@@ -57,8 +58,8 @@ export function Home() {
     }
     router.push(`${path}?build=${opened.id}`);
   };
-  const start = (make: (id: string) => Build, path: string) => {
-    const build = make(freshId());
+  const start = async (make: (id: string) => Build | Promise<Build>, path: string) => {
+    const build = await make(freshId());
     return openFresh(
       async () => {
         await repository().create(build);
@@ -114,7 +115,19 @@ export function Home() {
     warmReader();
     router.prefetch('/hv-circuit');
     // A solver that has run once runs faster.
-    setTimeout(() => assess(firn9('warm')));
+    void Promise.all([import('@/core/assess'), import('@/core/build/samples')]).then(([{ assess }, { firn9 }]) =>
+      assess(firn9('warm')),
+    );
+  };
+  /** A sample is made, and its page readied, while the hand is on its button. */
+  const expectSample = () => {
+    void import('@/core/build/samples');
+    void import('@/store/bench');
+    router.prefetch('/hv-circuit');
+  };
+  const sampleOf = async (key: SampleCard['key'], id: string): Promise<Build> => {
+    const { SAMPLES } = await import('@/core/build/samples');
+    return SAMPLES.find((sample) => sample.key === key)!.make(id);
   };
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
@@ -213,13 +226,14 @@ export function Home() {
                 Samples
               </h2>
               <div className="space-y-2">
-                {SAMPLES.map((sample, i) => (
+                {SAMPLE_CARDS.map((sample, i) => (
                   <div key={sample.key} className="rounded-[3px] border border-rule bg-panel px-4 py-3">
                     <div className="flex items-center justify-between gap-3">
                       <p className="text-[17px] font-semibold">{sample.name}</p>
                       <Action
                         look={i === 0 ? 'strong' : 'outline'}
-                        onPress={() => void start(sample.make, '/hv-circuit')}
+                        onAsk={expectSample}
+                        onPress={() => void start((id) => sampleOf(sample.key, id), '/hv-circuit')}
                       >
                         Open {sample.name}
                       </Action>

@@ -25,9 +25,9 @@ test('full assist for three seconds on a 50 A large blade: 0.7 · 2.9 · (2/2.9)
   const check = peakOf(firn, 'Electro-hydraulic steering');
   // The curve's own points at 1 and 10 s, log-log between.
   expect(check.limit!.value).toBeCloseTo(0.7 * 2.9 * (2 / 2.9) ** Math.log10(3) * 50, 6);
-  // 60 A at 13.8 V is 828 W; at the pump there is a little less than the 14.2 V of the converter.
-  expect(check.demand!.value).toBeGreaterThan(828 / 14.2);
-  expect(check.demand!.value).toBeLessThan(828 / 13);
+  // 60 A at 13.8 V is 828 W: on a half-empty battery (6 · 2.05 V at rest, 4 mΩ and its wires) it takes that over some 11.5 to 12 V.
+  expect(check.demand!.value).toBeGreaterThan(828 / 12.3);
+  expect(check.demand!.value).toBeLessThan(828 / 11);
 });
 
 test('the longer it lasts the less the fuse bears, and a larger fuse is the remedy', () => {

@@ -4,7 +4,7 @@ import { PEAK_S, PULSE_LIFE } from '../../parts';
 import { meltingMultiple } from '../../physics/fuse-curve';
 import { lowVoltage, partOf } from '../../vehicle';
 import { amps, type Context, deviceRef } from '../context';
-import { alone, steadyPoint } from './solutions';
+import { alone, onBattery, steadyPoint } from './solutions';
 
 /** A fuse against inrush, stall and full assist of what hangs on it, one load at its hardest while the others on it run. */
 const fusePeak: Rule<Context> = {
@@ -29,14 +29,17 @@ const fusePeak: Rule<Context> = {
       if (!device || !fuse) return [];
       const peaks = here.flatMap(({ id, name, load }) => {
         if (load.peakRating === undefined || load.peakRating <= load.rating) return [];
-        const one = alone(vehicle, id, 'peak');
-        if (!one.point?.solvable || one.loadV(id) < 1) return [];
+        // With the converter and, lower in voltage, without it: electronics and motors then draw more, resistances less.
+        const draws = [alone(vehicle, id, 'peak'), onBattery(vehicle, id)].flatMap((one) =>
+          one.point?.solvable && one.loadV(id) >= 1 ? [Math.abs(one.currentA(id))] : [],
+        );
+        if (draws.length === 0) return [];
         const others = here
           .filter((other) => other.id !== id)
           .reduce((sum, other) => sum + Math.abs(steady.currentA(other.id)), 0);
         const seconds = load.peakS ?? PEAK_S;
         const limit = PULSE_LIFE * meltingMultiple(fuse, seconds) * fuse.ratedCurrentA;
-        const demand = Math.abs(one.currentA(id)) + others;
+        const demand = Math.max(...draws) + others;
         return [{ name, seconds, demand, limit, told: load.peakS !== undefined, others }];
       });
       if (peaks.length === 0) return [];

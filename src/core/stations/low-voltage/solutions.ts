@@ -15,6 +15,10 @@ export function alone(vehicle: Vehicle, id: string, how: Running): LowPoint {
   return found;
 }
 
+/** One load at its peak with the converter dead, on a battery that is half empty. */
+export const onBattery = (vehicle: Vehicle, id: string): LowPoint =>
+  solveLow(vehicle, { ...AWAKE, converters: false, socBattery: 0.5, running: new Map([[id, 'peak']]) });
+
 /** Everything on at once; its point is unsolvable where the feeds can't give that. */
 export function everythingOn(vehicle: Vehicle): LowPoint {
   const low = lowVoltage(vehicle);

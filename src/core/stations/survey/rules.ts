@@ -107,11 +107,23 @@ const byJob = ({ vehicle }: Context, loss: LossId): Closing => {
   return replaced(doesJob(vehicle, job), `${JOB_WORDS[job]} in the 12-volt schedule`);
 };
 
+/** A heater on the bus; or seats first, with something that clears the screen. */
+const warmth = (context: Context): Closing => {
+  const { vehicle } = context;
+  const seats = vehicle.build.schools.heating === 'seats';
+  return seats
+    ? replaced(
+        doesJob(vehicle, 'seat') && (hasDevice(context, 'heater') || doesJob(vehicle, 'screen-heat')),
+        'heated seats, and something that clears the windscreen',
+      )
+    : replaced(hasDevice(context, 'heater'), 'a heater on the bus, in HV circuit');
+};
+
 const CLOSING: Readonly<Record<LossId, (context: Context) => Closing>> = {
   'brake-vacuum': (context) => assist(context, 'brakes'),
   'steering-pump': (context) => assist(context, 'steering'),
-  'heater-matrix': (context) => replaced(hasDevice(context, 'heater'), 'a heater on the bus, in HV circuit'),
-  'exhaust-heat': (context) => replaced(hasDevice(context, 'heater'), 'a heater on the bus, in HV circuit'),
+  'heater-matrix': (context) => warmth(context),
+  'exhaust-heat': (context) => warmth(context),
   'air-conditioning': (context) => replaced(hasDevice(context, 'compressor'), 'a compressor on the bus, in HV circuit'),
   alternator: (context) =>
     replaced(hasDevice(context, 'converter', 'charger-converter'), 'a converter on the bus, in HV circuit'),

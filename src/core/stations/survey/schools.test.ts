@@ -79,6 +79,7 @@ describe('schools', () => {
     const seats = choose(firn9(), { heating: 'seats' });
     const fed = edited(seats, findRemedies(seats, found(seats, 'survey.school:school-heating')!)[0]!.edit);
     expect(found(fed, 'survey.school:school-heating')!.verdict).toBe('holds');
+    expect(found(fed, 'survey.loss:heater-matrix')!.verdict).toBe('holds');
     const bare: Build = {
       ...fed,
       circuits: {
@@ -96,6 +97,7 @@ describe('schools', () => {
       },
     };
     expect(say(found(bare, 'survey.school:school-heating')!).line).toContain('clears the windscreen');
+    expect(say(found(bare, 'survey.loss:heater-matrix')!).line).toContain('clears the windscreen');
     expect(found(teasel(), 'survey.school:school-bms')!.verdict).toBe('holds');
     const idles = choose(teasel(), { ancillaries: 'belt', clutch: 'kept' });
     expect(found(idles, 'survey.school:school-ancillaries')!.verdict).toBe('holds');
