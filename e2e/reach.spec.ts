@@ -9,8 +9,8 @@ const faults = async (page: Page) =>
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`every screen meets WCAG AA in ${scheme}`, async ({ page }) => {
-    // Twenty screens, each looked through whole.
-    test.setTimeout(240_000);
+    // Nearly thirty screens, each looked through whole.
+    test.setTimeout(600_000);
     await page.emulateMedia({ colorScheme: scheme });
     await page.goto('/');
     await expect(page.getByRole('button', { name: 'Open Firn 9' })).toBeVisible();
