@@ -44,7 +44,7 @@ export function PullPanel({ assessment }: { assessment: Assessment }) {
           .map(({ grade, heldMPerS }) => (
             <Plain
               key={grade}
-              label={`Up ${Number((grade * 100).toFixed(1))} %${grade === build.duty.hillGrade ? ', wanted' : ''}, at its peak`}
+              label={`Up ${Number((grade * 100).toFixed(1))} %${grade === build.duty.hillGrade ? ', wanted' : ''}, peak`}
               text={heldMPerS > 0 ? speed(heldMPerS) : 'not at all'}
             />
           ))}
