@@ -32,7 +32,12 @@ export type Schools = { readonly [K in Founding]: SchoolOf<K> } & {
 /** The load of the 12-volt schedule that a choice asks for; what is not named asks for none. */
 export const SCHOOL_JOBS: { readonly [K in SchoolId]?: { readonly [C in SchoolOf<K>]?: LoadJob } } = {
   brakes: { 'vacuum-pump': 'vacuum-pump', 'electric-booster': 'brake-booster' },
-  steering: { 'pump-always': 'steering-pump', 'pump-on-demand': 'steering-pump', column: 'column-assist' },
+  steering: {
+    'pump-always': 'steering-pump',
+    'pump-on-demand': 'steering-pump',
+    column: 'column-assist',
+    'original-electric': 'column-assist',
+  },
   heating: { 'air-heater': 'blower', 'own-box': 'blower', 'coolant-heater': 'coolant-pump', seats: 'seat' },
   cooling: { 'chill-plate': 'coolant-pump', liquid: 'coolant-pump' },
   bms: { distributed: 'bms', central: 'bms' },

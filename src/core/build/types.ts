@@ -46,6 +46,8 @@ export interface Point {
 }
 
 export interface Place extends Point {
+  /** Put where such things usually go, by nobody’s measure; moving it takes that off. */
+  readonly usual?: true;
   readonly zoneId: Id;
 }
 

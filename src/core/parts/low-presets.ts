@@ -99,8 +99,15 @@ export const LOAD_PRESETS: readonly LoadPreset[] = [
   {
     id: 'rear-screen',
     name: 'Rear screen',
-    load: { job: 'screen-heat', ...heat(12, { 'night-rain-cold': 0.5 }) },
+    load: heat(12, { 'night-rain-cold': 0.5 }),
     lengthM: 4,
+    relay: true,
+  },
+  {
+    id: 'windscreen',
+    name: 'Heated windscreen',
+    load: { job: 'screen-heat', ...heat(30, { 'night-rain-cold': 0.5 }) },
+    lengthM: 1.5,
     relay: true,
   },
   {

@@ -111,6 +111,10 @@ function makeMasses(vehicle: Resolved): Masses {
       : null;
   const assumed: string[] = [];
   if (build.vehicle.wheelbaseM === null && body) assumed.push(`Wheelbase ${wheelbaseM} m, as a ${body}.`);
+  const guessed = [...vehicle.devices.map(({ device }) => device), ...Object.values(build.circuits.lv.devices)].filter(
+    ({ id, place }) => place?.usual && devices.some((one) => one.id === id),
+  );
+  if (guessed.length > 0) assumed.push(`Usual places, not measured: ${guessed.map(({ name }) => name).join(', ')}.`);
   const generic = devices.filter(({ from }) => from === 'generic');
   if (generic.length > 0) assumed.push(`Generic masses: ${generic.map(({ name }) => name).join(', ')}.`);
   if (missing.length > 0 || wheelbaseM === null || chassis.strippedKg === undefined)

@@ -5,7 +5,9 @@ import { firn9, SAMPLES } from '../build/samples';
 import { catalogueOf, cataloguePart } from '../parts';
 import { starterLayout } from '../remedies';
 import { outlineOf, overlaps, sizeOf } from './geometry';
+import { massesOf } from './masses';
 import { usualPlaces, withoutPlace } from './usual-places';
+import { vehicleOf } from './vehicle';
 
 /** The same build with nothing standing anywhere. */
 const swept = (build: Build): Build => ({
@@ -42,6 +44,18 @@ describe('usual places', () => {
         expect(Math.abs(device.place.yM) + widthM / 2).toBeLessThanOrEqual(halfWidthM + 1e-3);
       }
     }
+  });
+
+  test('a usual place is an assumption of the axle loads until the thing is moved', () => {
+    const build = placed(swept(firn9()));
+    const guessed = (one: Build) => massesOf(vehicleOf(one)).assumed.find((line) => line.startsWith('Usual places'));
+    expect(guessed(firn9())).toBeUndefined();
+    expect(guessed(build)).toContain('Rear box');
+    const moved = applyEdit(build, {
+      edit: 'placeDevice',
+      input: { deviceId: 'box-rear', zoneId: 'zone-boot', xM: 2.7, yM: 0, zM: 0.6 },
+    }).build;
+    expect(guessed(moved)).not.toContain('Rear box');
   });
 
   test('what stands already stays, and the rest goes around it', () => {

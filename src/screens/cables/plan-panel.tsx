@@ -108,6 +108,9 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
             <Action onPress={() => dispatch({ edit: 'placeDevices', input: { places: usualPlaces(build) } })}>
               Put the {homeless} that have no place where such things go
             </Action>
+            <p className="mt-1 text-[13px] text-soft">
+              A beginning: drag each to its true place. Axle loads name what nobody has moved as assumed.
+            </p>
           </div>
         )}
         <NewPassage build={build} onMade={(id) => onPick({ kind: 'passage', id })} />

@@ -59,7 +59,7 @@ const rounded = ({ xM, yM, zM }: Point): Point => ({ xM: millimetre(xM), yM: mil
 /** Puts one device to a point; what sits inside it moves along. */
 function place(
   draft: Draft<Build>,
-  { deviceId, zoneId, ...to }: { deviceId: string; zoneId: string } & Partial<Point>,
+  { deviceId, zoneId, usual, ...to }: { deviceId: string; zoneId: string; usual?: true } & Partial<Point>,
 ): void {
   const device = deviceToEdit(draft, deviceId);
   if (!own(draft.zones, zoneId)) throw new EditRefused('That place is not in the build.', 'Choose another place.');
@@ -69,7 +69,7 @@ function place(
   refuseOutside(draft, next);
   const moved = { x: next.xM - before.xM, y: next.yM - before.yM, z: next.zM - before.zM };
   const knew = device.place !== null;
-  device.place = { ...next, zoneId };
+  device.place = { ...next, zoneId, ...(usual ? { usual } : {}) };
   for (const circuit of [draft.circuits.hv, draft.circuits.lv])
     for (const other of Object.values(circuit.devices)) {
       if (other.insideId !== deviceId) continue;
@@ -118,7 +118,7 @@ export const PLAN_EDITS = {
   placeDevices: define<{ places: readonly (Point & { readonly deviceId: string; readonly zoneId: string })[] }>({
     title: (_, { places }) => `put ${places.length} ${places.length === 1 ? 'device' : 'devices'} where such things go`,
     apply: (draft, { places }) => {
-      for (const one of places) place(draft, one);
+      for (const one of places) place(draft, { ...one, usual: true });
     },
   }),
 

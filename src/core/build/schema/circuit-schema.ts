@@ -30,7 +30,7 @@ const device = object({
   kind: Joi.string().valid(...Object.keys(TERMINALS)),
   name: name(),
   partId: nullable(id()),
-  place: nullable(object({ ...point, zoneId: id() })),
+  place: nullable(object({ ...point, zoneId: id(), usual: optional(Joi.boolean().valid(true)) })),
   cellsInSeries: optional(Joi.number().integer().min(1).max(500)),
   cellsInParallel: optional(Joi.number().integer().min(1).max(500)),
   role: optional(Joi.string().valid('main-plus', 'main-minus', 'precharge', 'charge', 'branch')),

@@ -1,9 +1,9 @@
-import { type Id, loadCircuit } from '../../build';
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { PEAK_S, PULSE_LIFE } from '../../parts';
 import { meltingMultiple } from '../../physics/fuse-curve';
 import { lowVoltage, partOf } from '../../vehicle';
 import { amps, type Context, deviceRef } from '../context';
+import { wiresOf } from './behind-fuses';
 import { alone, onBattery, steadyPoint } from './solutions';
 
 /** A fuse against inrush, stall and full assist of what hangs on it, one load at its hardest while the others on it run. */
@@ -14,26 +14,26 @@ const fusePeak: Rule<Context> = {
     'I_peak ≤ 0.7 · m(t) · I_n: pulses tire a fuse, ten thousand of them to 0.7 of its curve (practice; ISO 8820-3 curve, generic)',
   ],
   judge: ({ vehicle }) => {
-    const { build } = vehicle;
     const { loads, lv } = lowVoltage(vehicle);
     const steady = steadyPoint(vehicle);
     if (!steady) return [];
-    const onFuse = new Map<Id, (typeof loads)[number][]>();
-    for (const one of loads) {
-      const { fuseId } = loadCircuit(build, one.id);
-      if (fuseId !== null) onFuse.set(fuseId, [...(onFuse.get(fuseId) ?? []), one]);
-    }
-    return [...onFuse].flatMap(([fuseId, here]): Finding[] => {
+    return [...wiresOf(vehicle)].flatMap(([fuseId, wires]): Finding[] => {
+      const ends = new Set(wires.flatMap(({ conductor: { a, b } }) => [a.deviceId, b.deviceId]));
+      const here = loads.filter(({ id }) => ends.has(id));
       const device = lv.deviceOf.get(fuseId);
       const fuse = partOf(device, 'fuse');
       if (!device || !fuse) return [];
+      const unsolved: string[] = [];
       const peaks = here.flatMap(({ id, name, load }) => {
         if (load.peakRating === undefined || load.peakRating <= load.rating) return [];
         // With the converter and, lower in voltage, without it: electronics and motors then draw more, resistances less.
         const draws = [alone(vehicle, id, 'peak'), onBattery(vehicle, id)].flatMap((one) =>
           one.point?.solvable && one.loadV(id) >= 1 ? [Math.abs(one.currentA(id))] : [],
         );
-        if (draws.length === 0) return [];
+        if (draws.length === 0) {
+          unsolved.push(name);
+          return [];
+        }
         const others = here
           .filter((other) => other.id !== id)
           .reduce((sum, other) => sum + Math.abs(steady.currentA(other.id)), 0);
@@ -42,11 +42,14 @@ const fusePeak: Rule<Context> = {
         const demand = Math.max(...draws) + others;
         return [{ name, seconds, demand, limit, told: load.peakS !== undefined, others }];
       });
+      const subject = deviceRef(device);
+      if (unsolved.length > 0)
+        return [{ subject, missing: [{ ref: subject, what: `what ${unsolved[0]} draws at its hardest` }] }];
       if (peaks.length === 0) return [];
       const worst = peaks.reduce((p, r) => (r.demand / r.limit > p.demand / p.limit ? r : p));
       return [
         {
-          subject: deviceRef(device),
+          subject,
           demand: amps(worst.demand),
           limit: amps(worst.limit),
           margin: marginAtMost(worst.demand, worst.limit),

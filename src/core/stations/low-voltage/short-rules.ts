@@ -3,10 +3,9 @@ import type { FusePart } from '../../parts';
 import { clearing } from '../../physics/fuse-clearing';
 import { SHORT_LIMIT_C, withstandI2t } from '../../physics/withstand';
 import { lowFault } from '../../simulate';
-import { conductorTemperature, lowVoltage, partOf, type ResolvedConductor, type Vehicle } from '../../vehicle';
+import { lowVoltage, partOf, type ResolvedConductor, type Vehicle } from '../../vehicle';
 import { amps, type Context, conductorRef, deviceRef } from '../context';
 import { wiresBeside } from './behind-fuses';
-import { steadyPoint } from './solutions';
 
 /** A short is over within this time (reference of the trade for fuses of cables), s. */
 const SLOWEST_S = 5;
@@ -48,13 +47,12 @@ const shortRule: Rule<Context> = {
   id: 'lv.wire-short',
   station: 'low-voltage',
   sources: [
-    'IEC 60364-4-43, 434.5.2: clearing I²t at the highest and at the lowest fault within what the wire stands from its loaded temperature',
+    'IEC 60364-4-43, 434.5.2: clearing I²t at the highest and at the lowest fault within what the wire stands from its class temperature',
     'Nodal solution of the 12-volt circuit with its battery, out and back',
   ],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     if (!low.battery?.data || low.loads.length === 0) return [];
-    const loaded = steadyPoint(vehicle);
     return low.lv.devices.flatMap((device): Finding[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse || device.device.kind !== 'lv-fuse') return [];
@@ -68,17 +66,12 @@ const shortRule: Rule<Context> = {
         return [
           { subject, missing: open.map((wire) => ({ ref: conductorRef(wire), what: wire.cable ? 'length' : 'part' })) },
         ];
-      return [judged(fuse, subject, faults, (id) => Math.abs(loaded?.currentA(id) ?? 0))];
+      return [judged(fuse, subject, faults)];
     });
   },
 };
 
-function judged(
-  fuse: FusePart,
-  subject: Finding['subject'],
-  { wires, highestA, lowestA }: Faults,
-  currentOf: (id: string) => number,
-): Finding {
+function judged(fuse: FusePart, subject: Finding['subject'], { wires, highestA, lowestA }: Faults): Finding {
   const clear = (prospectiveA: number) => clearing(fuse, { prospectiveA, timeConstantS: 0, voltageV: ARC_V });
   const [most, least] = [clear(highestA), clear(lowestA)];
   const melts = least.meltTimeS;
@@ -101,10 +94,8 @@ function judged(
     };
   const stands = wires
     .map((wire) => {
-      const startC = Math.min(
-        wire.cable!.temperatureClassC,
-        conductorTemperature(wire, currentOf(wire.id)) ?? wire.cable!.temperatureClassC,
-      );
+      // As hot as it may be: what lies in a loom, or carries what nobody has solved, is never taken as cooler than it is.
+      const startC = wire.cable!.temperatureClassC;
       const n = wire.conductor.parallel;
       const i2t =
         n ** 2 * withstandI2t(wire.cable!.metal, wire.cable!.areaMm2, startC, SHORT_LIMIT_C[wire.cable!.insulation]);

@@ -25,11 +25,11 @@ export const JOB_WORDS: Readonly<Record<LoadJob, string>> = {
   'vacuum-pump': 'a vacuum pump',
   'brake-booster': 'an electric brake booster',
   'steering-pump': 'an electro-hydraulic pump',
-  'column-assist': 'a column assist',
+  'column-assist': 'an electric steering assist',
   'coolant-pump': 'a coolant pump',
   blower: 'a heater blower',
   seat: 'heated seats',
-  'screen-heat': 'a heated screen',
+  'screen-heat': 'a heated windscreen',
   'control-unit': 'a control unit',
   bms: 'battery electronics',
   'charge-gauge': 'a charge gauge',
@@ -41,8 +41,12 @@ export const doesJob = (vehicle: Vehicle, job: LoadJob): boolean =>
   lowVoltage(vehicle).loads.some(({ load }) => load.job === job);
 
 const hasDevice = ({ devices }: Vehicle, kind: string): boolean => devices.some(({ device }) => device.kind === kind);
-const lithium = ({ devices }: Vehicle): boolean =>
-  devices.some((device) => partOf(device, 'cell')?.chemistry.startsWith('lead') === false);
+/** Chemistries of the traction cells; null while a box has no cells told. */
+function chemistries({ devices }: Vehicle): ReadonlySet<string> | null {
+  const boxes = devices.filter(({ device }) => device.kind === 'box');
+  const cells = boxes.map((box) => partOf(box, 'cell')?.chemistry);
+  return boxes.length === 0 || cells.includes(undefined) ? null : new Set(cells as string[]);
+}
 
 /** What a school meets in the build: something is lacking (in words), something contradicts it, or it holds and how. */
 type Answer = { readonly lacks: string } | { readonly against: string } | { readonly holds: string };
@@ -69,9 +73,13 @@ const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
   steering: (choice) =>
     choice === 'none'
       ? { holds: UNASSISTED }
-      : choice === 'original-electric'
-        ? { holds: 'electric as it came' }
-        : fed(choice === 'column' ? 'column assist' : 'electric pump'),
+      : fed(
+          choice === 'original-electric'
+            ? 'electric as it came'
+            : choice === 'column'
+              ? 'column assist'
+              : 'electric pump',
+        ),
   heating: (choice, vehicle) => {
     if (choice === 'seats')
       return hasDevice(vehicle, 'heater') || doesJob(vehicle, 'screen-heat')
@@ -93,17 +101,26 @@ const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
       : { against: 'without a clutch the motor stands when the car stands, and so do they' };
   },
   auxiliaryBattery: (choice, vehicle) => {
-    const there = lowVoltage(vehicle).battery !== null;
-    if (choice === 'kept') return there ? { holds: 'it holds up when the converter dies' } : { lacks: 'the battery' };
+    const { battery } = lowVoltage(vehicle);
+    const there = battery !== null;
+    if (choice === 'kept')
+      return battery?.data
+        ? { holds: 'it is there; how long it holds up is judged at 12 V' }
+        : { lacks: there ? 'the kind and capacity of the battery' : 'the battery' };
     return there
       ? { against: 'none is chosen, and one is in the 12-volt circuit' }
       : { against: 'none: contactors, brake and steering assist and lamps die with the converter' };
   },
   bms: (choice, vehicle) => {
-    if (choice === 'none')
-      return lithium(vehicle)
-        ? { against: 'lithium cells without electronics: nobody stops a cell that is full or empty' }
+    if (choice === 'none') {
+      const kinds = chemistries(vehicle);
+      if (kinds === null) return { lacks: 'the cells, in Pack' };
+      if ([...kinds].some((kind) => !kind.startsWith('lead')))
+        return { against: 'lithium cells without electronics: nobody stops a cell that is full or empty' };
+      return kinds.has('lead-agm')
+        ? { against: 'AGM can’t be equalised and watered: it wants regulators on its blocks' }
         : { holds: 'flooded lead: equalised and watered' };
+    }
     return choice === 'shunts' ? { holds: 'shunts: the charger has to fall to their current' } : fed('electronics');
   },
   balance: (choice, _, { schools }) =>
@@ -111,19 +128,25 @@ const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
       ? { against: 'balanced at the bottom, and shunts that balance at the top' }
       : { holds: choice === 'top' ? 'equal when full' : 'equal when empty: charge ends with the first full cell' },
   command: (choice) => (choice === 'motor-controller' ? { holds: 'the motor controller alone' } : fed('control unit')),
-  cableRoute: (choice, vehicle, { zones }) => {
-    const below = vehicle.conductors.filter(
-      (conductor) =>
-        conductor.laid !== null &&
-        (zones[conductor.laid.zoneId]?.exposure ?? []).includes('stones') &&
-        !insideOneBox(vehicle, conductor),
+  cableRoute: (choice, vehicle) => {
+    const cables = vehicle.conductors.filter(
+      (conductor) => conductor.conductor.kind === 'cable' && !insideOneBox(vehicle, conductor),
+    );
+    const nowhere = cables.find(({ zone }) => zone === null);
+    if (cables.length === 0) return { lacks: 'cables, in HV circuit' };
+    if (nowhere) return { lacks: `where ${nowhere.conductor.name} lies` };
+    const below = cables.filter(
+      ({ zone }) => zone!.id === 'zone-underbody' || (zone!.exposure ?? []).includes('stones'),
     );
     if (choice === 'inside')
       return below.length > 0
-        ? { against: `${below[0]!.conductor.name} lies where stones fly` }
+        ? { against: `${below[0]!.conductor.name} lies under the floor` }
         : { holds: 'nothing of it lies under the floor' };
     const bare = below.find(({ laid }) => !laid!.conduit);
-    return bare ? { against: `${bare.conductor.name} has no conduit there` } : { holds: 'in conduit, with a cover' };
+    if (bare) return { against: `${bare.conductor.name} has no conduit there` };
+    return below.length > 0
+      ? { holds: 'in conduit; its cover is judged in Cables' }
+      : { lacks: 'a cable that lies there' };
   },
 };
 

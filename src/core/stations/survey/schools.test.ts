@@ -4,6 +4,7 @@ import { assess } from '../../assess';
 import { applyEdit, type Build, type Edit, SCHOOL_CHOICES, type SchoolId, type Schools } from '../../build';
 import { firn9, larkspur, teasel } from '../../build/samples';
 import { checkKey, say } from '../../checks';
+import { LOAD_PRESETS } from '../../parts';
 import { findRemedies } from '../../remedies';
 import { JOB_WORDS, SCHOOL_WORDS } from './school-rules';
 
@@ -68,7 +69,13 @@ describe('schools', () => {
     ['no battery chosen, one fitted', larkspur, { auxiliaryBattery: 'none' }, 'school-auxiliaryBattery', 'one is in'],
     ['lithium without electronics', larkspur, { bms: 'none' }, 'school-bms', 'nobody stops a cell'],
     ['shunts at the bottom', larkspur, { bms: 'shunts', balance: 'bottom' }, 'school-balance', 'at the top'],
-    ['inside the body, with cables below', firn9, { cableRoute: 'inside' }, 'school-cableRoute', 'where stones fly'],
+    [
+      'inside the body, with cables below',
+      firn9,
+      { cableRoute: 'inside' },
+      'school-cableRoute',
+      'lies under the floor',
+    ],
   ] as const)('%s is a contradiction', (_, make, schools, subject, words) => {
     const check = found(choose(make(), schools), `survey.school:${subject}`)!;
     expect(check.verdict).toBe('fails');
@@ -101,6 +108,45 @@ describe('schools', () => {
     expect(found(teasel(), 'survey.school:school-bms')!.verdict).toBe('holds');
     const idles = choose(teasel(), { ancillaries: 'belt', clutch: 'kept' });
     expect(found(idles, 'survey.school:school-ancillaries')!.verdict).toBe('holds');
+  });
+
+  test('what is not known is not called holding: cells, places of cables, kind of battery, a rear screen', () => {
+    const noCells = {
+      ...teasel(),
+      parts: Object.fromEntries(Object.entries(teasel().parts).filter(([, part]) => part.kind !== 'cell')),
+    };
+    expect(found(noCells, 'survey.school:school-bms')!.verdict).toBe('needs-data');
+    const firn = firn9();
+    const lost: Build = {
+      ...firn,
+      circuits: {
+        ...firn.circuits,
+        hv: {
+          ...firn.circuits.hv,
+          conductors: {
+            ...firn.circuits.hv.conductors,
+            'c-mid': { ...firn.circuits.hv.conductors['c-mid']!, routeId: null, laid: null },
+          },
+        },
+      },
+    };
+    expect(say(found(lost, 'survey.school:school-cableRoute')!).line).toMatch(/^needs where .* lies$/);
+    const { battery: _, ...bare } = firn.circuits.lv.devices['coil-battery']!;
+    const plain: Build = {
+      ...firn,
+      circuits: {
+        ...firn.circuits,
+        lv: { ...firn.circuits.lv, devices: { ...firn.circuits.lv.devices, 'coil-battery': bare } },
+      },
+    };
+    expect(found(plain, 'survey.school:school-auxiliaryBattery')!.verdict).toBe('needs-data');
+    // Electric steering as it came draws as any: its load is asked for.
+    expect(
+      say(found(choose(firn, { steering: 'original-electric' }), 'survey.school:school-steering')!).line,
+    ).toContain('an electric steering assist');
+    // A heated rear screen clears no windscreen.
+    expect(LOAD_PRESETS.find(({ id }) => id === 'rear-screen')!.load.job).toBeUndefined();
+    expect(LOAD_PRESETS.find(({ id }) => id === 'windscreen')!.load.job).toBe('screen-heat');
   });
 
   test('whatever is chosen, it is judged in words, and never called holding while its load is missing', () => {
