@@ -136,7 +136,9 @@ const options = {
 const ours = time('precharge transient, two capacitors and a bleed', rounds, () => {
   transient(network, options);
 });
-const t95 = transient(network, options).crossingsS.get('95')![0]!;
+const followed = transient(network, options);
+if (!followed.converged) throw new Error(followed.reason);
+const t95 = followed.crossingsS.get('95')![0]!;
 const plain =
   -(PRECHARGE.resistorOhm + PRECHARGE.packOhm) * (PRECHARGE.capacitanceF + PRECHARGE.secondF) * Math.log(0.05);
 console.log(

@@ -5,6 +5,7 @@ import { firn9 } from './build/samples';
 import { type Check, checkKey, knownCodes, say } from './checks';
 import { cataloguePart } from './parts';
 import { starterLayout } from './remedies';
+import { figuresOf } from './testing/figures-of';
 
 /** Firn 9 without regeneration: full charge is then 90 · 4.2 V, by hand. */
 const firn = applyEdit(firn9(), { edit: 'setFigure', input: { figure: 'regenerationPower', value: 0 } }).build;
@@ -31,7 +32,7 @@ describe('Firn 9 against sums by hand', () => {
   test('cruise current solves V·I − R·I² = P for the whole loop', () => {
     // Empty: 90·3.45 V. Power: 32 kW inverter, 4.5 kW heater, 1.1 kW converter. The branches' own wires lose next to nothing.
     const typed = applyEdit(firn, { edit: 'setPowersFrom', input: { powersFrom: 'typed' } }).build;
-    const point = assess(typed).vehicle.caseOf('cruise/cold-old-empty/sustained')!.point;
+    const point = figuresOf(assess(typed).vehicle.caseOf('cruise/cold-old-empty/sustained')!.point);
     const current = Math.abs(point.elementCurrentsA.get('c-plus')!);
     const losses = [...point.elementPowersW]
       .filter(([id]) => !['inverter', 'heater', 'charger', 'box-rear', 'box-front'].includes(id))

@@ -2,8 +2,9 @@ import type { Build } from './build';
 import { type Check, runRules, type StationId, sortLedger } from './checks';
 import { ruleSetOf } from './rules';
 import {
+  isRun,
   type PrechargeRun,
-  prechargeRun,
+  prechargeRuns,
   type TripHeat,
   type TripRuns,
   tripHeatKey,
@@ -76,7 +77,8 @@ export function assessWithRuns(build: Build): Assessment {
 /** A build goes in, an assessment comes out: pure and quick. */
 export function assess(build: Build, runs: Runs = {}): Assessment {
   const vehicle = vehicleOf(build);
-  const precharge = prechargeRun(vehicle);
+  const precharges = prechargeRuns(vehicle);
+  const precharge = precharges.find(isRun) ?? null;
   const tripKey = tripRunsKey(vehicle);
   const trip = runs.trip && runs.trip.key === tripKey ? runs.trip : null;
   const heatKey = tripHeatKey(vehicle, tripKey);
@@ -84,7 +86,7 @@ export function assess(build: Build, runs: Runs = {}): Assessment {
   const context: Context = {
     vehicle,
     rules: ruleSetOf(build.ruleSet, build.ownLimits),
-    precharge,
+    precharges,
     fullV: fullVoltage(vehicle),
     trip,
     tripKey,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { transient } from '../circuit';
+import { figuresOf } from '../testing/figures-of';
 import {
   calcCable,
   calcContactor,
@@ -173,16 +174,18 @@ describe('short circuit, discharge and closing against the network over time', (
             }),
           );
           const loop = (cells * ohm) / 2 + rest;
-          const run = transient(
-            {
-              elements: [
-                { id: 'V', kind: 'source', a: 'p', b: '0', voltageV: cells * 3.3 },
-                { id: 'R', kind: 'resistor', a: 'p', b: 'q', resistanceOhm: loop },
-                { id: 'L', kind: 'inductor', a: 'q', b: '0', inductanceH: henry },
-              ],
-              ground: '0',
-            },
-            { stopS: 0.02, initial: 'rest', tolerance: 1e-7 },
+          const run = figuresOf(
+            transient(
+              {
+                elements: [
+                  { id: 'V', kind: 'source', a: 'p', b: '0', voltageV: cells * 3.3 },
+                  { id: 'R', kind: 'resistor', a: 'p', b: 'q', resistanceOhm: loop },
+                  { id: 'L', kind: 'inductor', a: 'q', b: '0', inductanceH: henry },
+                ],
+                ground: '0',
+              },
+              { stopS: 0.02, initial: 'rest', tolerance: 1e-7 },
+            ),
           ).elements.get('L')!;
           near(found.loopResistanceOhm!, loop, 1e-9);
           near((found.i2tA2s as unknown as Record<string, number>)['20ms']!, run.i2tA2s, 2e-3);
@@ -204,20 +207,22 @@ describe('short circuit, discharge and closing against the network over time', (
             activeResistanceOhm: active,
           }),
         );
-        const run = transient(
-          {
-            elements: [
-              { id: 'C', kind: 'capacitor', a: 'p', b: '0', capacitanceF: farad, initialVoltageV: volts },
-              { id: 'B', kind: 'resistor', a: 'p', b: '0', resistanceOhm: bleed },
-              { id: 'A', kind: 'resistor', a: 'p', b: '0', resistanceOhm: active },
-            ],
-            ground: '0',
-          },
-          {
-            stopS: 3 * found.timeToTargetS!,
-            initial: 'rest',
-            thresholds: [{ id: 'safe', a: 'p', b: '0', voltageV: 60, direction: 'falling' }],
-          },
+        const run = figuresOf(
+          transient(
+            {
+              elements: [
+                { id: 'C', kind: 'capacitor', a: 'p', b: '0', capacitanceF: farad, initialVoltageV: volts },
+                { id: 'B', kind: 'resistor', a: 'p', b: '0', resistanceOhm: bleed },
+                { id: 'A', kind: 'resistor', a: 'p', b: '0', resistanceOhm: active },
+              ],
+              ground: '0',
+            },
+            {
+              stopS: 3 * found.timeToTargetS!,
+              initial: 'rest',
+              thresholds: [{ id: 'safe', a: 'p', b: '0', voltageV: 60, direction: 'falling' }],
+            },
+          ),
         );
         near(found.timeToTargetS!, run.crossingsS.get('safe')![0]!, 2e-3);
       }),

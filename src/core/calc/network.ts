@@ -1,5 +1,6 @@
 import type { WorkingLine } from '../checks';
 import { type Element, type Network, operatingPoint, type SwitchEvent, transient } from '../circuit';
+import { notFollowed } from './refused';
 
 export interface NetworkInput {
   readonly elements: readonly Element[];
@@ -25,18 +26,22 @@ function steady(network: Network) {
   return {
     result: {
       solvable: point.solvable,
-      ...(point.reason ? { reason: point.reason } : {}),
+      ...(point.solvable ? {} : { reason: point.reason }),
       maximumLoadFactor: finite(point.maximumLoadFactor),
       islands: point.islands,
-      nodeVoltagesV: plain(point.nodeVoltagesV),
-      elementCurrentsA: plain(point.elementCurrentsA),
-      elementPowersW: plain(point.elementPowersW),
+      ...(point.solvable
+        ? {
+            nodeVoltagesV: plain(point.nodeVoltagesV),
+            elementCurrentsA: plain(point.elementCurrentsA),
+            elementPowersW: plain(point.elementPowersW),
+          }
+        : { nodeVoltagesV: {}, elementCurrentsA: {}, elementPowersW: {} }),
       loadsOn: [...point.loadsOn],
     },
     working: [
       {
         formula: 'Σ I = 0 at every node, V_a − V_b = law of each element',
-        figures: `${network.elements.length} elements, ${point.nodeVoltagesV.size} nodes, ${point.islands.length} islands besides ground`,
+        figures: `${network.elements.length} elements, ${point.referenceOf.size} nodes, ${point.islands.length} islands besides ground`,
       },
       ...(point.maximumLoadFactor !== null
         ? [
@@ -58,28 +63,25 @@ function overTime(network: Network, analysis: Extract<NetworkInput['analysis'], 
   const wanted = analysis.outputs ?? [...nodes, ...ids];
   const shownNodes = wanted.filter((name) => nodes.includes(name));
   const shownElements = wanted.filter((name) => ids.includes(name));
-  const timesS: number[] = [];
-  const voltages = new Map(shownNodes.map((node) => [node, [] as number[]]));
-  const currents = new Map(shownElements.map((id) => [id, [] as number[]]));
   const sampleTimesS = Array.from({ length: samples }, (_, k) => (samples === 1 ? stopS : (k * stopS) / (samples - 1)));
   const run = transient(network, {
     stopS,
     initial,
     events,
     sampleTimesS,
-    onSample: (timeS, probe) => {
-      timesS.push(timeS);
-      for (const [node, list] of voltages) list.push(probe.nodeVoltage(node));
-      for (const [id, list] of currents) list.push(probe.current(id));
-    },
+    sample: (timeS, probe) => ({
+      timeS,
+      volts: shownNodes.map((node) => probe.nodeVoltage(node)),
+      amps: shownElements.map((id) => probe.current(id)),
+    }),
   });
+  if (!run.converged) throw notFollowed('The network over time', run);
   return {
     result: {
-      converged: run.converged,
-      ...(run.reason ? { reason: run.reason } : {}),
-      timesS,
-      nodeVoltagesV: plain(voltages),
-      elementCurrentsA: plain(currents),
+      converged: true,
+      timesS: run.samples.map(({ timeS }) => timeS),
+      nodeVoltagesV: Object.fromEntries(shownNodes.map((node, k) => [node, run.samples.map(({ volts }) => volts[k]!)])),
+      elementCurrentsA: Object.fromEntries(shownElements.map((id, k) => [id, run.samples.map(({ amps }) => amps[k]!)])),
       elements: plain(run.elements),
       loadSwitchings: run.loadSwitchings,
     },

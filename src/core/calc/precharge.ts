@@ -1,10 +1,12 @@
 import type { WorkingLine } from '../checks';
 import { quantityText as q } from '../checks';
 import { type PrechargeLawInput, prechargeLaw } from '../simulate';
+import { notFollowed } from './refused';
 
 /** Precharge and closing of the main contactor, with whatever hangs on the bus. */
 export function calcPrecharge(input: PrechargeLawInput): { result: unknown; working: readonly WorkingLine[] } {
   const result = prechargeLaw(input);
+  if ('converged' in result) throw notFollowed('The precharge', result);
   const { prechargeResistanceOhm: r, linkCapacitanceF: c, packOcvV: v, closeAtFraction: p = 0.95 } = input;
   return {
     result,

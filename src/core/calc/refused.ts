@@ -1,3 +1,5 @@
+import type { NotFollowed } from '../circuit';
+
 /** An input that is well formed but means nothing: where, why and what to do. */
 export class LawRefused extends Error {
   override readonly name = 'LawRefused';
@@ -9,3 +11,11 @@ export class LawRefused extends Error {
     super(reason);
   }
 }
+
+/** A run that could not be followed to its end has no figures: what was being solved, how far it came and why not further. */
+export const notFollowed = (what: string, { reason, reachedS }: NotFollowed): LawRefused =>
+  new LawRefused(
+    '(run)',
+    `${what} could not be followed beyond ${reachedS.toPrecision(4)} s: ${reason}.`,
+    'Check resistances, capacitances and the loads that wake; a shorter time may be followed.',
+  );

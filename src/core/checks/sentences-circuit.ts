@@ -125,10 +125,20 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} closing',
     '{demand} of {limit}, {difference} across it',
   ),
-  'contactor.make.unprecharged': S(
+  'contactor.make.before': S(
     '{subject} closes on an empty link',
     '{subject} closing',
-    '{demand} of {limit}: nothing precharges the link',
+    '{demand} of {limit}: nothing precharges what it joins',
+  ),
+  'contactor.make.onto': S(
+    '{subject} joins an empty capacitor to a live bus',
+    '{subject} closing',
+    '{demand} of {limit}, {difference} across it: nothing precharges what it joins',
+  ),
+  'contactor.make.relay': S(
+    '{subject} closes on more than it makes',
+    '{subject} closing',
+    '{demand} of {limit} through the resistor',
   ),
   'contactor.break': S(
     '{subject} can’t open the hardest current',
@@ -237,6 +247,16 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
     'The link charges through {subject}',
     '{detail}',
     'Charging the link through {subject}',
+  ),
+  'precharge.reaches.charged': S(
+    '{subject} precharges nothing: the link is live before it',
+    'The link charges through {subject}',
+    '{detail}',
+  ),
+  'precharge.reaches.shorted': S(
+    '{subject} precharges nothing: it is bridged',
+    'The link charges through {subject}',
+    '{detail}',
   ),
   'precharge.time': S(
     '{subject} charges the link too slowly',

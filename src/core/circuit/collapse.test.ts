@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { figuresOf } from '../testing/figures-of';
 import { collapseChains } from './collapse';
 import { type Element, operatingPoint, transient } from './index';
 
@@ -42,8 +43,8 @@ test('a collapsed network behaves the same at the nodes that stay', () => {
       ];
       const small = collapseChains(elements, new Set(['n0', 'load', `p${plus.length}`, `n${minus.length}`]));
       expect(small.length).toBeLessThanOrEqual(5);
-      const before = operatingPoint({ elements, ground: 'n0' });
-      const after = operatingPoint({ elements: small, ground: 'n0' });
+      const before = figuresOf(operatingPoint({ elements, ground: 'n0' }));
+      const after = figuresOf(operatingPoint({ elements: small, ground: 'n0' }));
       expect(after.elementCurrentsA.get('load')! / before.elementCurrentsA.get('load')!).toBeCloseTo(1, 9);
       expect(after.nodeVoltagesV.get(`p${plus.length}`)).toBeCloseTo(before.nodeVoltagesV.get(`p${plus.length}`)!, 8);
     }),
@@ -64,13 +65,15 @@ test('capacitors behind milliohms move in front of them without changing prechar
   const small = collapseChains(elements, new Set(['0', 'R', 'bus']), 1e-5);
   expect(small.filter((element) => element.kind === 'capacitor')).toHaveLength(1);
   const time = (list: Element[]) =>
-    transient(
-      { elements: list, ground: '0' },
-      {
-        stopS: 0.5,
-        initial: 'rest',
-        thresholds: [{ id: 't', a: 'bus', b: '0', voltageV: 359.1, direction: 'rising' }],
-      },
+    figuresOf(
+      transient(
+        { elements: list, ground: '0' },
+        {
+          stopS: 0.5,
+          initial: 'rest',
+          thresholds: [{ id: 't', a: 'bus', b: '0', voltageV: 359.1, direction: 'rising' }],
+        },
+      ),
     ).crossingsS.get('t')![0]!;
   expect(time(small) / time(elements)).toBeCloseTo(1, 4);
 });

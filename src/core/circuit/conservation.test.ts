@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { figuresOf } from '../testing/figures-of';
 import { type Element, transient } from './index';
 
 /** Made-up networks of R, L, C with real sources: a ladder with one thing from each node to ground. */
@@ -38,19 +39,21 @@ test('energy: what all elements absorb adds up to nothing, and capacitors and in
     fc.property(ladders, (elements) => {
       const stopS = 0.02;
       const ends = new Map<string, number>();
-      const result = transient(
-        { elements, ground: '0' },
-        {
-          stopS,
-          initial: 'rest',
-          sampleTimesS: [stopS],
-          onSample: (_, probe) => {
-            for (const element of elements) {
-              if (element.kind === 'capacitor') ends.set(element.id, probe.voltage(element.a, element.b));
-              if (element.kind === 'inductor') ends.set(element.id, probe.current(element.id));
-            }
+      const result = figuresOf(
+        transient(
+          { elements, ground: '0' },
+          {
+            stopS,
+            initial: 'rest',
+            sampleTimesS: [stopS],
+            sample: (_, probe): void => {
+              for (const element of elements) {
+                if (element.kind === 'capacitor') ends.set(element.id, probe.voltage(element.a, element.b));
+                if (element.kind === 'inductor') ends.set(element.id, probe.current(element.id));
+              }
+            },
           },
-        },
+        ),
       );
       expect(result.converged).toBe(true);
       const energies = elements.map((element) => result.elements.get(element.id)!.energyJ);
@@ -84,7 +87,7 @@ test('the answer does not depend on where it is sampled or how finely', () => {
             stopS,
             initial: 'rest',
             sampleTimesS: Array.from({ length: count }, (_, k) => ((k + 1) * stopS) / count),
-            onSample: (_, probe) => {
+            sample: (_, probe): void => {
               last = probe.voltage('n1', '0');
             },
           },
@@ -101,7 +104,8 @@ test('a finer tolerance changes the answer by less than the coarser one promised
   fc.assert(
     fc.property(ladders, (elements) => {
       const i2t = (tolerance: number) =>
-        transient({ elements, ground: '0' }, { stopS: 0.01, initial: 'rest', tolerance }).elements.get('R0')!.i2tA2s;
+        figuresOf(transient({ elements, ground: '0' }, { stopS: 0.01, initial: 'rest', tolerance })).elements.get('R0')!
+          .i2tA2s;
       const fine = i2t(1e-8);
       expect(Math.abs(i2t(1e-5) - fine)).toBeLessThan(2e-3 * Math.abs(fine) + 1e-9);
     }),

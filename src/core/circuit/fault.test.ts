@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { figuresOf } from '../testing/figures-of';
 import { FaultNetwork } from './fault';
 import { type Element, NetworkError } from './netlist';
 import { operatingPoint } from './operating-point';
@@ -46,11 +47,13 @@ describe('a short between two nodes', () => {
           if (a === b) return;
           const { openVoltageV, theveninOhm } = network.look(a, b);
           const currentA = openVoltageV / (theveninOhm! + faultOhm);
-          const reference = operatingPoint({
-            elements: [...elements, { id: 'fault', kind: 'resistor', a, b, resistanceOhm: faultOhm }],
-            ground: '0',
-          });
-          const scale = Math.max(1, ...[...reference.elementCurrentsA.values()].map(Math.abs));
+          const reference = figuresOf(
+            operatingPoint({
+              elements: [...elements, { id: 'fault', kind: 'resistor', a, b, resistanceOhm: faultOhm }],
+              ground: '0',
+            }),
+          );
+          const scale = Math.max(1, ...[...figuresOf(reference).elementCurrentsA.values()].map(Math.abs));
           expect(Math.abs(currentA - reference.elementCurrentsA.get('fault')!) / scale).toBeLessThan(1e-6);
           for (const [id, amps] of network.currents(a, b, currentA))
             expect(Math.abs(amps - reference.elementCurrentsA.get(id)!) / scale).toBeLessThan(1e-6);

@@ -1,6 +1,6 @@
 import type { Capacitor, Element, NodeName } from './netlist';
 import { solveSmall } from './ports';
-import type { OperatingPoint } from './solved-point';
+import type { SolvedPoint } from './solved-point';
 
 /**
  * Islands that only capacitors tie to the rest have no direct-current potential of their own. Charge decides: each keeps
@@ -9,7 +9,7 @@ import type { OperatingPoint } from './solved-point';
  */
 export function islandOffsets(
   elements: readonly Element[],
-  point: OperatingPoint,
+  point: SolvedPoint,
   ground: NodeName,
 ): Map<NodeName, number> {
   const tied = elements.filter(

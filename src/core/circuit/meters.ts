@@ -103,6 +103,20 @@ export class Meters {
     }
   }
 
+  /** Integrals so far, to tell what one cycle adds. */
+  totals(): Float64Array {
+    return Float64Array.from(this.list.flatMap(({ i2tA2s, energyJ }) => [i2tA2s, energyJ]));
+  }
+
+  /** As if the last cycle had been lived through `times` more: `since` are the totals at its beginning. */
+  repeat(since: Float64Array, times: number): void {
+    this.list.forEach((record, k) => {
+      record.i2tA2s += times * (record.i2tA2s - since[2 * k]!);
+      record.energyJ += times * (record.energyJ - since[2 * k + 1]!);
+    });
+    for (const points of this.history) points.length = 0;
+  }
+
   private peak(record: ElementRecord, t: number, i: number, p: number): void {
     // Rounding must not move the peak of a steady value along in time.
     if (Math.abs(i) > Math.abs(record.peakCurrentA) * (1 + 1e-9)) {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { figuresOf } from '../testing/figures-of';
 import { type Element, NetworkError, operatingPoint } from './index';
 import { denseNodeVoltages } from './testing/dense-reference';
 
@@ -62,7 +63,7 @@ describe('linear networks', () => {
     fc.assert(
       fc.property(networks, (network) => {
         const expected = denseNodeVoltages(network);
-        const point = operatingPoint(network);
+        const point = figuresOf(operatingPoint(network));
         for (const [node, v] of expected)
           expect(Math.abs(point.nodeVoltagesV.get(node)! - v)).toBeLessThan(1e-6 * (1 + Math.abs(v)));
       }),
@@ -73,7 +74,7 @@ describe('linear networks', () => {
   test('conserve charge at every node and energy over all elements', () => {
     fc.assert(
       fc.property(networks, (network) => {
-        const point = operatingPoint(network);
+        const point = figuresOf(operatingPoint(network));
         const net = new Map<string, number>();
         let largest = 1e-9;
         for (const element of network.elements) {
@@ -83,7 +84,7 @@ describe('linear networks', () => {
           net.set(element.b, (net.get(element.b) ?? 0) - current);
         }
         for (const sum of net.values()) expect(Math.abs(sum)).toBeLessThan(1e-9 * largest);
-        const powers = [...point.elementPowersW.values()];
+        const powers = [...figuresOf(point).elementPowersW.values()];
         expect(Math.abs(powers.reduce((sum, p) => sum + p, 0))).toBeLessThan(
           1e-8 * (1 + Math.max(...powers.map(Math.abs))),
         );
@@ -101,10 +102,10 @@ describe('linear networks', () => {
             element.kind === 'source' && element.id !== id ? { ...element, voltageV: 0 } : element,
           ),
         });
-        const whole = operatingPoint(network).nodeVoltagesV;
+        const whole = figuresOf(operatingPoint(network)).nodeVoltagesV;
         const parts = network.elements
           .filter((element) => element.kind === 'source')
-          .map((element) => operatingPoint(only(element.id)).nodeVoltagesV);
+          .map((element) => figuresOf(operatingPoint(only(element.id))).nodeVoltagesV);
         for (const [node, v] of whole) {
           const sum = parts.reduce((total, part) => total + part.get(node)!, 0);
           expect(Math.abs(sum - v)).toBeLessThan(1e-7 * (1 + Math.abs(v)));
@@ -115,15 +116,17 @@ describe('linear networks', () => {
   });
 
   test('milliohms beside gigohms lose no digits: leakage of a floating pack divides as the resistors do', () => {
-    const point = operatingPoint({
-      ground: 'body',
-      elements: [
-        volts('pack', 'p', 'm', 400, 0.05),
-        ohm('cable', 'p', 'q', 1e-4),
-        ohm('Rp', 'q', 'body', 2e9),
-        ohm('Rm', 'm', 'body', 1e9),
-      ],
-    });
+    const point = figuresOf(
+      operatingPoint({
+        ground: 'body',
+        elements: [
+          volts('pack', 'p', 'm', 400, 0.05),
+          ohm('cable', 'p', 'q', 1e-4),
+          ohm('Rp', 'q', 'body', 2e9),
+          ohm('Rm', 'm', 'body', 1e9),
+        ],
+      }),
+    );
     expect(point.nodeVoltagesV.get('q')).toBeCloseTo((400 * 2) / 3, 7);
     expect(point.elementCurrentsA.get('Rp')).toBeCloseTo(400 / 3e9, 15);
   });
@@ -131,24 +134,28 @@ describe('linear networks', () => {
 
 describe('signs and states', () => {
   test('a discharging source reads negative current and power, a consuming load positive', () => {
-    const point = operatingPoint({ ground: '0', elements: [volts('V', 'a', '0', 100, 1), ohm('R', 'a', '0', 9)] });
+    const point = figuresOf(
+      operatingPoint({ ground: '0', elements: [volts('V', 'a', '0', 100, 1), ohm('R', 'a', '0', 9)] }),
+    );
     expect(point.elementCurrentsA.get('V')).toBeCloseTo(-10, 10);
     expect(point.elementPowersW.get('V')).toBeCloseTo(-900, 8);
     expect(point.elementCurrentsA.get('R')).toBeCloseTo(10, 10);
   });
 
   test('an inductor is a short, a capacitor is open, an open switch parts islands that keep a reference each', () => {
-    const point = operatingPoint({
-      ground: '0',
-      elements: [
-        volts('V', 'a', '0', 12),
-        { id: 'L', kind: 'inductor', a: 'a', b: 'b', inductanceH: 1e-3 },
-        ohm('R', 'b', '0', 6),
-        { id: 'C', kind: 'capacitor', a: 'b', b: 'q', capacitanceF: 1e-3 },
-        { id: 'S', kind: 'switch', a: 'b', b: 'p', closed: false },
-        volts('U', 'p', 'q', 5, 1),
-      ],
-    });
+    const point = figuresOf(
+      operatingPoint({
+        ground: '0',
+        elements: [
+          volts('V', 'a', '0', 12),
+          { id: 'L', kind: 'inductor', a: 'a', b: 'b', inductanceH: 1e-3 },
+          ohm('R', 'b', '0', 6),
+          { id: 'C', kind: 'capacitor', a: 'b', b: 'q', capacitanceF: 1e-3 },
+          { id: 'S', kind: 'switch', a: 'b', b: 'p', closed: false },
+          volts('U', 'p', 'q', 5, 1),
+        ],
+      }),
+    );
     expect(point.elementCurrentsA.get('L')).toBeCloseTo(2, 12);
     expect(point.islands).toEqual(['p']);
     expect(point.nodeVoltagesV.get('q')).toBeCloseTo(-5, 12);
@@ -167,7 +174,9 @@ describe('constant-power loads', () => {
         (e, r, share) => {
           const greatest = (e * e) / (4 * r);
           const p = share * greatest;
-          const point = operatingPoint({ ground: '0', elements: [volts('V', 'a', '0', e, r), load('P', 'a', '0', p)] });
+          const point = figuresOf(
+            operatingPoint({ ground: '0', elements: [volts('V', 'a', '0', e, r), load('P', 'a', '0', p)] }),
+          );
           expect(point.solvable).toBe(true);
           const upper = (e + Math.sqrt(e * e - 4 * r * p)) / 2;
           expect(Math.abs(point.nodeVoltagesV.get('a')! - upper)).toBeLessThan(1e-6 * e);
@@ -185,14 +194,16 @@ describe('constant-power loads', () => {
     });
     expect(point.solvable).toBe(false);
     expect(point.maximumLoadFactor).toBeCloseTo(300 ** 2 / (4 * 0.5) / 50000, 4);
-    expect(point.reason).toContain('90.0 %');
+    expect(!point.solvable && point.reason).toContain('90.0 %');
   });
 
   test('feeding raises the voltage: V = (E + √(E² + 4RP))/2', () => {
-    const point = operatingPoint({
-      ground: '0',
-      elements: [volts('V', 'a', '0', 300, 0.5), load('P', 'a', '0', -20000)],
-    });
+    const point = figuresOf(
+      operatingPoint({
+        ground: '0',
+        elements: [volts('V', 'a', '0', 300, 0.5), load('P', 'a', '0', -20000)],
+      }),
+    );
     expect(point.nodeVoltagesV.get('a')).toBeCloseTo((300 + Math.sqrt(300 ** 2 + 4 * 0.5 * 20000)) / 2, 8);
   });
 
@@ -200,21 +211,23 @@ describe('constant-power loads', () => {
     const at = (turnOnV: number) =>
       operatingPoint({ ground: '0', elements: [volts('V', 'a', '0', 300, 10), load('P', 'a', '0', 500, { turnOnV })] });
     expect([...at(310).loadsOn]).toEqual([]);
-    expect(at(310).nodeVoltagesV.get('a')).toBeCloseTo(300, 10);
+    expect(figuresOf(at(310)).nodeVoltagesV.get('a')).toBeCloseTo(300, 10);
     expect([...at(290).loadsOn]).toEqual(['P']);
   });
 
   test('loads on a dead bus draw nothing, also when both poles are open', () => {
-    const point = operatingPoint({
-      ground: 'm',
-      elements: [
-        volts('V', 'p', 'm', 300, 0.1),
-        { id: 'K+', kind: 'switch', a: 'p', b: 'q', closed: false },
-        { id: 'K-', kind: 'switch', a: 'm', b: 'n', closed: false },
-        load('P', 'q', 'n', 4000),
-        load('Q', 'q', 'n', 100),
-      ],
-    });
+    const point = figuresOf(
+      operatingPoint({
+        ground: 'm',
+        elements: [
+          volts('V', 'p', 'm', 300, 0.1),
+          { id: 'K+', kind: 'switch', a: 'p', b: 'q', closed: false },
+          { id: 'K-', kind: 'switch', a: 'm', b: 'n', closed: false },
+          load('P', 'q', 'n', 4000),
+          load('Q', 'q', 'n', 100),
+        ],
+      }),
+    );
     expect(point.solvable).toBe(true);
     expect(point.elementCurrentsA.get('P')).toBe(0);
     expect(point.nodeVoltagesV.get('q')! - point.nodeVoltagesV.get('n')!).toBe(0);
@@ -226,7 +239,7 @@ describe('constant-power loads', () => {
       elements: [volts('V', 'a', '0', 300, 0.1), load('P', 'a', 'b', 1000), load('Q', 'b', '0', 1000)],
     });
     expect(point.solvable).toBe(false);
-    expect(point.reason).toContain('series');
+    expect(!point.solvable && point.reason).toContain('series');
   });
 });
 

@@ -16,9 +16,8 @@ import { Reduction } from './reduction';
 import { type OperatingPoint, Solved } from './solved-point';
 import { findIslands, type Islands, refuseIdealLoops } from './topology';
 
-export type { OperatingPoint } from './solved-point';
+export type { OperatingPoint, SolvedPoint, UnsolvedPoint } from './solved-point';
 
-const EMPTY = new Map<string, number>();
 const MOST_ITERATIONS = 80;
 const TOLERANCE = 1e-11;
 
@@ -89,14 +88,12 @@ export class OperatingPointSolver {
     const consumes = live.some((k) => powers[k]! > 0);
     const loadsOn = new Set([...loads.filter((_, k) => on[k]).map((load) => load.id), ...this.bridging]);
     const common = { islands: this.islands.islands, referenceOf: this.islands.referenceOf, loadsOn };
-    const empty = { nodeVoltagesV: EMPTY, elementCurrentsA: EMPTY, elementPowersW: EMPTY };
     if (!solution) {
       const maximumLoadFactor = consumes
         ? largestFactor((factor) => solveAt(factor) !== null, false, factorTolerance)
         : null;
       return {
         ...common,
-        ...empty,
         maximumLoadFactor,
         solvable: false,
         reason: `No operating point: the sources can deliver ${percent(maximumLoadFactor ?? 0)} of the power that is asked.`,
@@ -110,7 +107,6 @@ export class OperatingPointSolver {
     if (series.length > 0)
       return {
         ...common,
-        ...empty,
         maximumLoadFactor: null,
         solvable: false,
         reason: `Constant-power loads in series (${series.join(', ')}) have no stable operating point.`,

@@ -2,7 +2,7 @@ import { findBridgingLoads } from './direct-current';
 import { Mna, type Place } from './mna';
 import { COLLAPSE_SHARE, type Element, type NodeName, type PowerLoad, voltageScale } from './netlist';
 import { type PortNetwork, reduceToPorts, solvePorts } from './ports';
-import { A, B, E, GAMMA, STAGES } from './sdirk';
+import { A, E, GAMMA, STAGES } from './sdirk';
 import { findIslands } from './topology';
 
 const conducts = (element: Element): boolean =>
@@ -106,15 +106,27 @@ export class Stepper {
     return { x, portA: solved.currents };
   }
 
-  private rates(solution: Solution): Float64Array {
+  /**
+   * Rates of the states in a stage that was solved with `seconds` and `history`. An inductor's is taken from its own current: as the
+   * difference of two node voltages over a small inductance it would be rounding noise.
+   */
+  private rates(solution: Solution, seconds: number, history: State): Float64Array {
     const rates = new Float64Array(this.states.length);
     for (let i = 0; i < rates.length; i++) {
       const place = this.states[i]!;
-      if (place.element.kind === 'capacitor') rates[i] = solution.x[place.branch]! / place.element.capacitanceF;
-      else if (place.element.kind === 'inductor')
-        rates[i] = this.mna.voltageAcross(place, solution.x) / place.element.inductanceH;
+      rates[i] =
+        place.element.kind === 'capacitor'
+          ? solution.x[place.branch]! / place.element.capacitanceF
+          : (solution.x[place.branch]! - history[i]!) / seconds;
     }
     return rates;
+  }
+
+  /** The states as the solution of the last stage has them: the method ends there, and what the network ties together stays tied. */
+  private statesIn(solution: Solution): State {
+    return Float64Array.from(this.states, (place) =>
+      place.element.kind === 'capacitor' ? this.mna.voltageAcross(place, solution.x) : solution.x[place.branch]!,
+    );
   }
 
   /** All values at this instant, states held; `smallS` stands in for zero where parallel capacitors make the instant singular. */
@@ -143,18 +155,13 @@ export class Stepper {
       const solution = this.solveWith(h * GAMMA, history);
       if (!solution) return null;
       stages.push(solution);
-      rates.push(this.rates(solution));
+      rates.push(this.rates(solution, h * GAMMA, history));
     }
-    const next = new Float64Array(n);
+    const next = this.statesIn(stages[STAGES - 1]!);
     let error = 0;
     for (let i = 0; i < n; i++) {
-      let sum = 0;
       let slip = 0;
-      for (let s = 0; s < STAGES; s++) {
-        sum += B[s]! * rates[s]![i]!;
-        slip += E[s]! * rates[s]![i]!;
-      }
-      next[i] = state[i]! + h * sum;
+      for (let s = 0; s < STAGES; s++) slip += E[s]! * rates[s]![i]!;
       error = Math.max(error, Math.abs(h * slip) / weight(i, Math.max(Math.abs(next[i]!), Math.abs(state[i]!))));
     }
     return { state: next, stages, error };

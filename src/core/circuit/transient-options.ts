@@ -16,14 +16,14 @@ export interface Threshold {
   readonly direction: 'rising' | 'falling';
 }
 
-export interface TransientOptions {
+export interface TransientOptions<S = never> {
   readonly stopS: number;
   readonly initial: 'rest' | 'operating-point';
   readonly events?: readonly SwitchEvent[];
   readonly thresholds?: readonly Threshold[];
-  /** Instants at which `onSample` is called, ascending, within [0, stopS]. */
+  /** Instants at which `sample` is called, ascending, within [0, stopS]; what it answers is in the result. */
   readonly sampleTimesS?: readonly number[];
-  readonly onSample?: (timeS: number, probe: Probe) => void;
+  readonly sample?: (timeS: number, probe: Probe) => S;
   /** Elements whose peaks and integrals are wanted; all when absent. */
   readonly watch?: readonly string[];
   /** Relative tolerance per step (1e-6). */
@@ -44,15 +44,27 @@ export interface LoadSwitching {
   readonly atS: number;
   readonly id: string;
   readonly on: boolean;
+  /** It switched so many times more, in the same rhythm, before the next entry of this load. */
+  readonly again?: number;
 }
 
-export interface TransientResult {
-  /** False when the tolerance could not be kept; `reason` says why and where. */
-  readonly converged: boolean;
-  readonly reason?: string;
+/** The run was followed to its end. */
+export interface Followed<S = never> {
+  readonly converged: true;
   readonly steps: number;
+  readonly samples: readonly S[];
   readonly elements: ReadonlyMap<string, ElementRecord>;
   /** Times at which each threshold was passed. */
   readonly crossingsS: ReadonlyMap<string, readonly number[]>;
   readonly loadSwitchings: readonly LoadSwitching[];
 }
+
+/** The run could not be followed to its end: there is no figure to be read, only how far it came and why not further. */
+export interface NotFollowed {
+  readonly converged: false;
+  readonly reason: string;
+  readonly steps: number;
+  readonly reachedS: number;
+}
+
+export type TransientResult<S = never> = Followed<S> | NotFollowed;

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
+import { figuresOf } from '../testing/figures-of';
 import { type Element, transient } from './index';
 import { integrate } from './testing/runge-kutta-reference';
 
@@ -28,16 +29,18 @@ test('a link with a constant-power load: voltage, current, I²t and energy agree
         { id: 'P', kind: 'power', a: 'n', b: '0', powerW },
       ];
       let lastV = 0;
-      const ours = transient(
-        { elements, ground: '0' },
-        {
-          stopS,
-          initial: 'rest',
-          sampleTimesS: [stopS],
-          onSample: (_, probe) => {
-            lastV = probe.voltage('n', '0');
+      const ours = figuresOf(
+        transient(
+          { elements, ground: '0' },
+          {
+            stopS,
+            initial: 'rest',
+            sampleTimesS: [stopS],
+            sample: (_, probe): void => {
+              lastV = probe.voltage('n', '0');
+            },
           },
-        },
+        ),
       );
       let peak = 0;
       // States: current, voltage, ∫i², ∫ of the load's power.
@@ -88,7 +91,7 @@ test('two links joined by a wire exchange charge as explicit Runge–Kutta says,
             stopS,
             initial: 'rest',
             sampleTimesS: [stopS],
-            onSample: (_, probe) => {
+            sample: (_, probe): void => {
               first = probe.voltage('p', '0');
               second = probe.voltage('q', '0');
             },

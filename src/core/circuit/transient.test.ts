@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { figuresOf } from '../testing/figures-of';
 import { type Element, NetworkError, type TransientOptions, transient } from './index';
 
 const ohm = (id: string, a: string, b: string, resistanceOhm: number): Element => ({
@@ -33,7 +34,7 @@ const henry = (id: string, a: string, b: string, inductanceH: number, initialCur
   inductanceH,
   initialCurrentA,
 });
-const run = (elements: readonly Element[], options: Partial<TransientOptions> & { stopS: number }) =>
+const run = (elements: readonly Element[], options: Partial<TransientOptions<void>> & { stopS: number }) =>
   transient({ elements, ground: '0' }, { initial: 'rest', ...options });
 
 describe('a capacitor through a resistor, against its closed forms', () => {
@@ -45,16 +46,18 @@ describe('a capacitor through a resistor, against its closed forms', () => {
         fc.double({ min: 40, max: 900, noNaN: true }),
         (r, c, v) => {
           const tau = r * c;
-          const result = run([volts('V', 'a', '0', v), ohm('R', 'a', 'b', r), farad('C', 'b', '0', c)], {
-            stopS: 20 * tau,
-            thresholds: [0.9, 0.95, 0.99].map((p) => ({
-              id: `${p}`,
-              a: 'b',
-              b: '0',
-              voltageV: p * v,
-              direction: 'rising' as const,
-            })),
-          });
+          const result = figuresOf(
+            run([volts('V', 'a', '0', v), ohm('R', 'a', 'b', r), farad('C', 'b', '0', c)], {
+              stopS: 20 * tau,
+              thresholds: [0.9, 0.95, 0.99].map((p) => ({
+                id: `${p}`,
+                a: 'b',
+                b: '0',
+                voltageV: p * v,
+                direction: 'rising' as const,
+              })),
+            }),
+          );
           for (const p of [0.9, 0.95, 0.99])
             expect(result.crossingsS.get(`${p}`)![0]! / (-tau * Math.log(1 - p))).toBeCloseTo(1, 4);
           const record = result.elements.get('R')!;
@@ -70,19 +73,21 @@ describe('a capacitor through a resistor, against its closed forms', () => {
   });
 
   test('energy balances: what the source gives is what the others take', () => {
-    const result = run(
-      [
-        volts('V', 'a', '0', 400, 0.2),
-        ohm('R', 'a', 'b', 47),
-        farad('C', 'b', '0', 1e-3),
-        ohm('W', 'b', 'c', 0.01),
-        henry('L', 'c', 'd', 1e-6),
-        farad('D', 'd', '0', 5e-4),
-        ohm('bleed', 'd', '0', 22000),
-      ],
-      { stopS: 0.5 },
+    const result = figuresOf(
+      run(
+        [
+          volts('V', 'a', '0', 400, 0.2),
+          ohm('R', 'a', 'b', 47),
+          farad('C', 'b', '0', 1e-3),
+          ohm('W', 'b', 'c', 0.01),
+          henry('L', 'c', 'd', 1e-6),
+          farad('D', 'd', '0', 5e-4),
+          ohm('bleed', 'd', '0', 22000),
+        ],
+        { stopS: 0.5 },
+      ),
     );
-    const total = [...result.elements.values()].reduce((sum, record) => sum + record.energyJ, 0);
+    const total = [...figuresOf(result).elements.values()].reduce((sum, record) => sum + record.energyJ, 0);
     expect(Math.abs(total)).toBeLessThan(1e-4 * Math.abs(result.elements.get('V')!.energyJ));
   });
 });
@@ -97,22 +102,24 @@ describe('a ringing loop, against its closed form', () => {
     const peak = (v / (wd * l)) * Math.exp(-alpha * tPeak) * Math.sin(wd * tPeak);
     let highest = 0;
     const stopS = 4e-3;
-    const result = run(
-      [
-        volts('V', 'a', '0', v),
-        ohm('R', 'a', 'b', r),
-        { id: 'K', kind: 'switch', a: 'b', b: 'd', closed: false, resistanceOhm: 0 },
-        henry('L', 'd', 'e', l),
-        farad('C', 'e', '0', c),
-      ],
-      {
-        stopS,
-        events: [{ atS: 1e-3, id: 'K', closed: true }],
-        sampleTimesS: Array.from({ length: 2000 }, (_, k) => (k * stopS) / 2000),
-        onSample: (_, probe) => {
-          highest = Math.max(highest, probe.voltage('e', '0'));
+    const result = figuresOf(
+      run(
+        [
+          volts('V', 'a', '0', v),
+          ohm('R', 'a', 'b', r),
+          { id: 'K', kind: 'switch', a: 'b', b: 'd', closed: false, resistanceOhm: 0 },
+          henry('L', 'd', 'e', l),
+          farad('C', 'e', '0', c),
+        ],
+        {
+          stopS,
+          events: [{ atS: 1e-3, id: 'K', closed: true }],
+          sampleTimesS: Array.from({ length: 2000 }, (_, k) => (k * stopS) / 2000),
+          sample: (_, probe): void => {
+            highest = Math.max(highest, probe.voltage('e', '0'));
+          },
         },
-      },
+      ),
     );
     const record = result.elements.get('L')!;
     expect(record.peakCurrentA / peak).toBeCloseTo(1, 3);
@@ -123,14 +130,16 @@ describe('a ringing loop, against its closed form', () => {
 
 describe('loads that wake and sleep', () => {
   test('a converter awake at half the bus voltage hiccups for ever: on at 200 V, off at 150 V', () => {
-    const result = run(
-      [
-        volts('V', 'a', '0', 400),
-        ohm('R', 'a', 'b', 100),
-        farad('C', 'b', '0', 1e-3),
-        { id: 'P', kind: 'power', a: 'b', b: '0', powerW: 800, turnOnV: 200, turnOffV: 150 },
-      ],
-      { stopS: 2, thresholds: [{ id: '95', a: 'b', b: '0', voltageV: 380, direction: 'rising' }] },
+    const result = figuresOf(
+      run(
+        [
+          volts('V', 'a', '0', 400),
+          ohm('R', 'a', 'b', 100),
+          farad('C', 'b', '0', 1e-3),
+          { id: 'P', kind: 'power', a: 'b', b: '0', powerW: 800, turnOnV: 200, turnOffV: 150 },
+        ],
+        { stopS: 2, thresholds: [{ id: '95', a: 'b', b: '0', voltageV: 380, direction: 'rising' }] },
+      ),
     );
     expect(result.crossingsS.get('95')).toEqual([]);
     expect(result.loadSwitchings.length).toBeGreaterThan(6);
@@ -146,7 +155,7 @@ describe('loads that wake and sleep', () => {
     run([volts('V', 'a', '0', 400), ohm('R', 'a', 'b', 100), farad('C', 'b', '0', 1e-3), ohm('B', 'b', '0', 900)], {
       stopS: 3,
       sampleTimesS: [3],
-      onSample: (_, probe) => {
+      sample: (_, probe): void => {
         last = probe.voltage('b', '0');
       },
     });
@@ -184,7 +193,7 @@ describe('switching moments', () => {
         initial: 'operating-point',
         events: [{ atS: 0.1, id: 'S', closed: false }],
         sampleTimesS: [0.102],
-        onSample: (_, probe) => {
+        sample: (_, probe): void => {
           at = probe.current('coil');
         },
       },
@@ -201,14 +210,16 @@ describe('switching moments', () => {
       }),
     ).toThrow(NetworkError);
     let shared = 0;
-    const result = run([...parts, { id: 'S', kind: 'switch', a: 'a', b: 'b', closed: false, resistanceOhm: 0.01 }], {
-      stopS: 1,
-      events: [{ atS: 0.5, id: 'S', closed: true }],
-      sampleTimesS: [0.6],
-      onSample: (_, probe) => {
-        shared = probe.voltage('b', '0');
-      },
-    });
+    const result = figuresOf(
+      run([...parts, { id: 'S', kind: 'switch', a: 'a', b: 'b', closed: false, resistanceOhm: 0.01 }], {
+        stopS: 1,
+        events: [{ atS: 0.5, id: 'S', closed: true }],
+        sampleTimesS: [0.6],
+        sample: (_, probe): void => {
+          shared = probe.voltage('b', '0');
+        },
+      }),
+    );
     expect(shared).toBeCloseTo(200, 1);
     // Half of the energy is lost whatever the resistance: ¼·C·V².
     expect(result.elements.get('S')!.energyJ / (0.25 * 1e-3 * 400 ** 2)).toBeCloseTo(1, 3);
@@ -216,9 +227,11 @@ describe('switching moments', () => {
   });
 
   test('parallel capacitors with equal voltage are no trouble', () => {
-    const result = run(
-      [volts('V', 'a', '0', 400), ohm('R', 'a', 'b', 50), farad('C', 'b', '0', 6e-4), farad('D', 'b', '0', 4e-4)],
-      { stopS: 1, thresholds: [{ id: '95', a: 'b', b: '0', voltageV: 380, direction: 'rising' }] },
+    const result = figuresOf(
+      run([volts('V', 'a', '0', 400), ohm('R', 'a', 'b', 50), farad('C', 'b', '0', 6e-4), farad('D', 'b', '0', 4e-4)], {
+        stopS: 1,
+        thresholds: [{ id: '95', a: 'b', b: '0', voltageV: 380, direction: 'rising' }],
+      }),
     );
     expect(result.crossingsS.get('95')![0]).toBeCloseTo(-0.05 * Math.log(0.05), 5);
   });
@@ -238,7 +251,7 @@ describe('a floating body between Y-capacitors', () => {
       stopS: 1e-3,
       initial: 'operating-point',
       sampleTimesS: [0],
-      onSample: (_, probe) => {
+      sample: (_, probe): void => {
         at = probe.voltage('body', '0');
       },
     });
@@ -246,11 +259,13 @@ describe('a floating body between Y-capacitors', () => {
   });
 
   test('a hand that touches it takes ½·(C1 + C2)·V²', () => {
-    const result = run(body(1e-7, 1e-7), {
-      stopS: 5e-3,
-      initial: 'operating-point',
-      events: [{ atS: 1e-3, id: 'touch', closed: true }],
-    });
+    const result = figuresOf(
+      run(body(1e-7, 1e-7), {
+        stopS: 5e-3,
+        initial: 'operating-point',
+        events: [{ atS: 1e-3, id: 'touch', closed: true }],
+      }),
+    );
     expect(result.elements.get('touch')!.energyJ / (0.5 * 2e-7 * 200 ** 2)).toBeCloseTo(1, 3);
     expect(result.elements.get('touch')!.peakCurrentA).toBeCloseTo(0.2, 4);
     expect(result.elements.get('V')!.peakCurrentAtS).toBeGreaterThanOrEqual(1e-3);

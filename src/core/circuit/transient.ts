@@ -1,3 +1,4 @@
+import { Cycles } from './cycles';
 import { refuseImpulseLoops, refuseOpenInductors } from './impulses';
 import { islandOffsets } from './islands';
 import { Meters } from './meters';
@@ -18,9 +19,18 @@ import { type Solution, type State, type Step, Stepper } from './stepper';
 import { refuseIdealLoops } from './topology';
 import type { LoadSwitching, Probe, TransientOptions, TransientResult } from './transient-options';
 
-export type { Probe, SwitchEvent, Threshold, TransientOptions, TransientResult } from './transient-options';
+export type {
+  Followed,
+  NotFollowed,
+  Probe,
+  SwitchEvent,
+  Threshold,
+  TransientOptions,
+  TransientResult,
+} from './transient-options';
 
-const MOST_LOAD_SWITCHINGS = 20000;
+/** Loads that come and go without a rhythm are given up after so many switchings. */
+const MOST_LOAD_SWITCHINGS = 4000;
 
 interface Watch {
   readonly key: string;
@@ -33,7 +43,7 @@ interface Watch {
  * Follows a network over time: implicit, variable step with error control, switching moments and thresholds located.
  * Throws NetworkError for impossible networks (infinite current or voltage), naming the elements.
  */
-export class Transient {
+export class Transient<S = never> {
   private readonly values = new Map<string, number>();
   private readonly switches = new Map<string, boolean>();
   private readonly on = new Set<string>();
@@ -48,7 +58,7 @@ export class Transient {
 
   constructor(
     network: Network,
-    private readonly options: TransientOptions,
+    private readonly options: TransientOptions<S>,
   ) {
     checkNetwork(network);
     if (!(options.stopS > 0))
@@ -165,11 +175,13 @@ export class Transient {
     };
   }
 
-  run(): TransientResult {
+  run(): TransientResult<S> {
     const { stopS } = this.options;
     const tolerance = this.options.tolerance ?? 1e-6;
     const events = [...(this.options.events ?? [])].filter((event) => event.atS <= stopS).sort((p, q) => p.atS - q.atS);
     const samples = [...(this.options.sampleTimesS ?? [])];
+    const taken: S[] = [];
+    const cycles = new Cycles();
     const watches = this.watches();
     const tiny = 1e-14 * stopS;
     let t = 0;
@@ -194,7 +206,7 @@ export class Transient {
     const sample = () => {
       for (; now && nextSample < samples.length && samples[nextSample]! <= t + tiny; nextSample++) {
         const here = now;
-        this.options.onSample?.(t, probeOf(stepper, here));
+        if (this.options.sample) taken.push(this.options.sample(t, probeOf(stepper, here)));
       }
     };
     // Loads may stand past their threshold at the very start or after an event; a bound keeps two of them from chasing each other.
@@ -219,7 +231,7 @@ export class Transient {
     };
     while (now && t < stopS - tiny) {
       if (++steps > most || this.loadSwitchings.length > MOST_LOAD_SWITCHINGS) {
-        trouble = `stopped at ${t.toPrecision(4)} s after ${steps} steps`;
+        trouble = `given up at ${t.toPrecision(4)} s after ${steps} steps and ${this.loadSwitchings.length} switchings of loads`;
         break;
       }
       const boundary = Math.min(stopS, events[nextEvent]?.atS ?? stopS, samples[nextSample] ?? stopS);
@@ -262,6 +274,14 @@ export class Transient {
         sample();
         applyEvents();
         changed = true;
+        cycles.forget();
+      } else if (changed && this.loadSwitchings.at(-1)?.on === true) {
+        const scales = stepper.states.map(({ element }) =>
+          element.kind === 'capacitor' ? this.scaleV : Math.max(this.largestA, 1e-3),
+        );
+        const key = [...this.on].sort().join('\n');
+        const until = Math.min(stopS, events[nextEvent]?.atS ?? stopS, samples[nextSample] ?? stopS);
+        t += cycles.skip(t, until, key, state, scales, this.meters, this.loadSwitchings);
       }
       if (
         this.options.endAtThreshold !== undefined &&
@@ -276,10 +296,11 @@ export class Transient {
       sample();
     }
     if (!now) trouble = `no solution at ${t.toPrecision(4)} s`;
+    if (trouble !== undefined) return { converged: false, reason: trouble, steps, reachedS: t };
     return {
-      converged: trouble === undefined,
-      ...(trouble === undefined ? {} : { reason: trouble }),
+      converged: true,
       steps,
+      samples: taken,
       elements: this.meters.records,
       crossingsS: this.crossings,
       loadSwitchings: this.loadSwitchings,
@@ -351,7 +372,7 @@ const probeOf = (stepper: Stepper, solution: Solution): Probe => ({
 });
 
 /** Runs a network from t = 0 to stopS. */
-export const transient = (network: Network, options: TransientOptions): TransientResult =>
+export const transient = <S = never>(network: Network, options: TransientOptions<S>): TransientResult<S> =>
   new Transient(network, options).run();
 
 /** Values at the first instant: capacitors hold their initial voltage, inductors their current. */

@@ -22,10 +22,14 @@ export function assessmentJson(assessment: Assessment): unknown {
     cases: assessment.vehicle.cases.map(({ id, point }) => ({
       id,
       solvable: point.solvable,
-      ...(point.reason ? { reason: point.reason } : {}),
+      ...(point.solvable ? {} : { reason: point.reason }),
       maximumLoadFactor: point.maximumLoadFactor,
-      nodeVoltagesV: Object.fromEntries(point.nodeVoltagesV),
-      elementCurrentsA: Object.fromEntries(point.elementCurrentsA),
+      ...(point.solvable
+        ? {
+            nodeVoltagesV: Object.fromEntries(point.nodeVoltagesV),
+            elementCurrentsA: Object.fromEntries(point.elementCurrentsA),
+          }
+        : {}),
     })),
     precharge: assessment.precharge,
   };

@@ -98,7 +98,8 @@ export function spiceExport(vehicle: Vehicle, solved: SolvedCase): SpiceText {
       .map((node) => `R${named(`reference ${node}`)} ${name(node)} 0 ${num(REFERENCE_OHM)}`),
     // Only what is not linear needs a start: the upper of its two solutions.
     ...(elements.some((element) => element.kind === 'power' && !isOff(element, solved)) ? nodes : []).map(
-      (node) => `.nodeset V(${name(node)})=${num(solved.point.nodeVoltagesV.get(node) ?? 0)}`,
+      (node) =>
+        `.nodeset V(${name(node)})=${num((solved.point.solvable ? solved.point.nodeVoltagesV.get(node) : undefined) ?? 0)}`,
     ),
     '.options reltol=1e-6',
     '.op',

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { transient } from '../circuit';
+import { figuresOf } from '../testing/figures-of';
 import { inrush, releaseTime } from './closing';
 import { insulationResistance, predictedReadings } from './insulation';
 
@@ -14,17 +15,19 @@ describe('inrush on closing', () => {
         (r, l, c) => {
           const found = inrush({ differenceV: 20, resistanceOhm: r, inductanceH: l, capacitanceF: c });
           const windowS = Math.max(4 * Math.PI * Math.sqrt(l * c), 10 * r * c, (20 * l) / r);
-          const run = transient(
-            {
-              elements: [
-                { id: 'V', kind: 'source', a: 'p', b: '0', voltageV: 20 },
-                { id: 'R', kind: 'resistor', a: 'p', b: 'q', resistanceOhm: r },
-                { id: 'L', kind: 'inductor', a: 'q', b: 's', inductanceH: l },
-                { id: 'C', kind: 'capacitor', a: 's', b: '0', capacitanceF: c },
-              ],
-              ground: '0',
-            },
-            { stopS: windowS, initial: 'rest', tolerance: 1e-7 },
+          const run = figuresOf(
+            transient(
+              {
+                elements: [
+                  { id: 'V', kind: 'source', a: 'p', b: '0', voltageV: 20 },
+                  { id: 'R', kind: 'resistor', a: 'p', b: 'q', resistanceOhm: r },
+                  { id: 'L', kind: 'inductor', a: 'q', b: 's', inductanceH: l },
+                  { id: 'C', kind: 'capacitor', a: 's', b: '0', capacitanceF: c },
+                ],
+                ground: '0',
+              },
+              { stopS: windowS, initial: 'rest', tolerance: 1e-7 },
+            ),
           ).elements.get('L')!;
           expect(found.peakCurrentA / Math.abs(run.peakCurrentA)).toBeGreaterThan(0.999);
           expect(found.peakCurrentA / Math.abs(run.peakCurrentA)).toBeLessThan(1.001);

@@ -2,6 +2,7 @@ import type { Assessment } from '../assess';
 import type { DeviceKind, Edit } from '../build';
 import { type BusDevicePart, type CablePart, catalogueOf, type FusePart, type Part } from '../parts';
 import { continuousCurrent } from '../physics/fuse';
+import { currentIn } from '../vehicle';
 
 /** What can be put into a wire by pressing it. */
 export const INSERTABLE = ['fuse', 'contactor', 'disconnect', 'sensor'] as const;
@@ -20,8 +21,8 @@ const least = <P>(parts: readonly P[], fits: (part: P) => boolean, size: (part: 
 /** The largest current of a case through something, A. */
 function largestA(assessment: Assessment, id: string, duration: 'sustained' | 'any'): number {
   const amps = assessment.vehicle.cases
-    .filter(({ state, point }) => (duration === 'any' || state.duration === duration) && point.solvable)
-    .map(({ point }) => Math.abs(point.elementCurrentsA.get(id) ?? 0));
+    .filter(({ state }) => duration === 'any' || state.duration === duration)
+    .map((solved) => currentIn(solved, id) ?? 0);
   return Math.max(0, ...amps);
 }
 

@@ -3,7 +3,7 @@ import { applyEdit, type Build, type Edit } from '../build';
 import type { Check } from '../checks';
 import { type CablePart, catalogueOf } from '../parts';
 import { resistanceAt } from '../physics/conductor';
-import { protectingFuses, wayOf } from '../vehicle';
+import { isSolved, protectingFuses, wayOf } from '../vehicle';
 import { type Demand, demandsOf, judge, type SizeTry } from './size-demand';
 
 export type { SizeTry } from './size-demand';
@@ -183,7 +183,7 @@ function widenForDrop(start: Assessment, rows: Rows, comfort: number): void {
     const device = vehicle.deviceOf.get(check.subject.id);
     const way = device ? wayOf(vehicle, device) : null;
     const solved = check.case ? vehicle.caseOf(check.case) : undefined;
-    if (!way || !solved) continue;
+    if (!way || !solved || !isSolved(solved)) continue;
     const amps = (id: string) => Math.abs(solved.point.elementCurrentsA.get(id) ?? 0);
     const dropOf = (row: NonNullable<ReturnType<Rows['get']>>, at: number) =>
       (amps(row.demand.conductor.id) * row.tries[at]!.lossW) / Math.max(row.demand.sustainedA ** 2, 1e-9);

@@ -8,10 +8,13 @@ import { clearing } from '../physics/fuse-clearing';
 import { SHORT_LIMIT_C, withstandI2t } from '../physics/withstand';
 import { fuseZones, notProvedToBreak } from '../simulate';
 import {
+  isPrechargeRelay,
   Memo,
   partOf,
   protectingFuses,
   type ResolvedConductor,
+  type SolvedState,
+  solvedStates,
   tightestTurn,
   type Vehicle,
   wayPoints,
@@ -68,8 +71,8 @@ export function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Dem
     .filter(({ id, cable, thermal, lengthM }) => ids.has(id) && cable && thermal && lengthM !== null)
     .map((conductor): Demand => {
       const { id } = conductor;
-      const through = (point: Vehicle['cases'][number]['point']) => Math.abs(point.elementCurrentsA.get(id) ?? 0);
-      const solved = vehicle.cases.filter(({ point }) => point.solvable);
+      const through = (point: SolvedState['point']) => Math.abs(point.elementCurrentsA.get(id) ?? 0);
+      const solved = solvedStates(vehicle);
       const sustained = solved.filter(({ state }) => state.duration === 'sustained');
       const singly = [...(of.get(id) ?? [])].sort(
         (p, q) => (fuseOf(p)?.ratedCurrentA ?? 1e9) - (fuseOf(q)?.ratedCurrentA ?? 1e9),
@@ -136,7 +139,7 @@ export function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Dem
         carries: [conductor.conductor.a, conductor.conductor.b].flatMap(({ deviceId }) => {
           const device = vehicle.deviceOf.get(deviceId);
           const part = partOf(device, 'contactor');
-          if (!device || !part || device.device.role === 'precharge' || behindResistor) return [];
+          if (!device || !part || isPrechargeRelay(vehicle, deviceId) || behindResistor) return [];
           const amps = Math.max(
             0,
             ...sustained.map(({ point }) => Math.abs(point.elementCurrentsA.get(deviceId) ?? 0)),

@@ -10,7 +10,7 @@ import {
   type InverterPart,
   type ResistorPart,
 } from '../parts';
-import { partOf } from '../vehicle';
+import { currentIn, partOf } from '../vehicle';
 
 /** What someone who starts from nothing chooses. */
 export interface StarterChoice {
@@ -118,8 +118,8 @@ export function secondStringEdit(assessment: Assessment, cellsInParallel: number
     Math.max(
       0,
       ...vehicle.cases
-        .filter(({ state, point }) => (duration === 'any' || state.duration === duration) && point.solvable)
-        .map(({ point }) => Math.abs(point.elementCurrentsA.get(box!.id) ?? 0)),
+        .filter(({ state }) => duration === 'any' || state.duration === duration)
+        .map((solved) => currentIn(solved, box!.id) ?? 0),
     );
   // It may have to carry everything alone.
   const sustainedA = largest('sustained');

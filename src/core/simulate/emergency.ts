@@ -1,8 +1,8 @@
 import type { Id } from '../build';
 import {
   type CoilCircuit,
+  closedIn,
   coilCircuit,
-  commandedIn,
   meteredOhm,
   type Resolved,
   solveCoils,
@@ -40,7 +40,7 @@ export interface TestPoint {
 
 /** Contactors that driving asks to be closed and whose coils are wired. */
 function driving(vehicle: Resolved, circuit: CoilCircuit): ReadonlySet<Id> {
-  const asked = commandedIn(vehicle, stateOf('cruise').closed);
+  const asked = closedIn(vehicle, stateOf('cruise'));
   return new Set(circuit.wired.filter(({ id }) => asked.has(id)).map(({ id }) => id));
 }
 

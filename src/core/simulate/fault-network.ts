@@ -1,7 +1,7 @@
 import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { OHMIC_SHARE } from '../physics/cell';
-import { type Corner, cornersOf, groundOf, Memo, type State, stamp, type Vehicle } from '../vehicle';
+import { type Corner, cornersOf, groundOf, Memo, type State, stamp, type Vehicle, allContactors } from '../vehicle';
 
 /** Where a fault current is at its highest, and where at its lowest. */
 export type FaultCorner = 'highest' | 'lowest';
@@ -12,13 +12,8 @@ export const ARC_V = 25;
 const CONDUCTOR_H_PER_M = 0.5e-6;
 const PACK_H = 5e-6;
 
-/** Every contactor but the precharge relay closed, the charge contactors too: what is not opened by hand counts as joined. */
-const ALL_CLOSED: State = {
-  id: 'cruise',
-  name: 'Everything closed',
-  duration: 'sustained',
-  closed: ['main-plus', 'main-minus', 'branch', 'charge'],
-};
+/** Every contactor but the precharge relays is closed, the charge contactors too: what is not opened by hand counts as joined. */
+const EVERYTHING: State = { id: 'cruise', name: 'Everything closed', duration: 'sustained', closed: [] };
 
 const networks = new Memo<FaultNetwork | 'none'>(64);
 
@@ -81,7 +76,10 @@ export function faultElements(
   prechargeClosed = false,
 ): Element[] {
   return stamp(vehicle, {
-    state: prechargeClosed ? { ...ALL_CLOSED, closed: [...ALL_CLOSED.closed, 'precharge'] } : ALL_CLOSED,
+    state: EVERYTHING,
+    closed: prechargeClosed
+      ? new Set(vehicle.devices.filter(({ device }) => device.kind === 'contactor').map(({ id }) => id))
+      : allContactors(vehicle),
     corner: cornerOf(vehicle, which),
     temperatureOf: (id) => {
       const conductor = vehicle.conductorOf.get(id);

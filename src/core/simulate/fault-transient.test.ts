@@ -1,16 +1,17 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assess';
 import { firn9 } from '../build/samples';
+import { figuresOf } from '../testing/figures-of';
 import { faultBetween, firstMoment } from '.';
 import { faultElements, inductances } from './fault-network';
 import { CAPACITOR_H, CAPACITOR_OHM } from './fault-transient';
 
 const { vehicle } = assess(firn9());
-const moment = firstMoment(vehicle, 'heater.plus', 'heater.minus', 'highest')!;
+const moment = figuresOf(firstMoment(vehicle, 'heater.plus', 'heater.minus', 'highest'));
 
 describe('the first moment of a fault', () => {
   test('at the bus the inverter’s link gives more than the pack could: V·√(C/L) of its loop is the bound', () => {
-    const bus = firstMoment(vehicle, 'j-plus.n', 'j-minus.n', 'highest')!;
+    const bus = figuresOf(firstMoment(vehicle, 'j-plus.n', 'j-minus.n', 'highest'));
     const pack = faultBetween(vehicle, 'j-plus.n', 'j-minus.n', 'highest')!;
     const henry = inductances(vehicle);
     const loopH = henry.get('c-inv-plus')! + henry.get('c-inv-minus')! + CAPACITOR_H;

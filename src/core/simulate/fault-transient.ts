@@ -14,6 +14,11 @@ const POINTS = 80;
 /** The short closes a moment after the start: what happens at the start itself counts as already made. */
 const START_S = 1e-7;
 
+/** The network could not be followed: nothing is known of the first moment. */
+export interface MomentUnknown {
+  readonly unknown: string;
+}
+
 /** The first moment of a fault with the link capacitors charged: before any fuse has melted. */
 export interface FirstMoment {
   readonly peakA: number;
@@ -31,7 +36,12 @@ export interface FirstMoment {
  * conductor with its resistance and its inductance. Diodes of the inverters are not in it, so the swing below zero that they would
  * cut off counts; the first peak does not depend on them. Null when nothing drives it or there is no capacitor to speak of.
  */
-export function firstMoment(vehicle: Vehicle, a: string, b: string, corner: FaultCorner): FirstMoment | null {
+export function firstMoment(
+  vehicle: Vehicle,
+  a: string,
+  b: string,
+  corner: FaultCorner,
+): FirstMoment | MomentUnknown | null {
   const ground = groundOf(vehicle);
   const stamped = faultElements(vehicle, corner, [], true);
   if (ground === null || a === b || !stamped.some(({ kind }) => kind === 'capacitor')) return null;
@@ -49,7 +59,6 @@ export function firstMoment(vehicle: Vehicle, a: string, b: string, corner: Faul
     ];
   });
   const short: Element = { id: 'short', kind: 'switch', a, b, closed: false, resistanceOhm: faultOhm(corner) };
-  const curve: { timeS: number; currentA: number }[] = [];
   try {
     const result = transient(
       { elements: [...elements, short], ground },
@@ -59,10 +68,11 @@ export function firstMoment(vehicle: Vehicle, a: string, b: string, corner: Faul
         events: [{ atS: START_S, id: 'short', closed: true }],
         // Dense at first: the capacitors are quick.
         sampleTimesS: Array.from({ length: POINTS + 1 }, (_, k) => START_S + FIRST_MOMENT_S * (k / POINTS) ** 2),
-        onSample: (timeS, probe) => void curve.push({ timeS: timeS - START_S, currentA: probe.current('short') }),
+        sample: (timeS, probe) => ({ timeS: timeS - START_S, currentA: probe.current('short') }),
         tolerance: 1e-5,
       },
     );
+    if (!result.converged) return { unknown: result.reason };
     const fault = result.elements.get('short');
     if (!fault || Math.abs(fault.peakCurrentA) < 1) return null;
     const sign = Math.sign(fault.peakCurrentA);
@@ -74,16 +84,16 @@ export function firstMoment(vehicle: Vehicle, a: string, b: string, corner: Faul
       elements: new Map(
         [...result.elements].map(([id, { peakCurrentA, i2tA2s }]) => [id, { peakA: peakCurrentA, i2tA2s }]),
       ),
-      curve: curve.map(({ timeS, currentA }) => ({ timeS, currentA: sign * currentA })),
+      curve: result.samples.map(({ timeS, currentA }) => ({ timeS, currentA: sign * currentA })),
     };
   } catch (error) {
-    if (error instanceof NetworkError) return null;
+    if (error instanceof NetworkError) return { unknown: error.message };
     throw error;
   }
 }
 
 /** A capacitor with the resistance and the inductance of its own body. */
-function behindItsOwn(element: Element): Element[] {
+export function behindItsOwn(element: Element): Element[] {
   const [first, second] = [`${element.id}~`, `${element.id}~~`];
   return [
     { ...element, b: first },

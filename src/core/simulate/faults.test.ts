@@ -5,6 +5,7 @@ import { firn9, larkspur, teasel } from '../build/samples';
 import { operatingPoint } from '../circuit';
 import { cataloguePart } from '../parts';
 import { clearing } from '../physics/fuse-clearing';
+import { figuresOf } from '../testing/figures-of';
 import { cornersOf, groundOf, partOf, stamp, stateOf } from '../vehicle';
 import { coverage, faultBetween, faultStory, fuseFaults, liveness, packPoles } from './index';
 
@@ -16,13 +17,15 @@ describe('a short between two points', () => {
     const elements = stamp(firn, { state: stateOf('cruise'), corner, temperatureOf: () => 20, ohmicShare: 0.5 }).filter(
       (element) => element.kind !== 'power',
     );
-    const reference = operatingPoint({
-      elements: [
-        ...elements,
-        { id: 'fault', kind: 'resistor', a: 'inverter.plus', b: 'inverter.minus', resistanceOhm: 1e-6 },
-      ],
-      ground: groundOf(firn)!,
-    });
+    const reference = figuresOf(
+      operatingPoint({
+        elements: [
+          ...elements,
+          { id: 'fault', kind: 'resistor', a: 'inverter.plus', b: 'inverter.minus', resistanceOhm: 1e-6 },
+        ],
+        ground: groundOf(firn)!,
+      }),
+    );
     const fault = faultBetween(firn, 'inverter.plus', 'inverter.minus', 'highest')!;
     expect(fault.prospectiveA / reference.elementCurrentsA.get('fault')!).toBeCloseTo(1, 3);
     expect(Math.abs(fault.currents.get('f-mid')!)).toBeCloseTo(fault.prospectiveA, 6);

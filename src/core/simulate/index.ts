@@ -1,4 +1,6 @@
 export { type Braking, mostBrakingN, REGEN_FROM_MPS, regenerated } from './braking';
+export type { Closing } from './closing-inrush';
+export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
 export { CannotGive, type DriveLawInput, type DriveLawResult, driveLaw } from './drive-law';
 export {
   coilFeed,
@@ -14,7 +16,7 @@ export {
   testPoints,
 } from './emergency';
 export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
-export { type FirstMoment, firstMoment } from './fault-transient';
+export { type FirstMoment, firstMoment, type MomentUnknown } from './fault-transient';
 export {
   Fault,
   type FaultStory,
@@ -35,7 +37,15 @@ export { coldFactor, type HoldUpOptions, type HoldUpRun, lowHoldUp, PEUKERT } fr
 export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } from './low-timeline';
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { motorCooling, WINDING_LIMIT_C } from './motor-heat';
-export { closingInrush, mainOf, type PrechargeRun, prechargeRun } from './precharge';
+export {
+  chargesIn,
+  isRun,
+  type PrechargeOutcome,
+  type PrechargeRun,
+  type PrechargeUnknown,
+  prechargeRun,
+  prechargeRuns,
+} from './precharge';
 export { type PrechargeLawInput, type PrechargeLawResult, prechargeLaw } from './precharge-law';
 export {
   type PrechargeChoice,
@@ -44,6 +54,7 @@ export {
   prechargeChoice,
   prechargeSigns,
   prechargeWith,
+  type SignUnknown,
 } from './precharge-study';
 export { type Segment, tripOfSegments } from './segments';
 export { simulateTrip, type TripOptions, type TripResult, WINDOWS_S, worstWindow } from './trip';

@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { terminalNode, type Vehicle } from '../vehicle';
+import { isPrechargeRelay, terminalNode, type Vehicle } from '../vehicle';
 import { faultNetwork } from './fault-network';
 
 /** Hazardous: more than class A between two points of the same joined part; low: cells, but no more than that; dead: no cells joined. */
@@ -98,7 +98,7 @@ function pathToCells(vehicle: Vehicle, open: ReadonlySet<Id>, conductorId: Id, p
   for (const { id, device } of vehicle.devices)
     if (
       !open.has(id) &&
-      (prechargeWelded || device.role !== 'precharge') &&
+      (prechargeWelded || !isPrechargeRelay(vehicle, id)) &&
       (SWITCHES.has(device.kind) ||
         device.kind === 'sensor' ||
         (prechargeWelded && device.kind === 'precharge-resistor'))
@@ -146,7 +146,7 @@ export function coverage(vehicle: Vehicle, safeV: number): readonly Coverage[] {
   if (!whole) return [];
   const hazardous = vehicle.conductors.filter(({ id }) => whole.liveOf.get(id) === 'hazardous').map(({ id }) => id);
   return vehicle.devices
-    .filter(({ device }) => SWITCHES.has(device.kind) && device.role !== 'precharge')
+    .filter(({ id, device }) => SWITCHES.has(device.kind) && !isPrechargeRelay(vehicle, id))
     .map(({ id }) => {
       const live = liveness(vehicle, [id], safeV)!;
       const stillLive = hazardous.filter((conductor) => live.liveOf.get(conductor) === 'hazardous');

@@ -93,6 +93,10 @@ function runHoldUp(vehicle: Resolved, low: LowVoltage, options: HoldUpOptions): 
       batteryC: options.batteryC,
       awake: true,
     });
+    if (!one.solved) {
+      // What is asked is more than the battery can give any more; wiring without a solution tells nothing.
+      return one.why === 'asked' ? { curve, holdUpS: timeS, gone, startA } : null;
+    }
     for (const entry of low.loads) {
       if (running.get(entry.id) === 'off' || one.loadV(entry.id) >= needOf(entry)) continue;
       running.set(entry.id, 'off');

@@ -3,15 +3,21 @@ import { peukertTimeS } from '../physics/auxiliary';
 import { lowVoltage, type Resolved, type Running, solveLow } from '../vehicle';
 import { coldFactor, PEUKERT } from './low-hold-up';
 
-/** A scenario second by second: converter, battery, and how low the voltage dips. */
+/** One moment that has a solution. */
+export interface LowMoment {
+  readonly timeS: number;
+  readonly busV: number;
+  readonly converterA: number;
+  readonly batteryA: number;
+  readonly soc: number;
+}
+
+/** A scenario second by second: converter, battery, and how low the voltage dips. All figures are of the moments that have a solution. */
 export interface LowTimeline {
-  readonly curve: readonly {
-    readonly timeS: number;
-    readonly busV: number;
-    readonly converterA: number;
-    readonly batteryA: number;
-    readonly soc: number;
-  }[];
+  readonly curve: readonly LowMoment[];
+  /** Moments at which nothing fits together, s, and why the first of them does not. */
+  readonly unsolvedS: readonly number[];
+  readonly unsolvedWhy: string | null;
   readonly averageConverterA: number;
   readonly peakConverterA: number;
   readonly peakBatteryA: number;
@@ -51,7 +57,7 @@ export interface LowTimelineOptions {
   readonly stepS?: number;
 }
 
-/** Runs a scenario through the 12-volt circuit. Null without a battery whose figures are known and without a converter. */
+/** Runs a scenario through the 12-volt circuit. Null without a battery whose figures are known and without a converter, and where no moment has a solution. */
 export function lowTimeline(vehicle: Resolved, options: LowTimelineOptions): LowTimeline | null {
   const low = lowVoltage(vehicle);
   const data = low.battery?.data ?? null;
@@ -59,7 +65,9 @@ export function lowTimeline(vehicle: Resolved, options: LowTimelineOptions): Low
   const stepS = options.stepS ?? 2;
   const seconds = SCENARIO_S[options.scenario];
   const awake = options.scenario !== 'parked' && options.scenario !== 'charging';
-  const curve: LowTimeline['curve'][number][] = [];
+  const curve: LowMoment[] = [];
+  const unsolvedS: number[] = [];
+  let unsolvedWhy: string | null = null;
   const capacityC = data ? data.capacityAh * 3600 * coldFactor(data, options.batteryC) : 1;
   let soc = options.socStart;
   let [sum, peakConverterA, peakBatteryA, lowestV, limited] = [0, 0, 0, Number.POSITIVE_INFINITY, 0];
@@ -77,6 +85,11 @@ export function lowTimeline(vehicle: Resolved, options: LowTimelineOptions): Low
       batteryC: options.batteryC,
       awake,
     });
+    if (!one.solved) {
+      unsolvedS.push(timeS);
+      unsolvedWhy ??= one.reason;
+      continue;
+    }
     const converterA = [...one.converterA.values()].reduce((total, amps) => total + amps, 0);
     const busV = data ? one.batteryV : Math.max(0, ...low.loads.map(({ id }) => one.loadV(id)));
     curve.push({ timeS, busV, converterA, batteryA: one.batteryA, soc });
@@ -105,13 +118,17 @@ export function lowTimeline(vehicle: Resolved, options: LowTimelineOptions): Low
     else soc -= (one.batteryA * stepS) / capacityC;
     soc = Math.min(1, Math.max(0, soc));
   }
+  if (curve.length === 0) return null;
+  const solvedS = curve.length * stepS;
   return {
     curve,
-    averageConverterA: sum / seconds,
+    unsolvedS,
+    unsolvedWhy,
+    averageConverterA: sum / solvedS,
     peakConverterA,
     peakBatteryA,
     lowestV,
     socEnd: soc,
-    limitedShare: limited / seconds,
+    limitedShare: limited / solvedS,
   };
 }

@@ -1,15 +1,18 @@
 import { describe, expect, test } from 'vitest';
+import { figuresOf } from '../testing/figures-of';
 import { prechargeLaw } from './index';
 
 // Expected values: closed forms of RC and series RLC circuits (textbook).
 describe('plain precharge', () => {
-  const result = prechargeLaw({
-    packOcvV: 400,
-    prechargeResistanceOhm: 50,
-    linkCapacitanceF: 1e-3,
-    timeoutS: 1,
-    loopResistanceOhm: 0.05,
-  });
+  const result = figuresOf(
+    prechargeLaw({
+      packOcvV: 400,
+      prechargeResistanceOhm: 50,
+      linkCapacitanceF: 1e-3,
+      timeoutS: 1,
+      loopResistanceOhm: 0.05,
+    }),
+  );
   test('levels at −RC·ln(1 − p)', () => {
     expect(result.t90S).toBeCloseTo(-0.05 * Math.log(0.1), 5);
     expect(result.t95S).toBeCloseTo(-0.05 * Math.log(0.05), 5);
@@ -32,14 +35,16 @@ describe('plain precharge', () => {
 
 test('an underdamped loop peaks far below ΔV/R and overshoots', () => {
   const [r, l, c] = [0.05, 15e-6, 1e-3];
-  const result = prechargeLaw({
-    packOcvV: 400,
-    prechargeResistanceOhm: 50,
-    linkCapacitanceF: c,
-    timeoutS: 1,
-    loopResistanceOhm: r,
-    loopInductanceH: l,
-  });
+  const result = figuresOf(
+    prechargeLaw({
+      packOcvV: 400,
+      prechargeResistanceOhm: 50,
+      linkCapacitanceF: c,
+      timeoutS: 1,
+      loopResistanceOhm: r,
+      loopInductanceH: l,
+    }),
+  );
   const alpha = r / (2 * l);
   const wd = Math.sqrt(1 / (l * c) - alpha * alpha);
   const at = Math.atan(wd / alpha) / wd;
@@ -49,14 +54,16 @@ test('an underdamped loop peaks far below ΔV/R and overshoots', () => {
 });
 
 test('a load left on the bus divides: 400·450/500 = 360 V, never 95 %', () => {
-  const result = prechargeLaw({
-    packOcvV: 400,
-    prechargeResistanceOhm: 50,
-    linkCapacitanceF: 1e-3,
-    busLoadResistanceOhm: 450,
-    timeoutS: 3,
-    loopResistanceOhm: 0.05,
-  });
+  const result = figuresOf(
+    prechargeLaw({
+      packOcvV: 400,
+      prechargeResistanceOhm: 50,
+      linkCapacitanceF: 1e-3,
+      busLoadResistanceOhm: 450,
+      timeoutS: 3,
+      loopResistanceOhm: 0.05,
+    }),
+  );
   expect(result.reachesCloseLevel).toBe(false);
   expect(result.settledVoltageV).toBeCloseTo(360, 4);
   expect(result.settledResistorPowerW).toBeCloseTo((40 * 40) / 50, 4);
@@ -66,27 +73,31 @@ test('a load left on the bus divides: 400·450/500 = 360 V, never 95 %', () => {
 
 test('a constant-power load that is always awake holds the link down at its resistance below 1 %', () => {
   // Below 4 V it acts as 4²/2000 = 8 mΩ: V = 400·0.008/(50.008).
-  const result = prechargeLaw({
-    packOcvV: 400,
-    prechargeResistanceOhm: 50,
-    linkCapacitanceF: 1e-3,
-    constantPowerLoadW: 2000,
-    timeoutS: 1,
-  });
+  const result = figuresOf(
+    prechargeLaw({
+      packOcvV: 400,
+      prechargeResistanceOhm: 50,
+      linkCapacitanceF: 1e-3,
+      constantPowerLoadW: 2000,
+      timeoutS: 1,
+    }),
+  );
   expect(result.settledVoltageV! / ((400 * 0.008) / 50.008)).toBeCloseTo(1, 6);
   expect(result.hiccup).toBe(false);
 });
 
 test('a load that wakes and gives up again hiccups with the period of its hysteresis', () => {
-  const result = prechargeLaw({
-    packOcvV: 400,
-    prechargeResistanceOhm: 100,
-    linkCapacitanceF: 1e-3,
-    constantPowerLoadW: 800,
-    turnOnV: 200,
-    turnOffV: 150,
-    timeoutS: 2,
-  });
+  const result = figuresOf(
+    prechargeLaw({
+      packOcvV: 400,
+      prechargeResistanceOhm: 100,
+      linkCapacitanceF: 1e-3,
+      constantPowerLoadW: 800,
+      turnOnV: 200,
+      turnOffV: 150,
+      timeoutS: 2,
+    }),
+  );
   expect(result.hiccup).toBe(true);
   // Fall from 200 to 150 V: C·V·dV/dt = V(400 − V)/100 − 800, integrated by the midpoint rule; rise by the closed form.
   let fall = 0;
@@ -101,10 +112,10 @@ test('a load that wakes and gives up again hiccups with the period of its hyster
 
 test('a residual charge shortens it, a shorted bus never charges, two capacitors add up', () => {
   const base = { packOcvV: 400, prechargeResistanceOhm: 50, linkCapacitanceF: 1e-3, timeoutS: 2 };
-  expect(prechargeLaw({ ...base, initialLinkVoltageV: 200 }).t95S).toBeCloseTo(0.05 * Math.log(200 / 20), 5);
-  expect(prechargeLaw({ ...base, initialLinkVoltageV: 390 }).t95S).toBe(0);
-  const short = prechargeLaw({ ...base, busShortResistanceOhm: 0.1 });
+  expect(figuresOf(prechargeLaw({ ...base, initialLinkVoltageV: 200 })).t95S).toBeCloseTo(0.05 * Math.log(200 / 20), 5);
+  expect(figuresOf(prechargeLaw({ ...base, initialLinkVoltageV: 390 })).t95S).toBe(0);
+  const short = figuresOf(prechargeLaw({ ...base, busShortResistanceOhm: 0.1 }));
   expect(short.reachesCloseLevel).toBe(false);
   expect(short.resistorEnergyToTimeoutJ / ((400 / 50.1) ** 2 * 50 * 2)).toBeCloseTo(1, 3);
-  expect(prechargeLaw({ ...base, secondCapacitanceF: 1e-3 }).t95S).toBeCloseTo(-0.1 * Math.log(0.05), 4);
+  expect(figuresOf(prechargeLaw({ ...base, secondCapacitanceF: 1e-3 })).t95S).toBeCloseTo(-0.1 * Math.log(0.05), 4);
 });

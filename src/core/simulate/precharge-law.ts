@@ -1,4 +1,4 @@
-import { type Element, type Probe, type SwitchEvent, transient } from '../circuit';
+import { type Element, type NotFollowed, type Probe, type SwitchEvent, transient } from '../circuit';
 
 /** Input of the pocket law: a source, a resistor, a link with what hangs on it. Units in the names; absent means not there. */
 export interface PrechargeLawInput {
@@ -107,8 +107,8 @@ function elementsOf(input: PrechargeLawInput): Element[] {
 
 const LEVELS = [0.9, 0.95, 0.98, 0.99] as const;
 
-/** Precharge and closing by transient simulation of the whole circuit; fractions are of packOcvV. */
-export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
+/** Precharge and closing by transient simulation of the whole circuit; fractions are of packOcvV. A run that can't be followed has no result. */
+export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult | NotFollowed {
   const elements = elementsOf(input);
   const fraction = input.closeAtFraction ?? 0.95;
   const ohm = input.prechargeResistanceOhm + (input.packResistanceOhm ?? 0);
@@ -124,12 +124,7 @@ export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
   const thresholds = [...LEVELS.map((share) => level(`t${share}`, share)), level('close', fraction)];
   const initial = (input.initialLinkVoltageV ?? 0) / input.packOcvV;
   const crossings = new Map<string, number | null>();
-  let settledV = 0;
-  let settledA = 0;
-  const remember = (_: number, probe: Probe) => {
-    settledV = probe.voltage(LINK, GROUND);
-    settledA = probe.current(RESISTOR);
-  };
+  const look = (_: number, probe: Probe) => ({ linkV: probe.voltage(LINK, GROUND), amps: probe.current(RESISTOR) });
   const first = transient(
     { elements, ground: GROUND },
     {
@@ -138,19 +133,20 @@ export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
       thresholds,
       watch: [RESISTOR],
       sampleTimesS: [input.timeoutS],
-      onSample: remember,
+      sample: look,
     },
   );
+  if (!first.converged) return first;
   for (const { id, voltageV } of thresholds)
     crossings.set(id, initial * input.packOcvV >= voltageV ? 0 : (first.crossingsS.get(id)?.[0] ?? null));
   const closeAtS = crossings.get('close') ?? null;
   const record = first.elements.get(RESISTOR)!;
   let toCloseJ: number | null = closeAtS === 0 ? 0 : null;
-  if (closeAtS !== null && closeAtS > 0)
-    toCloseJ = transient(
-      { elements, ground: GROUND },
-      { stopS: closeAtS, initial: 'rest', watch: [RESISTOR] },
-    ).elements.get(RESISTOR)!.energyJ;
+  if (closeAtS !== null && closeAtS > 0) {
+    const toClose = transient({ elements, ground: GROUND }, { stopS: closeAtS, initial: 'rest', watch: [RESISTOR] });
+    if (!toClose.converged) return toClose;
+    toCloseJ = toClose.elements.get(RESISTOR)!.energyJ;
+  }
 
   // Where it ends when the main never closes: long past every time constant, or cycling.
   const endS = 40 * tau;
@@ -159,13 +155,15 @@ export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
     settles ??
     transient(
       { elements, ground: GROUND },
-      { stopS: endS, initial: 'rest', watch: [RESISTOR], sampleTimesS: [endS], onSample: remember },
+      { stopS: endS, initial: 'rest', watch: [RESISTOR], sampleTimesS: [endS], sample: look },
     );
+  if (!long.converged) return long;
   const wakes = long.loadSwitchings.filter((event) => event.on);
   const hiccup = wakes.length >= 2 && long.loadSwitchings.length >= 3;
-  const settled = !hiccup && long.converged;
+  const settled = hiccup ? null : long.samples.at(-1)!;
   const closing =
     closeAtS === null || input.loopResistanceOhm == null ? null : closeMain(input, elements, closeAtS, capacitanceF);
+  if (closing && 'converged' in closing) return closing;
   return {
     t90S: crossings.get('t0.9') ?? null,
     t95S: crossings.get('t0.95') ?? null,
@@ -177,11 +175,12 @@ export function prechargeLaw(input: PrechargeLawInput): PrechargeLawResult {
     resistorPeakPowerW: record.peakPowerW,
     resistorEnergyToCloseJ: toCloseJ,
     resistorEnergyToTimeoutJ: record.energyJ,
-    settledVoltageV: settled ? settledV : null,
-    settledFraction: settled ? settledV / input.packOcvV : null,
-    settledResistorPowerW: settled ? settledA * settledA * input.prechargeResistanceOhm : null,
+    settledVoltageV: settled ? settled.linkV : null,
+    settledFraction: settled ? settled.linkV / input.packOcvV : null,
+    settledResistorPowerW: settled ? settled.amps ** 2 * input.prechargeResistanceOhm : null,
     hiccup,
-    periodS: hiccup ? wakes.at(-1)!.atS - wakes.at(-2)!.atS : null,
+    // Between the last two that are told one by one; those that were added up in between came in the same rhythm.
+    periodS: hiccup ? (wakes.at(-1)!.atS - wakes.at(-2)!.atS) / (1 + (wakes.at(-2)!.again ?? 0)) : null,
     voltageDifferenceAtClosingV: closing?.differenceV ?? null,
     inrushPeakCurrentA: closing?.peakA ?? null,
     inrushI2tA2s: closing?.i2t ?? null,
@@ -202,8 +201,7 @@ function closeMain(input: PrechargeLawInput, elements: readonly Element[], close
   const events: SwitchEvent[] = [{ atS: closeAtS, id: MAIN, closed: true }];
   const looks = Math.max(periodS, Math.min(windowS, 4 * total * capacitanceF));
   const samples = Array.from({ length: 301 }, (_, k) => closeAtS + (k * looks) / 300);
-  let highestV = Number.NEGATIVE_INFINITY;
-  let atClosingV = 0;
+  for (let k = 1; looks < windowS && k <= 20; k++) samples.push(closeAtS + looks + (k * (windowS - looks)) / 20);
   const result = transient(
     { elements: [...elements, ...main], ground: GROUND },
     {
@@ -213,13 +211,15 @@ function closeMain(input: PrechargeLawInput, elements: readonly Element[], close
       watch: [MAIN],
       tolerance: 1e-7,
       sampleTimesS: samples,
-      onSample: (timeS, probe) => {
-        const v = probe.voltage(LINK, GROUND);
-        if (timeS <= samples[0]!) atClosingV = v;
-        highestV = Math.max(highestV, v);
-      },
+      sample: (_, probe) => probe.voltage(LINK, GROUND),
     },
   );
+  if (!result.converged) return result;
   const record = result.elements.get(MAIN)!;
-  return { differenceV: input.packOcvV - atClosingV, peakA: record.peakCurrentA, i2t: record.i2tA2s, highestV };
+  return {
+    differenceV: input.packOcvV - result.samples[0]!,
+    peakA: record.peakCurrentA,
+    i2t: record.i2tA2s,
+    highestV: Math.max(...result.samples),
+  };
 }

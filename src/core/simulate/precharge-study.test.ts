@@ -3,6 +3,7 @@ import { assess } from '../assess';
 import { firn9 } from '../build/samples/firn-9';
 import { teasel } from '../build/samples/teasel';
 import { catalogueOf } from '../parts';
+import { figuresOf } from '../testing/figures-of';
 import { prechargeChoice, prechargeSigns, prechargeWith } from './precharge-study';
 
 const { vehicle, precharge } = assess(firn9());
@@ -11,8 +12,8 @@ const signs = new Map(prechargeSigns(vehicle, run).map((sign) => [sign.fault, si
 
 test('a healthy bus rises as 1 − e^(−t/RC), a quarter of the way with half the capacitance it is where twice the time would take it', () => {
   const tau = run.resistanceOhm * run.linkCapacitanceF;
-  const healthy = signs.get('none')!.curve;
-  const half = signs.get('half')!.curve;
+  const healthy = figuresOf(signs.get('none')).curve;
+  const half = figuresOf(signs.get('half')).curve;
   for (const k of [4, 12, 24]) {
     const { timeS, linkV } = healthy[k]!;
     // Closed form; wires and bleed of the real circuit stay within two per cent.
@@ -24,19 +25,19 @@ test('a healthy bus rises as 1 − e^(−t/RC), a quarter of the way with half t
 
 test('a shorted bus stays at nothing and puts V²/R into the resistor until the time-out', () => {
   const short = signs.get('short')!;
-  expect(short.endV).toBeLessThan(0.01 * run.packV);
-  expect(short.resistorJ / ((run.packV ** 2 / run.resistanceOhm) * run.timeoutS)).toBeCloseTo(1, 2);
+  expect(figuresOf(short).endV).toBeLessThan(0.01 * run.packV);
+  expect(figuresOf(short).resistorJ / ((run.packV ** 2 / run.resistanceOhm) * run.timeoutS)).toBeCloseTo(1, 2);
 });
 
 test('a load left on settles where resistor and load divide the voltage', () => {
   const loadOhm = run.packV ** 2 / 1500;
-  const { endV } = signs.get('load')!;
+  const { endV } = figuresOf(signs.get('load'));
   expect(endV / ((run.packV * loadOhm) / (loadOhm + run.resistanceOhm))).toBeCloseTo(1, 1);
 });
 
 test('an open relay leaves the bus dead, a welded main contactor fills it at once', () => {
-  expect(signs.get('open')!.endV).toBeLessThan(1);
-  expect(signs.get('welded')!.curve[1]!.linkV).toBeGreaterThan(0.99 * run.packV);
+  expect(figuresOf(signs.get('open')).endV).toBeLessThan(1);
+  expect(figuresOf(signs.get('welded')).curve[1]!.linkV).toBeGreaterThan(0.99 * run.packV);
 });
 
 test('twice the resistance takes twice the time and the same energy: half C V²', () => {

@@ -1,7 +1,7 @@
 import { collapseChains, type Element, NetworkError, transient } from '../circuit';
 import type { ResistorPart } from '../parts';
-import { cornersOf, groundOf, Memo, stamp, stateOf, terminalNode, type Vehicle } from '../vehicle';
-import { mainOf, type PrechargeRun, prechargeRun } from './precharge';
+import { cornersOf, groundOf, Memo, prechargeBranches, stamp, stateOf, terminalNode, type Vehicle } from '../vehicle';
+import { closedWhileCharging, type PrechargeRun, prechargeRun } from './precharge';
 
 /** The same circuit with another precharge resistor, charged. Null when it can't be worked out. */
 export function prechargeWith(vehicle: Vehicle, part: ResistorPart): PrechargeRun | null {
@@ -53,31 +53,38 @@ export interface PrechargeSign {
   readonly peakA: number;
 }
 
+/** One that could not be followed: nothing is drawn for it. */
+export interface SignUnknown {
+  readonly fault: PrechargeFault;
+  readonly unknown: string;
+}
+
 const SHORT_OHM = 0.01;
 /** A load that nobody switched off takes this much at full voltage, W (generic: a heater's lowest stage). */
 const LOAD_W = 1500;
 const POINTS = 48;
 
-const studies = new Memo<readonly PrechargeSign[]>(8);
+const studies = new Memo<readonly (PrechargeSign | SignUnknown)[]>(8);
 
 /**
  * Link voltage over time as it should be and with each thing that can be wrong: what a meter at the inverter shows. The network of
  * the warm, new, full pack as wired, up to the time-out. Empty without main contactor, resistor, inverter or cells.
  */
-export function prechargeSigns(vehicle: Vehicle, run: PrechargeRun): readonly PrechargeSign[] {
-  const main = mainOf(vehicle);
+export function prechargeSigns(vehicle: Vehicle, run: PrechargeRun): readonly (PrechargeSign | SignUnknown)[] {
+  const branch = prechargeBranches(vehicle).find(({ resistorIds }) => resistorIds.includes(run.resistorId));
   const ground = groundOf(vehicle);
   const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
   const corner = cornersOf(vehicle.build).find(({ id }) => id === 'warm-new-full')!;
-  if (!main || !inverter || ground === null) return [];
+  if (!branch || !inverter || ground === null) return [];
   const elements = stamp(vehicle, {
     state: stateOf('precharge'),
+    closed: closedWhileCharging(vehicle, branch),
     corner,
     temperatureOf: () => 40,
     capacitors: true,
     wakingLoads: true,
   });
-  const relays = new Set(vehicle.devices.flatMap(({ id, device }) => (device.role === 'precharge' ? [id] : [])));
+  const relays = new Set(branch.relayIds);
   const bus = { a: terminalNode(inverter, 'plus'), b: terminalNode(inverter, 'minus') };
   const across = (resistanceOhm: number): Element => ({ id: 'fault', kind: 'resistor', ...bus, resistanceOhm });
   const made: Readonly<Record<PrechargeFault, () => readonly Element[]>> = {
@@ -85,7 +92,8 @@ export function prechargeSigns(vehicle: Vehicle, run: PrechargeRun): readonly Pr
     short: () => [...elements, across(SHORT_OHM)],
     load: () => [...elements, across(run.packV ** 2 / LOAD_W)],
     open: () => elements.map((one) => (relays.has(one.id) && one.kind === 'switch' ? { ...one, closed: false } : one)),
-    welded: () => elements.map((one) => (one.id === main.id && one.kind === 'switch' ? { ...one, closed: true } : one)),
+    welded: () =>
+      elements.map((one) => (one.id === run.contactorId && one.kind === 'switch' ? { ...one, closed: true } : one)),
     half: () =>
       elements.map((one) => (one.kind === 'capacitor' ? { ...one, capacitanceF: one.capacitanceF / 2 } : one)),
   };
@@ -101,8 +109,7 @@ function signOf(
   ground: string,
   bus: { readonly a: string; readonly b: string },
   run: PrechargeRun,
-): PrechargeSign[] {
-  const curve: { timeS: number; linkV: number }[] = [];
+): (PrechargeSign | SignUnknown)[] {
   try {
     const result = transient(
       { elements: collapseChains(elements, new Set([ground, bus.a, bus.b, run.resistorId]), 0), ground },
@@ -112,10 +119,13 @@ function signOf(
         watch: [run.resistorId],
         tolerance: 1e-3,
         sampleTimesS: Array.from({ length: POINTS + 1 }, (_, k) => (k * run.timeoutS) / POINTS),
-        onSample: (timeS, probe) => curve.push({ timeS, linkV: probe.voltage(bus.a, bus.b) }),
+        mostSteps: 20_000,
+        sample: (timeS, probe) => ({ timeS, linkV: probe.voltage(bus.a, bus.b) }),
       },
     );
+    if (!result.converged) return [{ fault, unknown: result.reason }];
     const record = result.elements.get(run.resistorId);
+    const curve = result.samples;
     return [
       {
         fault,
@@ -126,7 +136,7 @@ function signOf(
       },
     ];
   } catch (error) {
-    if (error instanceof NetworkError) return [];
+    if (error instanceof NetworkError) return [{ fault, unknown: error.message }];
     throw error;
   }
 }

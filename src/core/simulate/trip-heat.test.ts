@@ -1,7 +1,8 @@
 import { expect, test } from 'vitest';
 import { firn9 } from '../build/samples';
 import { steadyTemperature } from '../physics/cable';
-import { vehicleOf } from '../vehicle';
+import { figuresOf } from '../testing/figures-of';
+import { isSolved, vehicleOf } from '../vehicle';
 import { PROFILE_STEP_S } from './trip';
 import { packCurrentA, tripHeat } from './trip-heat';
 import { tripRuns } from './trip-runs';
@@ -25,6 +26,7 @@ test('a trip of nothing but one current for hours ends at the steady temperature
   const hours = { ...winter, profileA: new Array<number>((6 * 3600) / PROFILE_STEP_S).fill(180) };
   const curve = tripHeat(vehicle, 'made up', hours).curveC['c-plus']!;
   const cruise = vehicle.caseOf('cruise/nominal/sustained')!;
+  if (!isSolved(cruise)) throw new Error('cruise has no solution');
   const share = Math.abs(cruise.point.elementCurrentsA.get('c-plus')!) / packCurrentA(vehicle, cruise);
   const steady = steadyTemperature(plus.thermal!.build, plus.thermal!.place, 180 * share).conductorTemperatureC!;
   expect(curve.at(-1)![1]).toBeCloseTo(steady, 1);

@@ -1,5 +1,5 @@
 import { cableTransient, type TransientCable } from '../physics/cable-transient';
-import { packStrings, type SolvedCase, type Vehicle, wayOf } from '../vehicle';
+import { isSolved, packStrings, type SolvedState, type Vehicle, wayOf } from '../vehicle';
 import { PROFILE_STEP_S, type TripResult } from './trip';
 
 /** How hot each conductor on the inverter's way gets on the usual trip, driven twice in a row. */
@@ -24,7 +24,7 @@ interface Share {
 }
 
 /** What the whole pack gives in a case, strings in parallel added up, A. */
-export const packCurrentA = (vehicle: Vehicle, { point }: SolvedCase): number =>
+export const packCurrentA = (vehicle: Vehicle, { point }: SolvedState): number =>
   Math.abs(
     packStrings(vehicle).reduce((sum, { boxIds }) => sum + (point.elementCurrentsA.get(boxIds[0] ?? '') ?? 0), 0),
   );
@@ -34,7 +34,7 @@ function sharesOf(vehicle: Vehicle): Share[] {
   const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
   const way = inverter ? wayOf(vehicle, inverter) : null;
   const cruise = vehicle.caseOf('cruise/nominal/sustained');
-  if (!inverter || !way || !cruise?.point.solvable) return [];
+  if (!inverter || !way || !cruise || !isSolved(cruise)) return [];
   const total = packCurrentA(vehicle, cruise);
   if (!(total > 0)) return [];
   return way.conductors.flatMap(({ id, thermal, conductor }): Share[] => {

@@ -6,6 +6,7 @@ import { firn9 } from '../build/samples/firn-9';
 import { cutListCsv } from '../formats';
 import { cataloguePart } from '../parts';
 import { sizeCables } from '../remedies';
+import { figuresOf } from '../testing/figures-of';
 import { resolve } from '../vehicle';
 import { clampCount, cutFrom, cutList, type Piece, terminationOf } from './cables';
 
@@ -54,7 +55,7 @@ describe('heat over time', () => {
     for (const { subject, demand } of checks.filter(({ id }) => id === 'cable.peak')) {
       const conductor = vehicle.conductorOf.get(subject.id)!;
       const hard = vehicle.caseOf('hard-acceleration/cold-old-empty/seconds')!;
-      const amps = Math.abs(hard.point.elementCurrentsA.get(subject.id) ?? 0);
+      const amps = Math.abs(figuresOf(hard.point).elementCurrentsA.get(subject.id) ?? 0);
       expect(demand!.value).toBeGreaterThanOrEqual(conductor.zone!.ambientC);
       // Ten minutes of hill at most twice the current of ten seconds: the class bounds it in the sample.
       if (amps > 1) expect(demand!.value).toBeLessThan(conductor.cable!.temperatureClassC);

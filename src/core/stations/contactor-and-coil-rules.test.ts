@@ -6,6 +6,7 @@ import { type Check, checkKey, say } from '../checks';
 import { cataloguePart } from '../parts';
 import { overloadMultiple } from '../physics/contactor';
 import { findRemedies } from '../remedies';
+import { figuresOf } from '../testing/figures-of';
 import { lifeAt } from './hv-circuit/contactor-wear';
 
 const firn = firn9();
@@ -52,7 +53,7 @@ describe('contactor.polarity', () => {
     const check = of(firn, 'contactor.polarity:k-plus');
     const { point } = assess(firn).vehicle.caseOf(check.case!)!;
     expect(check.case).toMatch(/^regeneration\//);
-    expect(check.margin).toBeCloseTo(1 - Math.abs(point.elementCurrentsA.get('k-plus')!) / 100, 9);
+    expect(check.margin).toBeCloseTo(1 - Math.abs(figuresOf(point).elementCurrentsA.get('k-plus')!) / 100, 9);
   });
 
   test('without regeneration and charging through it nothing reverses; not polarised it breaks either way', () => {

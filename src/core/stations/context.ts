@@ -1,14 +1,23 @@
 import type { Id } from '../build';
 import type { Finding, Ref } from '../checks';
 import type { RuleSet, RuleValueName } from '../rules';
-import type { PrechargeRun, TripHeat, TripRuns } from '../simulate';
-import { followsVehicle, type ResolvedConductor, type ResolvedDevice, type SolvedCase, type Vehicle } from '../vehicle';
+import type { PrechargeOutcome, TripHeat, TripRuns } from '../simulate';
+import {
+  followsVehicle,
+  type ResolvedConductor,
+  type ResolvedDevice,
+  type SolvedCase,
+  type SolvedState,
+  solvedStates,
+  type Vehicle,
+} from '../vehicle';
 
 /** What every station judges: the same solved vehicle and the same runs. */
 export interface Context {
   readonly vehicle: Vehicle;
   readonly rules: RuleSet;
-  readonly precharge: PrechargeRun | null;
+  /** Precharge of every branch with a resistor. */
+  readonly precharges: readonly PrechargeOutcome[];
   /** The usual trip as driven with just these figures; null while it is not driven yet, or can't be. */
   readonly trip: TripRuns | null;
   /** What it would read; null: something that it needs is missing. */
@@ -39,9 +48,8 @@ export const powerFrom = ({ build }: Vehicle): string =>
     ? 'Cruise and hill power follow from the vehicle and its speeds; hard acceleration is the inverter’s limit.'
     : 'Inverter power is typed, not computed from the vehicle.';
 
-export const solvedCases = (vehicle: Vehicle): SolvedCase[] => vehicle.cases.filter((solved) => solved.point.solvable);
-export const sustainedCases = (vehicle: Vehicle): SolvedCase[] =>
-  solvedCases(vehicle).filter((solved) => solved.state.duration === 'sustained');
+export const sustainedCases = (vehicle: Vehicle): SolvedState[] =>
+  solvedStates(vehicle).filter((solved) => solved.state.duration === 'sustained');
 
 /** A device whose part is not chosen can't be judged. */
 export const needsPart = (device: ResolvedDevice): Finding => ({
@@ -65,10 +73,10 @@ export const hotPlace = (conductor: ResolvedConductor): readonly string[] =>
 
 /** The case in which |current| through an element is largest. */
 export function worstCurrent(
-  cases: readonly SolvedCase[],
+  cases: readonly SolvedState[],
   elementId: Id,
-): { solved: SolvedCase; currentA: number } | null {
-  let worst: { solved: SolvedCase; currentA: number } | null = null;
+): { solved: SolvedState; currentA: number } | null {
+  let worst: { solved: SolvedState; currentA: number } | null = null;
   for (const solved of cases) {
     const currentA = Math.abs(solved.point.elementCurrentsA.get(elementId) ?? 0);
     if (!worst || currentA > worst.currentA) worst = { solved, currentA };

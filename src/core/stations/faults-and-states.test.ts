@@ -5,6 +5,7 @@ import { firn9, teasel } from '../build/samples';
 import { type Check, checkKey } from '../checks';
 import { operatingPoint } from '../circuit';
 import { cataloguePart } from '../parts';
+import { figuresOf } from '../testing/figures-of';
 import { groundOf, stamp } from '../vehicle';
 
 /** Firn 9 without regeneration: full charge is then 90 · 4.2 V, by hand. */
@@ -19,7 +20,7 @@ test('regeneration into the full pack lifts the bus: V = (E + √(E² + 4·P·R)
   const build = applyEdit(firn, { edit: 'setFigure', input: { figure: 'regenerationPower', value: power } }).build;
   const { vehicle } = assess(build);
   const solved = vehicle.caseOf('regeneration/warm-new-full/seconds')!;
-  const currentA = Math.abs(solved.point.elementCurrentsA.get('inverter')!);
+  const currentA = Math.abs(figuresOf(solved.point).elementCurrentsA.get('inverter')!);
   // What the loop takes: the inverter gives P, the cells store E·I, the rest is R·I².
   const resistanceOhm = (power / currentA - 90 * 4.2) / currentA;
   const byHand = (378 + Math.sqrt(378 ** 2 + 4 * power * resistanceOhm)) / 2;
@@ -46,18 +47,20 @@ describe('states', () => {
 
   test('charging feeds the pack: 4.8 kW come in through the charger’s fuse', () => {
     const { point: charging } = vehicle.caseOf('charging/nominal/sustained')!;
-    expect(charging.elementPowersW.get('charger')).toBeCloseTo(-4800, 3);
-    expect(Math.sign(charging.elementCurrentsA.get('box-rear')!)).toBe(1);
+    expect(figuresOf(charging).elementPowersW.get('charger')).toBeCloseTo(-4800, 3);
+    expect(Math.sign(figuresOf(charging).elementCurrentsA.get('box-rear')!)).toBe(1);
   });
 
   test('into a full pack the charger gives nothing: every point of the circuit is where the resting cells put it', () => {
     const { point: full } = vehicle.caseOf('charging/warm-new-full/sustained')!;
     expect([...full.loadsOn]).toEqual([]);
-    expect(full.nodeVoltagesV.get('inverter.plus')! - full.nodeVoltagesV.get('inverter.minus')!).toBeCloseTo(
-      full.nodeVoltagesV.get('box-rear.plus')! - full.nodeVoltagesV.get('box-front.minus')!,
+    expect(
+      figuresOf(full).nodeVoltagesV.get('inverter.plus')! - figuresOf(full).nodeVoltagesV.get('inverter.minus')!,
+    ).toBeCloseTo(
+      figuresOf(full).nodeVoltagesV.get('box-rear.plus')! - figuresOf(full).nodeVoltagesV.get('box-front.minus')!,
       9,
     );
-    for (const amps of full.elementCurrentsA.values()) expect(Math.abs(amps)).toBeLessThan(1e-6);
+    for (const amps of figuresOf(full).elementCurrentsA.values()) expect(Math.abs(amps)).toBeLessThan(1e-6);
   });
 
   test('every case has exactly the currents of a solver of its own', () => {
@@ -67,16 +70,16 @@ describe('states', () => {
         corner,
         temperatureOf: (conductor) => temperaturesC.get(conductor) ?? 125,
       });
-      const alone = operatingPoint({ elements, ground: groundOf(vehicle)! });
-      expect([id, alone.elementCurrentsA.size]).toEqual([id, solved.elementCurrentsA.size]);
+      const alone = figuresOf(operatingPoint({ elements, ground: groundOf(vehicle)! }));
+      expect([id, alone.elementCurrentsA.size]).toEqual([id, figuresOf(solved).elementCurrentsA.size]);
       for (const [element, amps] of alone.elementCurrentsA)
-        expect(Math.abs(amps - solved.elementCurrentsA.get(element)!)).toBeLessThan(0.02);
+        expect(Math.abs(amps - figuresOf(solved).elementCurrentsA.get(element)!)).toBeLessThan(0.02);
     }
   });
 
   test('a hill takes what lies halfway between cruise and hard acceleration until it is told', () => {
     const watts = (build: Build) =>
-      assess(build).vehicle.caseOf('hill/nominal/minutes')!.point.elementPowersW.get('inverter');
+      figuresOf(assess(build).vehicle.caseOf('hill/nominal/minutes')!.point).elementPowersW.get('inverter');
     const typed: Edit = { edit: 'setPowersFrom', input: { powersFrom: 'typed' } };
     expect(watts(edited(typed))).toBeCloseTo((32000 + 58000) / 2, 3);
     expect(watts(edited(typed, { edit: 'setFigure', input: { figure: 'hillPower', value: 40000 } }))).toBeCloseTo(
@@ -155,7 +158,7 @@ describe('faults, opening, discharge', () => {
     const opens = of(build, 'contactor.break:k-plus');
     expect(opens.verdict).toBe('fails');
     expect(opens.demand!.value).toBeCloseTo(
-      Math.abs(point(build, 'hard-acceleration/cold-old-empty/seconds').elementCurrentsA.get('k-plus')!),
+      Math.abs(figuresOf(point(build, 'hard-acceleration/cold-old-empty/seconds')).elementCurrentsA.get('k-plus')!),
       9,
     );
   });

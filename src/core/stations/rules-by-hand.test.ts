@@ -5,6 +5,7 @@ import { firn9, larkspur, teasel } from '../build/samples';
 import { type Check, checkKey, say } from '../checks';
 import { LOAD_PRESETS, lowBase, lowLoadOf } from '../parts';
 import { tripRuns } from '../simulate';
+import { figuresOf } from '../testing/figures-of';
 import { lowVoltage, massesOf, roadModel, solveLow, vehicleOf } from '../vehicle';
 
 /** Rules one by one, each expected figure worked out here from the build's own data by the textbook relation that it names. */
@@ -97,7 +98,7 @@ describe('drive', () => {
         ({ state, point }) =>
           state.duration === 'sustained' && state.id !== 'charging' && state.closed.length > 0 && point.solvable,
       )
-      .map(({ point }) => Math.abs(point.elementCurrentsA.get('box-rear') ?? 0));
+      .map(({ point }) => Math.abs(figuresOf(point).elementCurrentsA.get('box-rear') ?? 0));
     expect(check.limit!.value).toBeCloseTo(Math.max(...sustained), 9);
   });
 
@@ -235,13 +236,15 @@ describe('the 12-volt side', () => {
       },
     );
     const { vehicle } = assess(bare);
-    const one = solveLow(vehicle, {
-      converters: true,
-      awake: true,
-      socBattery: 0.8,
-      batteryC: 25,
-      running: new Map([['lamp-load', 'on']]),
-    });
+    const one = figuresOf(
+      solveLow(vehicle, {
+        converters: true,
+        awake: true,
+        socBattery: 0.8,
+        batteryC: 25,
+        running: new Map([['lamp-load', 'on']]),
+      }),
+    );
     const [converter] = lowVoltage(vehicle).converters;
     expect(one.point!.solvable).toBe(true);
     expect(one.limited).toEqual([converter!.id]);

@@ -4,6 +4,7 @@ import { applyEdit, type Build, type Edit } from '../build';
 import { firn9 } from '../build/samples';
 import { type Check, checkKey, marginAtLeast, marginAtMost, marginOfRise, sortLedger, verdictOf } from '../checks';
 import { cataloguePart } from '../parts';
+import { figuresOf } from '../testing/figures-of';
 
 /** Firn 9 without regeneration: full charge is then 90 · 4.2 V, by hand. */
 const firn = applyEdit(firn9(), { edit: 'setFigure', input: { figure: 'regenerationPower', value: 0 } }).build;
@@ -16,7 +17,7 @@ describe('Pack', () => {
   test('a window’s margin is the nearer edge over its width: (400 − 378)/(400 − 250)', () => {
     expect(of(firn, 'device.voltage-max:inverter').margin).toBeCloseTo(22 / 150, 6);
     const low = of(firn, 'device.voltage-min:inverter');
-    const { nodeVoltagesV } = point(firn, 'hard-acceleration/cold-old-empty/seconds');
+    const { nodeVoltagesV } = figuresOf(point(firn, 'hard-acceleration/cold-old-empty/seconds'));
     const lowest = nodeVoltagesV.get('inverter.plus')! - nodeVoltagesV.get('inverter.minus')!;
     expect(low.margin).toBeCloseTo((lowest - 250) / 150, 9);
     expect(low.case).toBe('hard-acceleration/cold-old-empty/seconds');
@@ -46,7 +47,7 @@ describe('Pack', () => {
   });
 
   test('the voltage of a cell under load is the box’s over its cells, held against the part’s limit', () => {
-    const { nodeVoltagesV } = point(firn, 'hard-acceleration/cold-old-empty/seconds');
+    const { nodeVoltagesV } = figuresOf(point(firn, 'hard-acceleration/cold-old-empty/seconds'));
     const perCell = (nodeVoltagesV.get('box-rear.plus')! - nodeVoltagesV.get('box-rear.minus')!) / 54;
     const check = of(firn, 'pack.sag:box-rear');
     expect(check.demand!.value).toBeCloseTo(perCell, 9);
@@ -69,7 +70,9 @@ describe('Pack', () => {
   });
 
   test('inverter current is the greatest of all cases over the part’s limit', () => {
-    const current = Math.abs(point(firn, 'hard-acceleration/cold-old-empty/seconds').elementCurrentsA.get('inverter')!);
+    const current = Math.abs(
+      figuresOf(point(firn, 'hard-acceleration/cold-old-empty/seconds')).elementCurrentsA.get('inverter')!,
+    );
     expect(of(firn, 'inverter.current:inverter').margin).toBeCloseTo((300 - current) / 300, 9);
   });
 });
@@ -234,11 +237,15 @@ describe('Cables', () => {
     const solved = assess(firn).vehicle.caseOf('cruise/cold-old-empty/sustained')!;
     const check = of(firn, 'cable.drop:inverter');
     const boxes = ['box-rear', 'box-front'].reduce(
-      (sum, id) => sum + solved.point.nodeVoltagesV.get(`${id}.plus`)! - solved.point.nodeVoltagesV.get(`${id}.minus`)!,
+      (sum, id) =>
+        sum +
+        figuresOf(solved.point).nodeVoltagesV.get(`${id}.plus`)! -
+        figuresOf(solved.point).nodeVoltagesV.get(`${id}.minus`)!,
       0,
     );
     const inverter =
-      solved.point.nodeVoltagesV.get('inverter.plus')! - solved.point.nodeVoltagesV.get('inverter.minus')!;
+      figuresOf(solved.point).nodeVoltagesV.get('inverter.plus')! -
+      figuresOf(solved.point).nodeVoltagesV.get('inverter.minus')!;
     // What the boxes give and the inverter does not get is lost on the way.
     expect(check.demand!.value).toBeCloseTo(boxes - inverter, 9);
     expect(check.limit!.value).toBeCloseTo(0.02 * boxes, 9);

@@ -4,6 +4,7 @@ import { applyEdit, type Build } from '../build';
 import { firn9 } from '../build/samples/firn-9';
 import { secondStringEdit } from '../remedies';
 import { fuseZones } from '../simulate';
+import { figuresOf } from '../testing/figures-of';
 import { boxSource, packStrings, protectingFuses, vehicleOf } from '../vehicle';
 
 const firn = firn9();
@@ -52,7 +53,7 @@ test('behind two strings the fuses of both protect together what neither takes o
 test('both strings share the current by their resistances when they rest alike', () => {
   const cruise = vehicleOf(two).caseOf('cruise/nominal/sustained')!;
   const vehicle = vehicleOf(two);
-  const { elementCurrentsA: amps, elementPowersW: powers, nodeVoltagesV: volts } = cruise.point;
+  const { elementCurrentsA: amps, elementPowersW: powers, nodeVoltagesV: volts } = figuresOf(cruise.point);
   // Kirchhoff's voltage law round the two strings: what each loses on its way from rest to where they meet is the same.
   const lost = packStrings(vehicle).map(({ ids, boxIds }) =>
     [...ids].reduce((sum, id) => {
@@ -82,7 +83,8 @@ test('one string alone carries the whole cruise current', () => {
   const alone = assess(two).checks.filter(({ id }) => id === 'pack.string-alone');
   expect(alone).toHaveLength(2);
   const single = Math.abs(
-    vehicleOf(firn).caseOf('cruise/cold-old-empty/sustained')!.point.elementCurrentsA.get('box-rear') ?? Number.NaN,
+    figuresOf(vehicleOf(firn).caseOf('cruise/cold-old-empty/sustained')!.point).elementCurrentsA.get('box-rear') ??
+      Number.NaN,
   );
   // The same pack without its neighbour is the build as it was.
   expect(alone[0]!.demand!.value).toBeGreaterThanOrEqual(single * 0.999);

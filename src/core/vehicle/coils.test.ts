@@ -3,12 +3,12 @@ import { applyEdit, type Build } from '../build';
 import { firn9, larkspur } from '../build/samples';
 import { cataloguePart } from '../parts';
 import { coilFeed, coilReturn, heldWith, singleFailures, stopTests, testPoints } from '../simulate';
-import { coilCircuit, commandedIn, meteredOhm, resolve, solveCoils, stateOf } from '.';
+import { closedIn, coilCircuit, meteredOhm, resolve, solveCoils, stateOf } from '.';
 
 const firn = firn9();
 const vehicle = resolve(firn);
 const circuit = coilCircuit(vehicle)!;
-const driving = commandedIn(vehicle, stateOf('cruise').closed);
+const driving = closedIn(vehicle, stateOf('cruise'));
 
 /** Ω of a way by hand: 1 mm² at 18.5 mΩ/m (ISO 19642-3) and 40 °C, two joints of 0.1 mΩ together, 20 mΩ a contact. */
 function byHand(ids: readonly string[]): number {

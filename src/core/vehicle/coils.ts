@@ -1,5 +1,5 @@
-import type { ContactorRole, Id } from '../build';
-import { type Element, operatingPoint } from '../circuit';
+import type { Id } from '../build';
+import { type Element, operatingPoint, type SolvedPoint } from '../circuit';
 import { fuseResistance } from '../physics/fuse';
 import { lowReads } from './low-reads';
 import { partOf, type Resolved, type ResolvedConductor, type ResolvedDevice, resolve } from './resolve';
@@ -218,6 +218,13 @@ function elementsOf(circuit: CoilCircuit, setting: CoilSetting, relaysIn: Readon
   return elements;
 }
 
+/** Sources, coils, wires and contacts are linear: there is always a solution. */
+function linearPoint(elements: readonly Element[], ground: string): SolvedPoint {
+  const point = operatingPoint({ elements, ground });
+  if (!point.solvable) throw new Error(`a circuit without loads of constant power has no solution: ${point.reason}`);
+  return point;
+}
+
 const points = new WeakMap<CoilCircuit, Map<string, CoilPoint>>();
 const listed = (ids: ReadonlySet<Id> | undefined): string => (ids ? [...ids].sort().join() : '*');
 
@@ -238,7 +245,7 @@ function solveSetting(circuit: CoilCircuit, setting: CoilSetting): CoilPoint {
   let relaysIn: ReadonlySet<Id> = new Set();
   for (let round = 0; ; round++) {
     const elements = elementsOf(circuit, setting, relaysIn);
-    const point = operatingPoint({ elements, ground: circuit.ground });
+    const point = linearPoint(elements, circuit.ground);
     const { nodeVoltagesV, referenceOf } = point;
     const nodeV = (node: string): number =>
       referenceOf.get(node) === circuit.ground ? (nodeVoltagesV.get(node) ?? 0) : 0;
@@ -267,7 +274,7 @@ export function meteredOhm(circuit: CoilCircuit, commanded: ReadonlySet<Id>, nod
     voltageV: 1,
     resistanceOhm: 1,
   };
-  const point = operatingPoint({ elements: [...elements, meter], ground: circuit.batteryPlus });
+  const point = linearPoint([...elements, meter], circuit.batteryPlus);
   const currentA = -(point.elementCurrentsA.get('meter') ?? 0);
   return currentA > 0 ? 1 / currentA - 1 : Number.POSITIVE_INFINITY;
 }
@@ -282,14 +289,6 @@ export function coilLimits(device: ResolvedDevice): { pickUpV: number; holdV: nu
     assumed: part?.coilPickUpV === undefined,
   };
 }
-
-/** Contactors that a state asks to be closed. */
-export const commandedIn = (vehicle: Resolved, closed: readonly ContactorRole[]): ReadonlySet<Id> =>
-  new Set(
-    vehicle.devices
-      .filter(({ device }) => device.kind === 'contactor' && closed.includes(device.role ?? 'branch'))
-      .map(({ id }) => id),
-  );
 
 /** Contactors that stay in with this opened: their coils keep more than the hold voltage at the highest supply, cold. */
 export function stillIn(

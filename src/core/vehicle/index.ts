@@ -17,7 +17,6 @@ export {
   coilCircuit,
   coilLimits,
   coilOhm,
-  commandedIn,
   HIGHEST_SUPPLY_V,
   LOWEST_SUPPLY_V,
   meteredOhm,
@@ -50,9 +49,11 @@ export {
   zoneAt,
 } from './geometry';
 export { type LoomHeat, type LoomOf, loomHeat, loomOfWire, loomsOf, loomWireAmpacity } from './looms';
+export { type Edge, edgesOf, Loops } from './loops';
+export { type LowPoint, type LowSolved, solveLow } from './low-solve';
 export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
-export { type LowPoint, lowVoltage, runningIn, solveLow } from './low-voltage';
+export { lowVoltage, runningIn } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
 export { Memo } from './memo';
 export { nodeOf } from './node';
@@ -68,11 +69,16 @@ export {
 export { stringsAlone, withStrings } from './stages';
 export { boxSource, capacitorId, conductorOhm, devicePowerW, groundOf, stamp, terminalNode } from './stamp';
 export { type PackString, packStrings, packStringsOf } from './strings';
+export { allContactors, closedIn, isPrechargeRelay, type PrechargeBranch, prechargeBranches } from './switching';
 export { type UsualPlace, usualPlaces, withoutPlace } from './usual-places';
 export {
   conductorAmpacity,
   conductorTemperature,
+  currentIn,
+  isSolved,
   type SolvedCase,
+  type SolvedState,
+  solvedStates,
   terminalVoltage,
   type Vehicle,
   vehicleOf,

@@ -1,8 +1,9 @@
 import { type Id, own, type Route, SCENARIOS, type ScenarioId } from '../build';
 import { airPressurePa } from '../physics/air';
 import { type Loom, type LoomPlace, type LoomWire, loomAmpacity, loomTemperatures } from '../physics/loom';
+import { solveLow } from './low-solve';
 import type { LowVoltage } from './low-types';
-import { lowVoltage, runningIn, solveLow } from './low-voltage';
+import { lowVoltage, runningIn } from './low-voltage';
 import type { Resolved, ResolvedConductor } from './resolve';
 import { conductorAmpacity } from './vehicle';
 
@@ -91,8 +92,8 @@ function hottest(vehicle: Resolved, { wires, place }: LoomOf): LoomHeat | null {
   for (const scenario of SCENARIOS) {
     const awake = scenario !== 'parked';
     const one = solveLow(vehicle, { ...AWAKE, converters: awake, awake, running: runningIn(low, scenario) });
-    if (!one.point) continue;
-    if (!one.point.solvable) return null;
+    if (!one.solved && one.why === 'none') continue;
+    if (!one.solved) return null;
     const currentsA = wires.map(({ id }) => Math.abs(one.currentA(id)));
     const loom = loomTemperatures(warmed(wires, currentsA), place);
     if (loom === null) return { scenario, loom, currentsA };

@@ -85,40 +85,44 @@ const staysClosed = ({ device }: ResolvedDevice): boolean =>
 export const acceptanceA = ({ capacityAh }: AuxiliaryBatteryData, soc: number): number =>
   capacityAh * Math.max(0.002, Math.min(0.3, 1.5 * (1 - soc)));
 
-/** Battery and converters: sources, or what they give and take at their limits. */
-export function sourcesOf(
-  low: LowVoltage,
-  setting: LowSetting,
-  limited: ReadonlySet<Id>,
-  off: ReadonlySet<Id>,
-  chargedAtV: number | null,
-): Element[] {
+/** How battery and converters stand in one solution. */
+export interface Feeds {
+  /** Voltage that each converter holds, V; one that is not here gives nothing. */
+  readonly converterV: ReadonlyMap<Id, number>;
+  /** Null: the battery stands as a source; else it takes what it accepts, at this voltage. */
+  readonly chargedAtV: number | null;
+}
+
+/** Battery and converters as elements. */
+export function sourcesOf(low: LowVoltage, setting: LowSetting, { converterV, chargedAtV }: Feeds): Element[] {
   const elements: Element[] = [];
   const { battery, converters } = low;
-  if (battery?.data && chargedAtV !== null)
-    elements.push({
-      id: battery.device.id,
-      kind: 'power',
-      a: `${battery.device.id}.plus`,
-      b: `${battery.device.id}.minus`,
-      powerW: acceptanceA(battery.data, setting.socBattery) * chargedAtV,
-    });
-  else if (battery?.data)
-    elements.push({
-      id: battery.device.id,
-      kind: 'source',
-      a: `${battery.device.id}.plus`,
-      b: `${battery.device.id}.minus`,
-      voltageV: auxiliaryRestV(battery.data, setting.socBattery),
-      resistanceOhm: batteryOhm(battery.data, setting.batteryC),
-    });
-  if (setting.converters)
-    for (const { id, outputV, powerW } of converters) {
-      if (off.has(id)) continue;
-      const [a, b] = [`${id}.lvPlus`, `${id}.lvMinus`];
-      if (limited.has(id)) elements.push({ id, kind: 'power', a, b, powerW: -powerW });
-      else elements.push({ id, kind: 'source', a, b, voltageV: outputV, resistanceOhm: OUTPUT_OHM });
-    }
+  if (battery?.data) {
+    const { id } = battery.device;
+    const ends = { id, a: `${id}.plus`, b: `${id}.minus` };
+    elements.push(
+      chargedAtV === null
+        ? {
+            ...ends,
+            kind: 'source',
+            voltageV: auxiliaryRestV(battery.data, setting.socBattery),
+            resistanceOhm: batteryOhm(battery.data, setting.batteryC),
+          }
+        : { ...ends, kind: 'power', powerW: acceptanceA(battery.data, setting.socBattery) * chargedAtV },
+    );
+  }
+  for (const { id } of converters) {
+    const voltageV = converterV.get(id);
+    if (voltageV !== undefined)
+      elements.push({
+        id,
+        kind: 'source',
+        a: `${id}.lvPlus`,
+        b: `${id}.lvMinus`,
+        voltageV,
+        resistanceOhm: OUTPUT_OHM,
+      });
+  }
   return elements;
 }
 

@@ -5,6 +5,7 @@ import { resistanceAt } from '../physics/conductor';
 import { fuseResistance } from '../physics/fuse';
 import { type Corner, inverterPowerW, type State } from './cases';
 import { ASSUMED_LENGTH_M, partOf, type Resolved, type ResolvedConductor, type ResolvedDevice } from './resolve';
+import { closedIn } from './switching';
 
 /** Resistance taken for a series device whose part is not chosen yet (generic). */
 const UNKNOWN_SERIES_OHM = 0.0005;
@@ -56,6 +57,8 @@ export interface StampOptions {
   readonly state: State;
   readonly corner: Corner;
   readonly temperatureOf: (conductorId: string) => number;
+  /** Contactors that are closed; absent: those that the state closes. */
+  readonly closed?: ReadonlySet<string>;
   /** Link capacitors, as in transients; left out of operating points. */
   readonly capacitors?: boolean;
   /** Loads that wake by themselves, as in precharge. */
@@ -64,7 +67,13 @@ export interface StampOptions {
   readonly ohmicShare?: number;
 }
 
-function stampDevice(resolved: Resolved, device: ResolvedDevice, options: StampOptions, out: Element[]): void {
+function stampDevice(
+  resolved: Resolved,
+  device: ResolvedDevice,
+  options: StampOptions,
+  closed: ReadonlySet<string>,
+  out: Element[],
+): void {
   const { id } = device;
   const at = (terminal: string) => terminalNode(device, terminal);
   const series = (resistanceOhm: number) => out.push({ id, kind: 'resistor', a: at('a'), b: at('b'), resistanceOhm });
@@ -79,13 +88,12 @@ function stampDevice(resolved: Resolved, device: ResolvedDevice, options: StampO
       return;
     }
     case 'contactor': {
-      const closed = options.state.closed.includes(device.device.role ?? 'branch');
       out.push({
         id,
         kind: 'switch',
         a: at('a'),
         b: at('b'),
-        closed,
+        closed: closed.has(id),
         resistanceOhm: partOf(device, 'contactor')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM,
       });
       return;
@@ -155,7 +163,8 @@ function stampLoad(resolved: Resolved, device: ResolvedDevice, options: StampOpt
 /** Devices and conductors of the high-voltage circuit as elements of the network, element ids = ids of the document. */
 export function stamp(resolved: Resolved, options: StampOptions): Element[] {
   const elements: Element[] = [];
-  for (const device of resolved.devices) stampDevice(resolved, device, options, elements);
+  const closed = options.closed ?? closedIn(resolved, options.state);
+  for (const device of resolved.devices) stampDevice(resolved, device, options, closed, elements);
   for (const conductor of resolved.conductors) {
     elements.push({
       id: conductor.id,

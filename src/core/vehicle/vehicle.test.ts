@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { applyEdit } from '../build';
 import { firn9 } from '../build/samples';
+import { figuresOf } from '../testing/figures-of';
 import { conductorTemperature, protectingFuses, resolve, vehicleOf, wayOf } from './index';
 
 const resolved = resolve(firn9());
@@ -46,13 +47,13 @@ test('sustained cases agree with themselves: each conductor’s temperature is t
   const vehicle = vehicleOf(firn9());
   const solved = vehicle.caseOf('cruise/cold-old-empty/sustained')!;
   for (const conductor of vehicle.conductors) {
-    const settled = conductorTemperature(conductor, solved.point.elementCurrentsA.get(conductor.id)!)!;
+    const settled = conductorTemperature(conductor, figuresOf(solved.point).elementCurrentsA.get(conductor.id)!)!;
     expect(Math.abs(settled - solved.temperaturesC.get(conductor.id)!)).toBeLessThan(0.1);
   }
 });
 
 test('parked, nothing flows and the bus is parted from the pack', () => {
   const { point } = vehicleOf(firn9()).caseOf('parked/nominal/sustained')!;
-  for (const current of point.elementCurrentsA.values()) expect(Math.abs(current)).toBe(0);
+  for (const current of figuresOf(point).elementCurrentsA.values()) expect(Math.abs(current)).toBe(0);
   expect(point.referenceOf.get('inverter.plus')).not.toBe(point.referenceOf.get('box-rear.plus'));
 });

@@ -1,5 +1,5 @@
 import type { Build, Id } from '../build';
-import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver } from '../circuit';
+import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver, type SolvedPoint } from '../circuit';
 import { ampacity, steadyTemperature } from '../physics/cable';
 import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from './cases';
 import { Memo } from './memo';
@@ -15,6 +15,19 @@ export interface SolvedCase {
   readonly point: OperatingPoint;
   /** Conductor temperatures that the resistances were taken at, °C; null: no steady temperature. */
   readonly temperaturesC: ReadonlyMap<Id, number | null>;
+}
+
+/** A case that has an operating point: only here are there figures to read. */
+export interface SolvedState extends SolvedCase {
+  readonly point: SolvedPoint;
+}
+export const isSolved = (solved: SolvedCase): solved is SolvedState => solved.point.solvable;
+/** The cases that have an operating point. */
+export const solvedStates = (vehicle: Vehicle): SolvedState[] => vehicle.cases.filter(isSolved);
+/** |Current| of a device or conductor in a case, A; null: the case has no solution, or it is not in the network. */
+export function currentIn(solved: SolvedCase, id: Id): number | null {
+  const signed = solved.point.solvable ? solved.point.elementCurrentsA.get(id) : undefined;
+  return signed === undefined ? null : Math.abs(signed);
 }
 
 export interface Vehicle extends Resolved {
@@ -103,8 +116,8 @@ function solveCase(
   const withLoadFactor = state.id === 'hard-acceleration' && corner.id === 'cold-old-empty';
   let point = solve(stamp(resolved, { state, corner, temperatureOf }), withLoadFactor);
   // Current heats the conductor, heat raises its resistance, resistance raises the current of a constant power: repeat until they agree.
-  const settles = state.duration === 'sustained' && state.closed.length > 0 && point.solvable;
-  for (let round = 0; settles && round < 8; round++) {
+  const settles = state.duration === 'sustained' && state.closed.length > 0;
+  for (let round = 0; settles && point.solvable && round < 8; round++) {
     const next = new Map<Id, number | null>();
     let moved = 0;
     for (const conductor of resolved.conductors) {

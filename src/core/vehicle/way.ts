@@ -2,6 +2,7 @@ import type { Id } from '../build';
 import { Memo } from './memo';
 import { nodeOf } from './node';
 import type { Resolved, ResolvedConductor, ResolvedDevice } from './resolve';
+import { isPrechargeRelay } from './switching';
 import { topologyKey } from './topology-key';
 
 const SERIES: ReadonlySet<string> = new Set(['contactor', 'fuse', 'disconnect', 'sensor']);
@@ -35,7 +36,7 @@ function linksOf(vehicle: Resolved): Links {
   };
   for (const { id, device } of vehicle.devices) {
     if (device.kind === 'box') link(id, `${id}.plus`, `${id}.minus`);
-    if (SERIES.has(device.kind) && device.role !== 'precharge') link(id, `${id}.a`, `${id}.b`);
+    if (SERIES.has(device.kind) && !isPrechargeRelay(vehicle, id)) link(id, `${id}.a`, `${id}.b`);
   }
   for (const conductor of vehicle.conductors)
     link(conductor.id, nodeOf(conductor.conductor.a), nodeOf(conductor.conductor.b));

@@ -50,7 +50,7 @@ export function CircuitDrawing({
   });
   const current = (id: string): number | null => {
     if (overlay) return overlay.flow ? (overlay.flow.get(id) ?? 0) : null;
-    return solved?.point.elementCurrentsA.get(id) ?? null;
+    return solved?.point.solvable ? (solved.point.elementCurrentsA.get(id) ?? null) : null;
   };
   const words = (id: string): string => {
     if (overlay?.live) return `, ${LIVE_WORDS[overlay.live.get(id) ?? 'dead']}${overlay.open.has(id) ? ', open' : ''}`;
@@ -222,10 +222,11 @@ function DeviceView({
     const inverter = partOf(vehicle.deviceOf.get(device.id), 'inverter');
     const main = height > 80;
     // Without an operating point nothing is known, and nothing must read as zero.
-    const known = !overlay && solved?.point.solvable === true;
+    const point = !overlay && solved?.point.solvable ? solved.point : null;
+    const known = point !== null;
     const unknown = overlay?.live ? LIVE_WORDS[overlay.live.get(device.id) ?? 'dead'] : overlay ? 'off' : 'not solved';
-    const current = solved?.point.elementCurrentsA.get(device.id) ?? 0;
-    const powerW = solved?.point.elementPowersW.get(device.id) ?? 0;
+    const current = point?.elementCurrentsA.get(device.id) ?? 0;
+    const powerW = point?.elementPowersW.get(device.id) ?? 0;
     return (
       <g color={colour}>
         <rect
@@ -289,8 +290,9 @@ function DeviceView({
 
 function BoxView({ placed, vehicle, solved }: { placed: Placed; vehicle: Vehicle; solved: SolvedCase | undefined }) {
   const { device, x, y, width = 0, height = 0 } = placed;
-  const plus = solved?.point.nodeVoltagesV.get(`${device.id}.plus`);
-  const minus = solved?.point.nodeVoltagesV.get(`${device.id}.minus`);
+  const volts = solved?.point.solvable ? solved.point.nodeVoltagesV : undefined;
+  const plus = volts?.get(`${device.id}.plus`);
+  const minus = volts?.get(`${device.id}.minus`);
   return (
     <g>
       <rect

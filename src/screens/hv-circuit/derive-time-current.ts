@@ -2,7 +2,7 @@ import { SLOW_EDGE } from '@/core/physics/fuse-clearing';
 import { curvePoints, preArcingTime } from '@/core/physics/fuse-curve';
 import { fuseZones } from '@/core/simulate';
 import { cableWithstand } from '@/core/stations/hv-circuit';
-import { conductorAmpacity, partOf, type Vehicle } from '@/core/vehicle';
+import { conductorAmpacity, currentIn, partOf, type Vehicle } from '@/core/vehicle';
 
 export interface TcPoint {
   readonly currentA: number;
@@ -63,9 +63,10 @@ export function timeCurrent(vehicle: Vehicle, fuseId: string): TimeCurrent | nul
       ({ corner, state, point }) =>
         corner.id === 'cold-old-empty' && state.closed.includes('main-plus') && point.solvable,
     )
-    .map(({ state, point }) => ({
+    .map((solved) => ({ state: solved.state, currentA: currentIn(solved, fuseId) ?? 0 }))
+    .map(({ state, currentA }) => ({
       name: state.name,
-      currentA: Math.abs(point.elementCurrentsA.get(fuseId) ?? 0),
+      currentA,
       timeS: state.duration === 'sustained' ? FOREVER_S : vehicle.build.duty.hardAccelerationS,
     }))
     .filter(({ currentA }) => currentA > 0.05);

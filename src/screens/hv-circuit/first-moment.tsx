@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { adiabaticI2t } from '@/core/physics/fuse-curve';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
-import { type FaultCorner, type FirstMoment, firstMoment } from '@/core/simulate';
+import { type FaultCorner, type FirstMoment, firstMoment, type MomentUnknown } from '@/core/simulate';
 import { partOf, type Vehicle } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
@@ -23,14 +23,18 @@ export function FirstMomentPanel({
   prospectiveA: number;
   system: UnitSystem;
 }) {
-  const [found, setFound] = useState<{ readonly key: string; readonly moment: FirstMoment | null } | null>(null);
+  const [found, setFound] = useState<{
+    readonly key: string;
+    readonly moment: FirstMoment | MomentUnknown | null;
+  } | null>(null);
   const key = `${a}|${b}|${corner}|${vehicle.build.id}`;
   useEffect(() => {
     const timer = setTimeout(() => setFound({ key, moment: firstMoment(vehicle, a, b, corner) }), 30);
     return () => clearTimeout(timer);
   }, [vehicle, a, b, corner, key]);
-  const moment = found?.key === key ? found.moment : undefined;
-  if (moment === null) return null;
+  const answer = found?.key === key ? found.moment : undefined;
+  if (answer === null) return null;
+  const moment = answer && 'unknown' in answer ? undefined : answer;
   const text = (value: number, dimension: 'current' | 'i2t') => formatQuantity({ value, dimension }, system, 3).text;
   const fuses = moment
     ? vehicle.devices.flatMap((device) => {
@@ -41,7 +45,9 @@ export function FirstMomentPanel({
     : [];
   return (
     <Panel title="The first two milliseconds" about="with the link capacitors charged, before anything melts">
-      {moment === undefined ? (
+      {answer && 'unknown' in answer ? (
+        <p>Not known: the circuit could not be followed ({answer.unknown}).</p>
+      ) : moment === undefined ? (
         <p className="text-soft">Working it out …</p>
       ) : (
         <>

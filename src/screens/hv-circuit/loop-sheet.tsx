@@ -3,8 +3,8 @@ import type { Assessment } from '@/core/assess';
 import { stopTests } from '@/core/simulate';
 import {
   type CoilCircuit,
+  closedIn,
   coilCircuit,
-  commandedIn,
   LOWEST_SUPPLY_V,
   solveCoils,
   stateOf,
@@ -25,7 +25,7 @@ export function loopView(vehicle: Vehicle): LoopView | null {
   const circuit = coilCircuit(vehicle);
   const layout = layOutLoop(vehicle);
   if (!circuit || !layout) return null;
-  const commanded = commandedIn(vehicle, stateOf('cruise').closed);
+  const commanded = closedIn(vehicle, stateOf('cruise'));
   return { circuit, layout, coilV: solveCoils(circuit, { supplyV: LOWEST_SUPPLY_V, hot: true, commanded }).coilV };
 }
 

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Assessment } from '@/core/assess';
 import { type Dimension, formatQuantity } from '@/core/quantities';
-import { type PrechargeFault, type PrechargeRun, prechargeSigns } from '@/core/simulate';
+import { type PrechargeFault, type PrechargeRun, type PrechargeSign, prechargeSigns } from '@/core/simulate';
 import { Panel } from '@/ui/panel';
 
 const WORDS: Readonly<Record<PrechargeFault, readonly [string, string, string]>> = {
@@ -20,11 +20,12 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
   const signs = useMemo(() => prechargeSigns(assessment.vehicle, run), [assessment.vehicle, run]);
   const system = assessment.build.units;
   const text = (value: number, dimension: Dimension) => formatQuantity({ value, dimension }, system, 3).text;
-  const first = signs[0];
+  const followed = signs.filter((sign): sign is PrechargeSign => !('unknown' in sign));
+  const first = followed[0];
   if (!first) return null;
   const data = first.curve.map(({ timeS }, k) => ({
     t: timeS,
-    ...Object.fromEntries(signs.map((sign) => [sign.fault, sign.curve[k]?.linkV])),
+    ...Object.fromEntries(followed.map((sign) => [sign.fault, sign.curve[k]?.linkV])),
   }));
   return (
     <Panel title="What a fault looks like" about="voltage at the inverter, from the relay’s closing to the time-out">
@@ -48,7 +49,7 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
               tick={{ fontSize: 12 }}
             />
             <ReferenceLine y={run.closeFraction * run.packV} stroke="var(--ink)" strokeDasharray="5 4" />
-            {signs.map(({ fault }) => (
+            {followed.map(({ fault }) => (
               <Line
                 key={fault}
                 dataKey={fault}
@@ -72,7 +73,7 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
           </tr>
         </thead>
         <tbody>
-          {signs.map(({ fault, endV, peakA, resistorJ }) => (
+          {followed.map(({ fault, endV, peakA, resistorJ }) => (
             <tr key={fault} className="border-t border-rule/70 align-top">
               <td className="py-1 text-left">
                 <span className="flex items-start gap-2">
@@ -100,6 +101,12 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
           ))}
         </tbody>
       </table>
+      {signs.length > followed.length && (
+        <p className="mt-2 text-[14px]">
+          Not worked out:{' '}
+          {signs.flatMap((sign) => ('unknown' in sign ? [`${WORDS[sign.fault][0]} (${sign.unknown})`] : [])).join('; ')}
+        </p>
+      )}
     </Panel>
   );
 }

@@ -131,7 +131,7 @@ function DeviceFields({
   const system = assessment.build.units;
   const wanted = PART_OF_DEVICE[device.device.kind];
   const fitting = wanted === null ? [] : partsToChoose(wanted, assessment.build);
-  const amps = solved?.point.elementCurrentsA.get(device.id);
+  const amps = solved?.point.solvable ? solved.point.elementCurrentsA.get(device.id) : undefined;
   const bus = partOf(device, 'bus-device');
   return (
     <div>

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { assess } from '../../assess';
+import { figuresOf } from '../../testing/figures-of';
 import { firn9 } from '../samples';
 import type { Build } from '../types';
 import { applyEdit, patchBuild } from './apply';
@@ -31,7 +32,9 @@ describe('boxes of a string', () => {
     const before = firn9();
     const { build } = applyEdit(before, split('box-rear', 20));
     const current = (one: Build) =>
-      Math.abs(assess(one).vehicle.caseOf('cruise/nominal/sustained')!.point.elementCurrentsA.get('box-rear')!);
+      Math.abs(
+        figuresOf(assess(one).vehicle.caseOf('cruise/nominal/sustained')!.point).elementCurrentsA.get('box-rear')!,
+      );
     // The same power over a little more resistance: a little more current.
     expect(current(build)).toBeGreaterThan(current(before));
     expect(current(build) / current(before)).toBeLessThan(1.002);

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { assess } from '../../assess';
 import { cataloguePart } from '../../parts';
+import { figuresOf } from '../../testing/figures-of';
 import { lowVoltage, solveLow, vehicleOf } from '../../vehicle';
 import { firn9 } from '../samples';
 import { readBuild } from '../schema';
@@ -33,7 +34,7 @@ describe('loads that share a fuse', () => {
     const shared = on(firn, { edit: 'groupLoad', input: { loadId: radio, withId: wipers, relay: false } });
     const fuseId = loadCircuit(shared, wipers).fuseId!;
     expect(shared.circuits.lv.devices[gone]).toBeUndefined();
-    const one = everything(shared);
+    const one = figuresOf(everything(shared));
     // Kirchhoff at the fuse.
     expect(Math.abs(one.currentA(fuseId))).toBeCloseTo(
       Math.abs(one.currentA(radio)) + Math.abs(one.currentA(wipers)),
@@ -65,7 +66,7 @@ describe('loads that share a fuse', () => {
       input: { loadId: blower, seed: 'own', fuse: cataloguePart('fuse-blade-32-20', 'fuse') },
     });
     expect(loadCircuit(back, blower)).toMatchObject({ fuseId: 'own-fuse', relayId: null });
-    expect(everything(back).loadV(blower)).toBeGreaterThan(11);
+    expect(figuresOf(everything(back)).loadV(blower)).toBeGreaterThan(11);
   });
 
   test('what can’t be shared is refused with words', () => {
@@ -98,7 +99,7 @@ describe('loads that share a fuse', () => {
             if (!(error instanceof EditRefused)) throw error;
           }
         expect(readBuild(JSON.parse(JSON.stringify(build))).ok).toBe(true);
-        const solved = everything(build);
+        const solved = figuresOf(everything(build));
         for (const { id } of loads) {
           expect(loadCircuit(build, id).fuseId).not.toBeNull();
           expect(solved.loadV(id)).toBeGreaterThan(10);

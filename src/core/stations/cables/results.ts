@@ -1,4 +1,4 @@
-import { conductorAmpacity, conductorOhm, type ResolvedConductor, type Vehicle } from '../../vehicle';
+import { conductorAmpacity, conductorOhm, type ResolvedConductor, solvedStates, type Vehicle } from '../../vehicle';
 
 export interface CableRow {
   readonly id: string;
@@ -17,7 +17,7 @@ export interface CableRow {
 
 /** One row per high-voltage conductor, worst sustained case each. */
 export function cableRows(vehicle: Vehicle): CableRow[] {
-  const sustained = vehicle.cases.filter((solved) => solved.point.solvable && solved.state.duration === 'sustained');
+  const sustained = solvedStates(vehicle).filter(({ state }) => state.duration === 'sustained');
   return vehicle.conductors.map((resolved) => {
     let currentA: number | null = null;
     let temperatureC: number | null = null;

@@ -1,5 +1,5 @@
 import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Rule } from '../../checks';
-import { conductorOhm, type SolvedCase, wayOf } from '../../vehicle';
+import { conductorOhm, type SolvedCase, type SolvedState, wayOf } from '../../vehicle';
 import {
   type Context,
   celsius,
@@ -36,7 +36,7 @@ const temperature: Rule<Context> = {
       if (!cable || !zone || !laid) return [{ subject, missing: missing.map((what) => ({ ref: subject, what })) }];
       if (vehicle.cases.length === 0) return [{ subject, missing: NEEDS_CELLS }];
       if (waitsFor) return [{ subject, waitsFor }];
-      let worst: { solved: SolvedCase; reached: number | null } | null = null;
+      let worst: { solved: SolvedState; reached: number | null } | null = null;
       for (const solved of sustained) {
         const reached = solved.temperaturesC.get(conductor.id) ?? null;
         if (!worst || reached === null || (worst.reached !== null && reached > worst.reached))
@@ -135,7 +135,7 @@ const drop: Rule<Context> = {
             },
           ];
         if (waitsFor) return [{ subject, waitsFor }];
-        let worst: { solved: SolvedCase; drop: number; pack: number; own: number } | null = null;
+        let worst: { solved: SolvedState; drop: number; pack: number; own: number } | null = null;
         for (const solved of sustainedCases(vehicle)) {
           if (!((solved.point.elementCurrentsA.get(device.id) ?? 0) > 0)) continue;
           const across = (id: string) =>

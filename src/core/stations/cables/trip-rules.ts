@@ -2,8 +2,8 @@ import { type Finding, marginOfRise, quantityText as q, type Rule } from '../../
 import { cableTransient } from '../../physics/cable-transient';
 import { METALS } from '../../physics/conductor';
 import { temperatureAfterI2t } from '../../physics/withstand';
-import { Memo, type ResolvedConductor } from '../../vehicle';
-import { type Context, celsius, conductorRef, corner, hotPlace, powerFrom, solvedCases } from '../context';
+import { Memo, type ResolvedConductor, solvedStates } from '../../vehicle';
+import { type Context, celsius, conductorRef, corner, hotPlace, powerFrom } from '../context';
 
 const SHELLS = 'Metal node and four shells of insulation, resistance with temperature throughout (engineering model)';
 /** Insulation, J/m³K (generic 1.6–2.4·10⁶). */
@@ -54,7 +54,7 @@ const peak: Rule<Context> = {
       if (!cable || !zone || !thermal) return [];
       // Which pulse of each length is hottest is told by metal alone; only that one is worked out.
       const hottest = new Map<string, Pulse>();
-      for (const solved of solvedCases(vehicle)) {
+      for (const solved of solvedStates(vehicle)) {
         if (solved.state.duration === 'sustained' || solved.state.id === 'precharge') continue;
         const amps = Math.abs(solved.point.elementCurrentsA.get(id) ?? 0);
         if (amps < 1) continue;

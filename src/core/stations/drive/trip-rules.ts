@@ -1,7 +1,7 @@
 import { type Finding, marginAtLeast, marginAtMost, marginOfRise, quantityText as q, type Rule } from '../../checks';
 import { dischargeWindowC } from '../../physics/cell';
 import { type TripResult, WINDING_LIMIT_C, WINDOWS_S } from '../../simulate';
-import { partOf } from '../../vehicle';
+import { currentIn, partOf } from '../../vehicle';
 import { amps, type Context, PACK_REF } from '../context';
 import { assumedIn, motorRef, needsRun, ROAD, TRIP } from './shared';
 
@@ -84,11 +84,10 @@ const follows: Rule<Context> = {
       0,
       ...context.vehicle.cases
         .filter(
-          ({ state, point }) =>
-            // What charges the pack passes other wires than what drives.
-            state.duration === 'sustained' && state.id !== 'charging' && state.closed.length > 0 && point.solvable,
+          // What charges the pack passes other wires than what drives.
+          ({ state }) => state.duration === 'sustained' && state.id !== 'charging' && state.closed.length > 0,
         )
-        .map(({ point }) => Math.abs(point.elementCurrentsA.get(box?.id ?? '') ?? 0)),
+        .map((solved) => currentIn(solved, box?.id ?? '') ?? 0),
     );
     if (sustained === 0) return [];
     const demand = run.currents.windowsA[WINDOWS_S.length - 1]!;

@@ -1,10 +1,11 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import {
   type CoilCircuit,
+  closedIn,
   coilCircuit,
   coilLimits,
   coilOhm,
-  commandedIn,
+  isPrechargeRelay,
   LOWEST_SUPPLY_V,
   partOf,
   STATES,
@@ -26,7 +27,7 @@ function worstCoils(circuit: CoilCircuit, context: Context): Map<string, WorstCo
   const worst = new Map<string, WorstCoil>();
   const tried = new Set<string>();
   for (const state of STATES) {
-    const commanded = commandedIn(context.vehicle, state.closed);
+    const commanded = closedIn(context.vehicle, state);
     const key = [...commanded].join();
     if (commanded.size === 0 || tried.has(key)) continue;
     tried.add(key);
@@ -105,7 +106,7 @@ const release: Rule<Context> = {
   ],
   judge: ({ vehicle }) =>
     vehicle.devices
-      .filter(({ device }) => device.kind === 'contactor' && device.role !== 'precharge')
+      .filter(({ id, device }) => device.kind === 'contactor' && !isPrechargeRelay(vehicle, id))
       .map((device): Finding => {
         const subject = deviceRef(device);
         const part = partOf(device, 'contactor');

@@ -1,16 +1,6 @@
 import { marginAtMost, quantityText as q, type Rule } from '../../checks';
-import { partOf } from '../../vehicle';
-import {
-  amps,
-  type Context,
-  corner,
-  deviceRef,
-  needsPart,
-  packMustDeliver,
-  powerFrom,
-  solvedCases,
-  worstCurrent,
-} from '../context';
+import { isPrechargeRelay, partOf, solvedStates } from '../../vehicle';
+import { amps, type Context, corner, deviceRef, needsPart, packMustDeliver, powerFrom, worstCurrent } from '../context';
 
 /** Opening in an emergency: the current of the hardest moment, peaks included. */
 export const contactorBreak: Rule<Context> = {
@@ -20,12 +10,12 @@ export const contactorBreak: Rule<Context> = {
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
     return context.vehicle.devices
-      .filter(({ device }) => device.kind === 'contactor' && device.role !== 'precharge')
+      .filter(({ id, device }) => device.kind === 'contactor' && !isPrechargeRelay(context.vehicle, id))
       .flatMap((device) => {
         const part = partOf(device, 'contactor');
         if (!part) return [needsPart(device)];
         if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
-        const worst = worstCurrent(solvedCases(context.vehicle), device.id);
+        const worst = worstCurrent(solvedStates(context.vehicle), device.id);
         if (!worst || worst.currentA === 0) return [];
         const margin = marginAtMost(worst.currentA, part.breakCurrentA);
         return [

@@ -1,7 +1,16 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import type { ContactorPart } from '../../parts';
 import { carryCurrent } from '../../physics/contactor';
-import { closingInrush, mainOf } from '../../simulate';
-import { groundOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { type ClosingEvent, closings, isRun, type PrechargeRun } from '../../simulate';
+import {
+  groundOf,
+  isPrechargeRelay,
+  partOf,
+  prechargeBranches,
+  type ResolvedDevice,
+  solvedStates,
+  type Vehicle,
+} from '../../vehicle';
 import {
   amps,
   assumedAmbient,
@@ -15,14 +24,14 @@ import {
   PACK_REF,
   packMustDeliver,
   powerFrom,
-  solvedCases,
   sustainedCases,
   volts,
   worstCurrent,
 } from '../context';
 
-const contactorsOf = (context: Context): ResolvedDevice[] =>
-  context.vehicle.devices.filter(({ device }) => device.kind === 'contactor');
+const contactorsIn = (vehicle: Vehicle): ResolvedDevice[] =>
+  vehicle.devices.filter(({ device }) => device.kind === 'contactor');
+const contactorsOf = (context: Context): ResolvedDevice[] => contactorsIn(context.vehicle);
 
 const voltage: Rule<Context> = {
   id: 'contactor.voltage',
@@ -121,76 +130,97 @@ const carry: Rule<Context> = {
   },
 };
 
+const PRECHARGE: Ref = { kind: 'build', id: 'precharge', name: 'Precharge' };
+
+const CLOSES: Readonly<Record<ClosingEvent['when'], string | null>> = {
+  before: 'before',
+  relay: 'relay',
+  bridged: null,
+  onto: 'onto',
+};
+
 const make: Rule<Context> = {
   id: 'contactor.make',
   station: 'hv-circuit',
   sources: [
     'Transient of the closing loop: pack, cables, loop inductance (0.5 µH/m and 5 µH in the cells, generic), link capacitors',
+    'Every contactor in the order in which it closes, with the capacitors as they stand by then',
     'Make limit: the contactor’s part',
   ],
-  judge: ({ vehicle, precharge }) => {
-    const main = mainOf(vehicle);
-    const part = partOf(main, 'contactor');
-    const ground = groundOf(vehicle);
-    if (!main) return [];
-    if (!part) return [needsPart(main)];
-    if (ground === null) return [{ subject: deviceRef(main), missing: NEEDS_CELLS }];
-    const hasResistor = vehicle.devices.some(({ device }) => device.kind === 'precharge-resistor');
-    if (hasResistor && !precharge)
-      return [
-        {
-          subject: deviceRef(main),
-          waitsFor: [
-            { ref: { kind: 'build', id: 'precharge', name: 'Precharge' }, what: 'has resistor, relay and link' },
-          ],
-        },
-      ];
-    const packV = precharge?.packV ?? 0;
-    const unprecharged = !hasResistor;
-    const full = unprecharged ? bareClosing(vehicle, main, ground) : null;
-    const closing = precharge ? precharge.closing : full;
-    if (!closing) return [];
-    const margin = marginAtMost(closing.peakCurrentA, part.makeCurrentA);
+  judge: ({ vehicle, precharges }) => {
+    if (groundOf(vehicle) === null)
+      return contactorsIn(vehicle).flatMap((device) =>
+        isPrechargeRelay(vehicle, device.id) ? [] : [{ subject: deviceRef(device), missing: NEEDS_CELLS }],
+      );
+    const branches = prechargeBranches(vehicle);
+    // While a precharge is not known nobody can say on what its contactor closes.
+    const open = new Set(
+      branches.flatMap(({ bridgedIds }, k) => {
+        const outcome = precharges[k];
+        return outcome && !isRun(outcome) && outcome.why !== 'charged' && outcome.why !== 'shorted' ? bridgedIds : [];
+      }),
+    );
     return [
-      {
-        subject: deviceRef(main),
-        demand: amps(closing.peakCurrentA),
-        limit: amps(part.makeCurrentA),
-        margin,
-        figures: { difference: volts(closing.differenceV) },
-        ...(unprecharged ? { variant: 'unprecharged' } : {}),
-        lines: () => [
-          {
-            formula: 'ΔV = V_pack − V_link',
-            figures: precharge
-              ? `${q(packV, 'voltage')} − ${q(packV - closing.differenceV, 'voltage')}`
-              : `${q(closing.differenceV, 'voltage')} − 0 V`,
-            result: volts(closing.differenceV),
-          },
-          {
-            formula: 'peak of the transient i(t) in the loop',
-            figures: `R, L and C of the loop; not ΔV/R`,
-            result: amps(closing.peakCurrentA),
-            note: 'Cells count with half their slow resistance in the first milliseconds (generic).',
-          },
-        ],
-        ...(precharge && precharge.closeAtS === null
-          ? {
-              assumed: [
-                'The link never reaches the closing level: shown is a closing at the time-out, which a sound sequence refuses.',
-              ],
-            }
-          : {}),
-      },
+      ...[...open].map(
+        (id): Finding => ({
+          subject: deviceRef(vehicle.deviceOf.get(id)!),
+          waitsFor: [{ ref: PRECHARGE, what: 'has resistor, relay and link' }],
+        }),
+      ),
+      ...closings(vehicle).flatMap((event): Finding[] => {
+        const device = vehicle.deviceOf.get(event.contactorId)!;
+        if (open.has(device.id)) return [];
+        const subject = deviceRef(device);
+        if ('unknown' in event)
+          return [{ subject, missing: [{ ref: subject, what: `a closing that can be followed: ${event.unknown}` }] }];
+        const part = partOf(device, 'contactor');
+        if (!part) return [needsPart(device)];
+        const run = precharges.find((one) => isRun(one) && one.contactorId === device.id);
+        return [closingFinding(subject, part, event, run && isRun(run) ? run : null)];
+      }),
     ];
   },
 };
 
-function bareClosing(vehicle: Vehicle, main: ResolvedDevice, ground: string) {
-  const bus = solvedCases(vehicle).find((solved) => solved.id === 'cruise/warm-new-full/sustained');
-  const voltages = bus ? [...bus.point.nodeVoltagesV.values()] : [];
-  const packV = voltages.length > 0 ? Math.max(...voltages) - Math.min(...voltages) : 0;
-  return packV > 0 ? closingInrush(vehicle, main, ground, packV, 0, 6e-6) : null;
+function closingFinding(
+  subject: Ref,
+  part: ContactorPart,
+  { when, closing }: ClosingEvent,
+  run: PrechargeRun | null,
+): Finding {
+  const margin = marginAtMost(closing.peakCurrentA, part.makeCurrentA);
+  const variant = CLOSES[when];
+  const bridged = when === 'bridged' && run ? run : null;
+  return {
+    subject,
+    demand: amps(closing.peakCurrentA),
+    limit: amps(part.makeCurrentA),
+    margin,
+    figures: { difference: volts(closing.differenceV) },
+    ...(variant === null ? {} : { variant }),
+    lines: () => [
+      {
+        formula: when === 'relay' ? 'ΔV = V_pack' : 'ΔV = V_pack − V_link',
+        figures: bridged
+          ? `${q(bridged.packV, 'voltage')} − ${q(bridged.packV - closing.differenceV, 'voltage')}`
+          : `${q(closing.differenceV, 'voltage')} across it as it closes`,
+        result: volts(closing.differenceV),
+      },
+      {
+        formula: when === 'relay' ? 'I = ΔV / R' : 'peak of the transient i(t) in the loop',
+        figures: when === 'relay' ? 'through the precharge resistor' : 'R, L and C of the loop; not ΔV/R',
+        result: amps(closing.peakCurrentA),
+        note: 'Cells count with half their slow resistance in the first milliseconds (generic).',
+      },
+    ],
+    ...(bridged && bridged.closeAtS === null
+      ? {
+          assumed: [
+            'The link never reaches the closing level: shown is a closing at the time-out, which a sound sequence refuses.',
+          ],
+        }
+      : {}),
+  };
 }
 
 const bothPoles: Rule<Context> = {

@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { carryCurrent, overloadMultiple } from '../../physics/contactor';
-import { partOf, type SolvedCase } from '../../vehicle';
+import { isPrechargeRelay, partOf, type SolvedCase, type SolvedState, solvedStates } from '../../vehicle';
 import {
   amps,
   assumedAmbient,
@@ -11,7 +11,6 @@ import {
   PACK_REF,
   packMustDeliver,
   powerFrom,
-  solvedCases,
   worstCurrent,
 } from '../context';
 import { studArea } from './contactor-rules';
@@ -23,7 +22,7 @@ const YEARS = 15;
 const STARTS_A_DAY = 6;
 
 const mains = ({ vehicle }: Context) =>
-  vehicle.devices.filter(({ device }) => device.kind === 'contactor' && device.role !== 'precharge');
+  vehicle.devices.filter(({ id, device }) => device.kind === 'contactor' && !isPrechargeRelay(vehicle, id));
 
 const peak: Rule<Context> = {
   id: 'contactor.peak',
@@ -48,7 +47,7 @@ const peak: Rule<Context> = {
         ] as const
       ).flatMap(([duration, seconds]) => {
         const worst = worstCurrent(
-          solvedCases(context.vehicle).filter((solved) => solved.state.duration === duration),
+          solvedStates(context.vehicle).filter((solved) => solved.state.duration === duration),
           device.id,
         );
         return worst && worst.currentA > 0 ? [{ ...worst, seconds }] : [];
@@ -105,14 +104,17 @@ const TOWARDS_PACK: ReadonlySet<string> = new Set(['regeneration', 'charging']);
  * Largest current through a device against the direction in which it discharges, A. Discharging is the strongest case that drives or
  * heats; what carries nothing there (a charge contactor) knows one direction only, the strongest of all.
  */
-function worstReverse(cases: readonly SolvedCase[], deviceId: string): { solved: SolvedCase; currentA: number } | null {
-  const signed = (solved: SolvedCase) => solved.point.elementCurrentsA.get(deviceId) ?? 0;
-  const strongest = (list: readonly SolvedCase[]) =>
+function worstReverse(
+  cases: readonly SolvedState[],
+  deviceId: string,
+): { solved: SolvedState; currentA: number } | null {
+  const signed = (solved: SolvedState) => solved.point.elementCurrentsA.get(deviceId) ?? 0;
+  const strongest = (list: readonly SolvedState[]) =>
     list.map(signed).reduce((most, amps) => (Math.abs(amps) > Math.abs(most) ? amps : most), 0);
   const discharging = strongest(cases.filter(({ state }) => !TOWARDS_PACK.has(state.id)));
   const forward = Math.sign(Math.abs(discharging) > 0.5 ? discharging : strongest(cases));
   if (forward === 0) return null;
-  let worst: { solved: SolvedCase; currentA: number } | null = null;
+  let worst: { solved: SolvedState; currentA: number } | null = null;
   for (const solved of cases) {
     const currentA = -forward * (solved.point.elementCurrentsA.get(deviceId) ?? 0);
     if (currentA > 0.5 && (!worst || currentA > worst.currentA)) worst = { solved, currentA };
@@ -135,7 +137,7 @@ const polarity: Rule<Context> = {
       if (!part) return [needsPart(device)];
       if (!part.polarised) return [{ subject, holds: true, variant: 'both-ways' }];
       if (waitsFor) return [{ subject, waitsFor }];
-      const worst = worstReverse(solvedCases(context.vehicle), device.id);
+      const worst = worstReverse(solvedStates(context.vehicle), device.id);
       if (!worst) return [{ subject, holds: true, variant: 'one-way' }];
       const limit = part.reverseBreakCurrentA;
       if (limit === undefined)
@@ -187,7 +189,7 @@ const life: Rule<Context> = {
       if (part.electricalLife === undefined || part.mechanicalLife === undefined)
         return [{ subject, missing: [{ ref: subject, what: 'its life' }] }];
       const worst = worstCurrent(
-        solvedCases(context.vehicle).filter(({ state }) => state.id === 'ready'),
+        solvedStates(context.vehicle).filter(({ state }) => state.id === 'ready'),
         device.id,
       );
       // Without a solved Ready nothing is known of what it opens.

@@ -2,8 +2,8 @@ import type { Finding, Ref, Rule } from '../../checks';
 import { coverage, HANDLES, heldWith, singleFailures } from '../../simulate';
 import {
   type CoilCircuit,
+  closedIn,
   coilCircuit,
-  commandedIn,
   partOf,
   type ResolvedDevice,
   stateOf,
@@ -19,7 +19,7 @@ const names = (vehicle: Vehicle, ids: readonly string[]): string => ids.map((id)
 
 /** Contactors that driving closes and whose coils are in no circuit: something feeds them, and nobody knows what stops it. */
 function unknownCoils(vehicle: Vehicle, circuit: CoilCircuit, subject: Ref): Finding | null {
-  const asked = commandedIn(vehicle, stateOf('cruise').closed);
+  const asked = closedIn(vehicle, stateOf('cruise'));
   const missing = circuit.unwired.filter(({ id }) => asked.has(id));
   return missing.length > 0
     ? { subject, missing: missing.map((device) => ({ ref: deviceRef(device), what: 'coil circuit' })) }

@@ -4,7 +4,7 @@ import { usableDcVoltage } from '../../physics/fuse';
 import { type ClearingFuse, clearing } from '../../physics/fuse-clearing';
 import { adiabaticI2t, CURVE_TIMES_S } from '../../physics/fuse-curve';
 import { type Fault, type FuseZone, faultBetween, firstToMelt, fuseZones, packPoles } from '../../simulate';
-import { partOf, protectingFuses, type ResolvedDevice, terminalNode } from '../../vehicle';
+import { isPrechargeRelay, partOf, protectingFuses, type ResolvedDevice, terminalNode } from '../../vehicle';
 import { amps, type Context, conductorRef, deviceRef, fromRules, NEEDS_CELLS, needsPart } from '../context';
 import { cableWithstand } from './withstand';
 
@@ -294,7 +294,7 @@ const contactorWithstand: Rule<Context> = {
     if (!poles) return [];
     return vehicle.devices.flatMap((device): Finding[] => {
       const part = partOf(device, 'contactor');
-      if (!part || device.device.role === 'precharge') return [];
+      if (!part || isPrechargeRelay(vehicle, device.id)) return [];
       const subject = deviceRef(device);
       // Bolted right behind it: the short at its own terminals that drives the most through it.
       const fault = ['a', 'b']

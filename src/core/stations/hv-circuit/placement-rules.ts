@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { pulseCurrent } from '../../physics/fuse';
-import { partOf, type ResolvedConductor, type Vehicle, wayOf } from '../../vehicle';
+import { isPrechargeRelay, partOf, type ResolvedConductor, solvedStates, type Vehicle, wayOf } from '../../vehicle';
 import {
   amps,
   type Context,
@@ -10,7 +10,6 @@ import {
   fromRules,
   packMustDeliver,
   powerFrom,
-  solvedCases,
   worstCurrent,
 } from '../context';
 
@@ -41,7 +40,8 @@ function unfusedStretches(vehicle: Vehicle): { boxes: string[]; zones: Zone[] }[
   const join = (a: string, b: string) => void parent.set(find(a), find(b));
   for (const { nodeA, nodeB } of vehicle.conductors) join(nodeA, nodeB);
   for (const { id, device } of vehicle.devices)
-    if (JOINS.has(device.kind) && device.kind !== 'junction' && device.role !== 'precharge') join(`${id}.a`, `${id}.b`);
+    if (JOINS.has(device.kind) && device.kind !== 'junction' && !isPrechargeRelay(vehicle, id))
+      join(`${id}.a`, `${id}.b`);
   const zones = new Map<string, Zone>();
   const zoneAt = (node: string): string => {
     const root = find(node);
@@ -133,7 +133,7 @@ const cyclic: Rule<Context> = {
         const fuse = partOf(device, 'fuse');
         if (!fuse) return [];
         if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
-        const peaks = solvedCases(vehicle).filter(
+        const peaks = solvedStates(vehicle).filter(
           ({ state }) => state.duration === 'seconds' && state.id !== 'precharge',
         );
         const worst = worstCurrent(peaks, device.id);

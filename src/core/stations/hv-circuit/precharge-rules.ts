@@ -1,30 +1,60 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import type { ResistorPart } from '../../parts';
 import { coolingTimeConstant, heatAfterPulses, waitForNextPulse } from '../../physics/pulse-heat';
-import type { PrechargeRun } from '../../simulate';
+import { isRun, type PrechargeOutcome, type PrechargeRun } from '../../simulate';
 import { partOf, type ResolvedDevice } from '../../vehicle';
-import { type Context, deviceRef, fromRules, NEEDS_CELLS, volts } from '../context';
+import { type Context, deviceRef, fromRules, volts } from '../context';
 
 const TRANSIENT = 'Transient of the precharge circuit as wired, warm, new, full pack';
 
-function resistorOf(context: Context): ResolvedDevice | undefined {
-  return context.vehicle.devices.find(({ device }) => device.kind === 'precharge-resistor');
+type Unknown = Exclude<PrechargeOutcome, PrechargeRun>;
+
+/** What is wrong with a branch that has no run. */
+const MISSING: Readonly<Record<Exclude<Unknown['why'], 'charged' | 'shorted'>, string>> = {
+  part: 'part',
+  cells: 'cells',
+  way: 'a closed way from the pack through it to a link capacitor',
+  failed: 'a precharge that can be followed',
+};
+
+/** For each precharge branch: its run, or why there is none. A resistor that precharges nothing fails once, in precharge.reaches. */
+function eachRun(
+  context: Context,
+  judge: (run: PrechargeRun, resistor: ResolvedDevice) => Finding[],
+  useless: (resistor: ResolvedDevice, unknown: Unknown) => Finding = (resistor) => ({
+    subject: deviceRef(resistor),
+    waitsFor: waits(resistor),
+  }),
+): Finding[] {
+  return context.precharges.flatMap((outcome): Finding[] => {
+    const resistor = context.vehicle.deviceOf.get(outcome.resistorId)!;
+    if (isRun(outcome)) return judge(outcome, resistor);
+    const { why, reason } = outcome;
+    if (why === 'charged' || why === 'shorted') return [useless(resistor, outcome)];
+    const what = why === 'failed' ? `${MISSING[why]}: ${reason}` : MISSING[why];
+    return [{ subject: deviceRef(resistor), missing: [{ ref: deviceRef(resistor), what }] }];
+  });
 }
 
-/** Common refusals, then the rule. */
-function withRun(context: Context, judge: (run: PrechargeRun, resistor: ResolvedDevice) => Finding): Finding[] {
-  const resistor = resistorOf(context);
-  if (!resistor) return [];
-  if (!partOf(resistor, 'resistor'))
-    return [{ subject: deviceRef(resistor), missing: [{ ref: deviceRef(resistor), what: 'part' }] }];
-  if (context.fullV === null) return [{ subject: deviceRef(resistor), missing: NEEDS_CELLS }];
-  if (!context.precharge)
-    return [
-      {
-        subject: deviceRef(resistor),
-        missing: [{ ref: deviceRef(resistor), what: 'a closed way from the pack through it to a link capacitor' }],
-      },
-    ];
-  return [judge(context.precharge, resistor)];
+/** The same for each resistor of a branch by itself: those in series share voltage and heat. */
+function eachResistor(
+  context: Context,
+  judge: (
+    run: PrechargeRun,
+    one: {
+      readonly resistor: ResolvedDevice;
+      readonly part: ResistorPart;
+      readonly energyJ: number;
+      readonly share: number;
+    },
+  ) => Finding,
+): Finding[] {
+  return eachRun(context, (run) =>
+    run.resistors.map(({ id, ohm, energyJ }) => {
+      const resistor = context.vehicle.deviceOf.get(id)!;
+      return judge(run, { resistor, part: partOf(resistor, 'resistor')!, energyJ, share: ohm / run.resistanceOhm });
+    }),
+  );
 }
 
 const reaches: Rule<Context> = {
@@ -32,31 +62,42 @@ const reaches: Rule<Context> = {
   station: 'hv-circuit',
   sources: [TRANSIENT],
   judge: (context) =>
-    withRun(context, (run, resistor) => {
-      const hangs = run.wakes.map(
-        (wake) =>
-          `${context.vehicle.deviceOf.get(wake.deviceId)?.device.name ?? 'a load'} wakes at ${q(wake.atS, 'time', 2)}${wake.times > 1 ? ` and cycles ${wake.times} times` : ''}`,
-      );
-      const end = run.curve.at(-1)?.linkV ?? 0;
-      return {
-        subject: deviceRef(resistor),
-        holds: run.closeAtS !== null,
-        figures: {
-          detail:
-            run.closeAtS !== null
-              ? `at ${q(run.closeAtS, 'time', 3)}`
-              : `stays at ${q(end, 'voltage', 3)}${hangs.length > 0 ? `: ${hangs.join(', ')}` : ''}`,
-        },
-        lines: () => [
+    eachRun(
+      context,
+      (run, resistor) => {
+        const hangs = run.wakes.map(
+          (wake) =>
+            `${context.vehicle.deviceOf.get(wake.deviceId)?.device.name ?? 'a load'} wakes at ${q(wake.atS, 'time', 2)}${wake.times > 1 ? ` and cycles ${wake.times} times` : ''}`,
+        );
+        const end = run.curve.at(-1)?.linkV ?? 0;
+        return [
           {
-            formula: 'V_link ≥ fraction · V_pack before the time-out',
-            figures: `${run.closeFraction} · ${q(run.packV, 'voltage')} = ${q(run.closeFraction * run.packV, 'voltage')} within ${q(run.timeoutS, 'time')}`,
-            result: volts(end),
-            ...(hangs.length > 0 ? { note: hangs.join('; ') } : {}),
+            subject: deviceRef(resistor),
+            holds: run.closeAtS !== null,
+            figures: {
+              detail:
+                run.closeAtS !== null
+                  ? `at ${q(run.closeAtS, 'time', 3)}`
+                  : `stays at ${q(end, 'voltage', 3)}${hangs.length > 0 ? `: ${hangs.join(', ')}` : ''}`,
+            },
+            lines: () => [
+              {
+                formula: 'V_link ≥ fraction · V_pack before the time-out',
+                figures: `${run.closeFraction} · ${q(run.packV, 'voltage')} = ${q(run.closeFraction * run.packV, 'voltage')} within ${q(run.timeoutS, 'time')}`,
+                result: volts(end),
+                ...(hangs.length > 0 ? { note: hangs.join('; ') } : {}),
+              },
+            ],
           },
-        ],
-      };
-    }),
+        ];
+      },
+      (resistor, { why, reason }) => ({
+        subject: deviceRef(resistor),
+        holds: false,
+        variant: why,
+        figures: { detail: reason },
+      }),
+    ),
 };
 
 const waits = (resistor: ResolvedDevice) => [{ ref: deviceRef(resistor), what: 'charges the link' }];
@@ -67,30 +108,32 @@ const time: Rule<Context> = {
   sources: [TRANSIENT],
   sourcesIn: fromRules('prechargeMostS'),
   judge: (context) =>
-    withRun(context, (run, resistor) => {
+    eachRun(context, (run, resistor) => {
       const { closeAtS } = run;
-      if (closeAtS === null) return { subject: deviceRef(resistor), waitsFor: waits(resistor) };
+      if (closeAtS === null) return [{ subject: deviceRef(resistor), waitsFor: waits(resistor) }];
       const limit = Math.min(run.timeoutS, context.rules.prechargeMostS.value);
       const margin = marginAtMost(closeAtS, limit);
-      return {
-        subject: deviceRef(resistor),
-        demand: { value: closeAtS, dimension: 'time' },
-        limit: { value: limit, dimension: 'time' },
-        margin,
-        figures: { fraction: { value: run.closeFraction, dimension: 'ratio' } },
-        lines: () => [
-          {
-            formula: 'by transient; for a plain RC: t = −R · C · ln(1 − p)',
-            figures: `−${q(run.resistanceOhm, 'resistance')} · ${q(run.linkCapacitanceF, 'capacitance')} · ln(1 − ${run.closeFraction}) = ${q(-run.resistanceOhm * run.linkCapacitanceF * Math.log(1 - run.closeFraction), 'time')}`,
-            result: { value: closeAtS, dimension: 'time' },
-          },
-          {
-            formula: 'limit = min(time-out, 2 s)',
-            figures: `min(${q(run.timeoutS, 'time')}, ${q(context.rules.prechargeMostS.value, 'time')})`,
-            result: { value: limit, dimension: 'time' },
-          },
-        ],
-      };
+      return [
+        {
+          subject: deviceRef(resistor),
+          demand: { value: closeAtS, dimension: 'time' },
+          limit: { value: limit, dimension: 'time' },
+          margin,
+          figures: { fraction: { value: run.closeFraction, dimension: 'ratio' } },
+          lines: () => [
+            {
+              formula: 'by transient; for a plain RC: t = −R · C · ln(1 − p)',
+              figures: `−${q(run.resistanceOhm, 'resistance')} · ${q(run.linkCapacitanceF, 'capacitance')} · ln(1 − ${run.closeFraction}) = ${q(-run.resistanceOhm * run.linkCapacitanceF * Math.log(1 - run.closeFraction), 'time')}`,
+              result: { value: closeAtS, dimension: 'time' },
+            },
+            {
+              formula: 'limit = min(time-out, 2 s)',
+              figures: `min(${q(run.timeoutS, 'time')}, ${q(context.rules.prechargeMostS.value, 'time')})`,
+              result: { value: limit, dimension: 'time' },
+            },
+          ],
+        },
+      ];
     }),
 };
 
@@ -106,10 +149,9 @@ const repeats: Rule<Context> = {
     'Heat adds up: six starts in half a minute; the resistor cools with pulse energy over rated power (generic)',
   ],
   judge: (context) =>
-    withRun(context, (run, resistor) => {
-      const part = partOf(resistor, 'resistor')!;
-      const heatJ = heatAfterPulses(part, run.resistorEnergyJ, STARTS, EVERY_S);
-      const waitS = waitForNextPulse(part, run.resistorEnergyJ, heatJ);
+    eachResistor(context, (_, { resistor, part, energyJ }) => {
+      const heatJ = heatAfterPulses(part, energyJ, STARTS, EVERY_S);
+      const waitS = waitForNextPulse(part, energyJ, heatJ);
       return {
         subject: deviceRef(resistor),
         demand: { value: heatJ, dimension: 'energy' },
@@ -118,7 +160,7 @@ const repeats: Rule<Context> = {
         lines: () => [
           {
             formula: 'E_6 = E · Σ e^(−k·Δt/τ), τ = E_pulse / P_rated',
-            figures: `${q(run.resistorEnergyJ, 'energy')} every ${EVERY_S} s, τ = ${q(part.pulseEnergyJ, 'energy')} / ${q(part.ratedPowerW, 'power')} = ${q(coolingTimeConstant(part), 'time')}`,
+            figures: `${q(energyJ, 'energy')} every ${EVERY_S} s, τ = ${q(part.pulseEnergyJ, 'energy')} / ${q(part.ratedPowerW, 'power')} = ${q(coolingTimeConstant(part), 'time')}`,
             result: { value: heatJ, dimension: 'energy' },
             note:
               waitS === null
@@ -137,20 +179,19 @@ const energy: Rule<Context> = {
   station: 'hv-circuit',
   sources: [TRANSIENT, 'Pulse energy: the resistor’s part (generic wire-wound: 15 J per rated watt)'],
   judge: (context) =>
-    withRun(context, (run, resistor) => {
-      const part = partOf(resistor, 'resistor')!;
-      const margin = marginAtMost(run.resistorEnergyJ, part.pulseEnergyJ);
+    eachResistor(context, (run, { resistor, part, energyJ, share }) => {
+      const margin = marginAtMost(energyJ, part.pulseEnergyJ);
       return {
         subject: deviceRef(resistor),
-        demand: { value: run.resistorEnergyJ, dimension: 'energy' },
+        demand: { value: energyJ, dimension: 'energy' },
         limit: { value: part.pulseEnergyJ, dimension: 'energy' },
         margin,
         lines: () => [
           {
             formula: 'E = ∫ I² R dt; for a plain RC about ½ · C · V²',
             figures: `½ · ${q(run.linkCapacitanceF, 'capacitance')} · (${q(run.packV, 'voltage')})² = ${q(0.5 * run.linkCapacitanceF * run.packV ** 2, 'energy')}`,
-            result: { value: run.resistorEnergyJ, dimension: 'energy' },
-            note: `Peak ${q(run.peakPowerW, 'power')}, ${q(run.peakCurrentA, 'current')}.`,
+            result: { value: energyJ, dimension: 'energy' },
+            note: `${share < 0.999 ? `${(share * 100).toFixed(0)} % of it in this resistor. ` : ''}Peak ${q(run.peakPowerW, 'power')}, ${q(run.peakCurrentA, 'current')}.`,
           },
         ],
       };
@@ -162,18 +203,18 @@ const voltage: Rule<Context> = {
   station: 'hv-circuit',
   sources: ['Rated voltage: the resistor’s part'],
   judge: (context) =>
-    withRun(context, (run, resistor) => {
-      const part = partOf(resistor, 'resistor')!;
-      const margin = marginAtMost(run.packV, part.ratedVoltageV);
+    eachResistor(context, (run, { resistor, part, share }) => {
+      const acrossV = run.packV * share;
+      const margin = marginAtMost(acrossV, part.ratedVoltageV);
       return {
         subject: deviceRef(resistor),
-        demand: volts(run.packV),
+        demand: volts(acrossV),
         limit: volts(part.ratedVoltageV),
         margin,
         lines: () => [
           {
             formula: 'margin = (U − V_full) / U',
-            figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(run.packV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`,
+            figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(acrossV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`,
             result: { value: margin, dimension: 'ratio' },
           },
         ],
@@ -186,9 +227,8 @@ const fault: Rule<Context> = {
   station: 'hv-circuit',
   sources: ['A shorted bus puts V²/R into the resistor until the time-out', 'Pulse energy: the resistor’s part'],
   judge: (context) =>
-    withRun(context, (run, resistor) => {
-      const part = partOf(resistor, 'resistor')!;
-      const powerW = run.packV ** 2 / run.resistanceOhm;
+    eachResistor(context, (run, { resistor, part, share }) => {
+      const powerW = (share * run.packV ** 2) / run.resistanceOhm;
       const energyJ = powerW * run.timeoutS;
       const margin = marginAtMost(energyJ, part.pulseEnergyJ);
       return {
@@ -198,7 +238,7 @@ const fault: Rule<Context> = {
         margin,
         lines: () => [
           {
-            formula: 'E = V² / R · time-out',
+            formula: share < 0.999 ? 'E = share · V² / R · time-out' : 'E = V² / R · time-out',
             figures: `(${q(run.packV, 'voltage')})² / ${q(run.resistanceOhm, 'resistance')} · ${q(run.timeoutS, 'time')}`,
             result: { value: energyJ, dimension: 'energy' },
             ...(context.vehicle.build.precharge.timeoutS === null

@@ -1,7 +1,7 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { continuousCurrent } from '../../physics/fuse';
 import { packCurrentA, WINDOWS_S } from '../../simulate';
-import { partOf, wayOf } from '../../vehicle';
+import { isSolved, partOf, wayOf } from '../../vehicle';
 import { amps, assumedAmbient, type Context, deviceRef } from '../context';
 
 /** Half an hour settles a fuse: the worst one of the usual trip must not be more than it carries for ever. */
@@ -19,7 +19,7 @@ const fuseTrip: Rule<Context> = {
     const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
     const way = inverter ? wayOf(vehicle, inverter) : null;
     const cruise = vehicle.caseOf('cruise/nominal/sustained');
-    if (!way || !cruise?.point.solvable) return [];
+    if (!way || !cruise || !isSolved(cruise)) return [];
     const total = packCurrentA(vehicle, cruise);
     return way.seriesIds.flatMap((id): Finding[] => {
       const device = vehicle.deviceOf.get(id);

@@ -1,5 +1,5 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
-import { type LowPoint, lowVoltage, type Vehicle } from '../../vehicle';
+import { type LowSolved, lowVoltage, type Vehicle } from '../../vehicle';
 import { amps, type Context, conductorRef, volts } from '../context';
 import { steadyPoint } from './solutions';
 
@@ -58,10 +58,10 @@ const joint: Rule<Context> = {
 const SHIFT_V = 0.1;
 
 /** Voltage of an earth terminal over the battery's minus, V; null: it hangs in the air. */
-function shiftOf(vehicle: Vehicle, one: LowPoint, id: string): number | null {
+function shiftOf(vehicle: Vehicle, one: LowSolved, id: string): number | null {
   const { battery, converters } = lowVoltage(vehicle);
   const zero = battery ? `${battery.device.id}.minus` : `${converters[0]?.id}.lvMinus`;
-  const [at, from] = [one.point?.nodeVoltagesV.get(`${id}.minus`), one.point?.nodeVoltagesV.get(zero)];
+  const [at, from] = [one.point.nodeVoltagesV.get(`${id}.minus`), one.point.nodeVoltagesV.get(zero)];
   return at === undefined || from === undefined ? null : Math.abs(at - from);
 }
 

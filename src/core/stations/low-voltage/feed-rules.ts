@@ -161,8 +161,9 @@ function loopOhm(vehicle: Vehicle, converterId: string, batteryId: string): numb
     awake: true,
   } as const;
   const one = solveLow(vehicle, setting);
+  if (!one.solved) return null;
   const through = one.converterA.get(converterId) ?? 0;
-  if (!one.point || !(through > 1e-6)) return null;
+  if (!(through > 1e-6)) return null;
   const { nodeVoltagesV: v } = one.point;
   const drop =
     (v.get(`${converterId}.lvPlus`) ?? 0) -
@@ -189,13 +190,13 @@ const peak: Rule<Context> = {
       batteryC: coldestC(vehicle),
       awake: true,
     });
-    if (!one.point)
-      return [
-        {
-          subject: batteryRef(vehicle),
-          missing: [{ ref: batteryRef(vehicle), what: 'a 12-volt circuit that can be solved' }],
-        },
-      ];
+    if (!one.solved) {
+      const subject = batteryRef(vehicle);
+      // Nothing fits together with everything at its hardest: that is an answer where it is the feeds that fall short.
+      return one.why === 'asked'
+        ? [{ subject, holds: false, variant: 'collapses' }]
+        : [{ subject, missing: [{ ref: subject, what: 'a 12-volt circuit that can be solved' }] }];
+    }
     return low.loads.flatMap((entry): Finding[] => {
       const { load, id, name } = entry;
       if (!load.essential || running.get(id) === 'off') return [];

@@ -4,6 +4,7 @@ import { applyEdit, type Build, type Edit } from '../../build';
 import { larkspur, firn9 as tiedFirn9 } from '../../build/samples';
 import { type Check, checkKey, say } from '../../checks';
 import { findRemedies } from '../../remedies';
+import { figuresOf } from '../../testing/figures-of';
 import { loomHeat, loomsOf, lowVoltage, resolve } from '../../vehicle';
 
 const edited = (build: Build, ...edits: Edit[]): Build =>
@@ -169,7 +170,7 @@ describe('plugs', () => {
     const worst = Math.max(
       ...vehicle.cases
         .filter(({ state, point }) => state.duration === 'sustained' && point.solvable)
-        .map(({ point }) => Math.abs(point.elementCurrentsA.get(id) ?? 0)),
+        .map(({ point }) => Math.abs(figuresOf(point).elementCurrentsA.get(id) ?? 0)),
     );
     expect(of(build, `cable.connector:${id}`).margin).toBeCloseTo((100 - worst) / 100, 9);
     expect(() => applyEdit(plain, { edit: 'setConnector', input: { conductorId: id, connectorA: -1 } })).toThrow(

@@ -28,7 +28,7 @@ const fusePeak: Rule<Context> = {
         if (load.peakRating === undefined || load.peakRating <= load.rating) return [];
         // With the converter and, lower in voltage, without it: electronics and motors then draw more, resistances less.
         const draws = [alone(vehicle, id, 'peak'), onBattery(vehicle, id)].flatMap((one) =>
-          one.point?.solvable && one.loadV(id) >= 1 ? [Math.abs(one.currentA(id))] : [],
+          one.solved && one.loadV(id) >= 1 ? [Math.abs(one.currentA(id))] : [],
         );
         if (draws.length === 0) {
           unsolved.push(name);

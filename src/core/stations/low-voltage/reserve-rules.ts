@@ -53,11 +53,12 @@ const PARKED_TO = 0.5;
 /** Self-discharge in thirty days (generic). */
 const SELF = { 'lead-flooded': 0.05, 'lead-agm': 0.03, lfp: 0.02 } as const;
 
-/** Current of a parked car from its battery, A: from the network, with what runs a share of the time by its share. */
-export function parkedA(vehicle: Vehicle): number {
+/** Current of a parked car from its battery, A: from the network, with what runs a share of the time by its share. Null: it has no solution. */
+export function parkedA(vehicle: Vehicle): number | null {
   const low = lowVoltage(vehicle);
   const running = runningIn(low, 'parked');
   const one = solveLow(vehicle, { running, converters: false, socBattery: 0.75, batteryC: 25, awake: false });
+  if (!one.solved) return null;
   return low.loads.reduce(
     (sum, { id, load }) => sum + (one.loadV(id) > 1 ? Math.abs(one.currentA(id)) * (load.use.parked ?? 0) : 0),
     0,
@@ -76,6 +77,10 @@ const parked: Rule<Context> = {
     const data = low.battery?.data;
     if (!data || low.loads.length === 0) return [];
     const drain = parkedA(vehicle);
+    if (drain === null) {
+      const subject = batteryRef(vehicle);
+      return [{ subject, missing: [{ ref: subject, what: 'a 12-volt circuit that can be solved' }] }];
+    }
     const selfA = (SELF[data.chemistry] * data.capacityAh) / (30 * 24);
     const days = ((1 - PARKED_TO) * data.capacityAh) / Math.max(drain + selfA, 1e-9) / 24;
     return [

@@ -1,6 +1,6 @@
 import { SCENARIOS, type ScenarioId } from '../../build';
 import { type AuxiliaryLoad, averageCurrentA, coincidentPeakA, loadCurrentA } from '../../physics/auxiliary';
-import { type LowLoad, lowVoltage, type Vehicle } from '../../vehicle';
+import { closedIn, type LowLoad, lowVoltage, stateOf, type Vehicle } from '../../vehicle';
 
 /** One scenario of the schedule. */
 export interface ScenarioRow {
@@ -40,14 +40,10 @@ export const scheduled = ({ name, load }: LowLoad, scenario: ScenarioId): Auxili
 
 /** Coils of the contactors that driving holds in, as one load, A. */
 export function coilsA(vehicle: Vehicle, voltageV: number): number {
+  const held = closedIn(vehicle, stateOf('cruise'));
   return vehicle.devices.reduce(
-    (sum, { device, part }) =>
-      device.kind === 'contactor' &&
-      part?.kind === 'contactor' &&
-      device.role !== 'precharge' &&
-      device.role !== 'charge'
-        ? sum + (part.coilPowerW * voltageV) / part.coilVoltageV ** 2
-        : sum,
+    (sum, { id, part }) =>
+      held.has(id) && part?.kind === 'contactor' ? sum + (part.coilPowerW * voltageV) / part.coilVoltageV ** 2 : sum,
     0,
   );
 }

@@ -1,4 +1,12 @@
-import { type LowPoint, type LowVoltage, lowVoltage, type Running, solveLow, type Vehicle } from '../../vehicle';
+import {
+  type LowPoint,
+  type LowSolved,
+  type LowVoltage,
+  lowVoltage,
+  type Running,
+  solveLow,
+  type Vehicle,
+} from '../../vehicle';
 
 /** Solutions of the 12-volt circuit that several rules read. */
 const AWAKE = { converters: true, socBattery: 0.8, batteryC: 25, awake: true } as const;
@@ -32,7 +40,7 @@ export function everythingOn(vehicle: Vehicle): LowPoint {
 }
 
 /** Largest steady current through each fuse and wire; null while there is no solution: `lv.solves` says so, and nothing is judged by it. */
-export function steadyPoint(vehicle: Vehicle): LowPoint | null {
+export function steadyPoint(vehicle: Vehicle): LowSolved | null {
   const one = everythingOn(vehicle);
-  return one.point?.solvable ? one : null;
+  return one.solved ? one : null;
 }

@@ -3,7 +3,7 @@ import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Ref, 
 import {
   conductorAmpacity,
   conductorTemperature,
-  type LowPoint,
+  type LowSolved,
   loomOfWire,
   loomWireAmpacity,
   lowVoltage,
@@ -27,10 +27,10 @@ const PEAK_SHARE = 0.08;
 const loadRef = (id: string, name: string): Ref => ({ kind: 'device', id, name });
 
 /** Highest voltage between the feeding points and the battery’s minus: what a load would see without wires, V. */
-function feedV(vehicle: Vehicle, one: LowPoint): number {
+function feedV(vehicle: Vehicle, one: LowSolved): number {
   const low = lowVoltage(vehicle);
-  const v = one.point?.nodeVoltagesV;
-  const converter = low.converters.map(({ id }) => (v?.get(`${id}.lvPlus`) ?? 0) - (v?.get(`${id}.lvMinus`) ?? 0));
+  const v = one.point.nodeVoltagesV;
+  const converter = low.converters.map(({ id }) => (v.get(`${id}.lvPlus`) ?? 0) - (v.get(`${id}.lvMinus`) ?? 0));
   return Math.max(one.batteryV, ...converter);
 }
 
@@ -48,13 +48,15 @@ const drop: Rule<Context> = {
         ] as const
       ).map(([how, share]) => {
         const one = alone(vehicle, id, how);
+        if (!one.solved) return null;
         const source = feedV(vehicle, one);
         return { how, source, at: one.loadV(id), limit: share * source, demand: source - one.loadV(id) };
       });
       const subject = loadRef(id, name);
-      if (found.some(({ source, at }) => source < 1 || at < 1))
+      const judged = found.flatMap((one) => one ?? []);
+      if (judged.length < found.length || judged.some(({ source, at }) => source < 1 || at < 1))
         return [{ subject, missing: [{ ref: subject, what: 'a way from the battery and back' }] }];
-      const worst = found.reduce((p, r) => (r.demand / r.limit > p.demand / p.limit ? r : p));
+      const worst = judged.reduce((p, r) => (r.demand / r.limit > p.demand / p.limit ? r : p));
       return [
         {
           subject,
@@ -86,18 +88,15 @@ const solves: Rule<Context> = {
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     if (low.loads.length === 0) return [];
-    const { point } = everythingOn(vehicle);
+    const one = everythingOn(vehicle);
     const subject: Ref = { kind: 'build', id: 'low-voltage', name: 'The 12-volt side' };
-    if (!point) return [{ subject, missing: [{ ref: subject, what: 'a battery or a converter that feeds it' }] }];
+    if (!one.solved && one.why === 'none')
+      return [{ subject, missing: [{ ref: subject, what: 'a battery or a converter that feeds it' }] }];
     return [
       {
         subject,
-        holds: point.solvable,
-        figures: {
-          detail: point.solvable
-            ? 'every current on it is known'
-            : (point.reason ?? 'no operating point').replace(/\.$/, ''),
-        },
+        holds: one.solved,
+        figures: { detail: one.solved ? 'every current on it is known' : one.reason.replace(/\.$/, '') },
       },
     ];
   },

@@ -1,6 +1,6 @@
 import { usableShare } from '../../build';
 import { openCircuitVoltage } from '../../physics/cell';
-import { boxSource, cornersOf, packStrings, partOf, type Vehicle } from '../../vehicle';
+import { boxSource, cornersOf, isSolved, packStrings, partOf, type Vehicle } from '../../vehicle';
 
 export interface BoxFigures {
   readonly id: string;
@@ -107,7 +107,7 @@ function inSeries(boxes: readonly (BoxFigures & StringFigures)[]): StringFigures
 /** Lowest voltage of a whole string over the cases under load, V; null while one of them has no operating point. */
 function lowestLoaded(vehicle: Vehicle, strings: readonly StringFigures[]): number | null {
   const loaded = vehicle.cases.filter((solved) => solved.state.closed.length > 0);
-  if (loaded.length === 0 || !loaded.every((solved) => solved.point.solvable)) return null;
+  if (loaded.length === 0 || !loaded.every(isSolved)) return null;
   return Math.min(
     ...loaded.flatMap(({ point: { nodeVoltagesV: v } }) =>
       strings.map(({ boxIds }) =>

@@ -2,7 +2,16 @@ import type { DeviceKind } from '../../build';
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { openCircuitVoltage } from '../../physics/cell';
 import type { Quantity } from '../../quantities';
-import { boxSource, devicePowerW, packStrings, partOf, type SolvedCase, terminalVoltage } from '../../vehicle';
+import {
+  boxSource,
+  devicePowerW,
+  packStrings,
+  partOf,
+  type SolvedCase,
+  type SolvedState,
+  solvedStates,
+  terminalVoltage,
+} from '../../vehicle';
 import {
   amps,
   type Context,
@@ -13,7 +22,6 @@ import {
   PACK_REF,
   packMustDeliver,
   powerFrom,
-  solvedCases,
   volts,
   watts,
   worstCurrent,
@@ -99,8 +107,8 @@ const sag: Rule<Context> = {
       if (box.device.kind !== 'box' || !cell || !series) return [];
       if (waitsFor) return [{ subject: deviceRef(box), waitsFor }];
       const ends = { plus: { deviceId: box.id, terminal: 'plus' }, minus: { deviceId: box.id, terminal: 'minus' } };
-      let worst: { solved: SolvedCase; v: number } | null = null;
-      for (const solved of solvedCases(vehicle)) {
+      let worst: { solved: SolvedState; v: number } | null = null;
+      for (const solved of solvedStates(vehicle)) {
         const v = terminalVoltage(solved, ends.plus, ends.minus);
         if (v !== null && (!worst || v < worst.v)) worst = { solved, v };
       }
@@ -146,7 +154,7 @@ function extremes(
 ): { high: { v: number; solved: SolvedCase }; low: { v: number; solved: SolvedCase } } | null {
   let high: { v: number; solved: SolvedCase } | null = null;
   let low: { v: number; solved: SolvedCase } | null = null;
-  for (const solved of solvedCases(context.vehicle)) {
+  for (const solved of solvedStates(context.vehicle)) {
     if (!solved.state.closed.includes('main-plus') && solved.state.id !== 'precharge') continue;
     const v = terminalVoltage(solved, { deviceId, terminal: 'plus' }, { deviceId, terminal: 'minus' });
     if (v === null) continue;
@@ -281,7 +289,7 @@ const inverterCurrent: Rule<Context> = {
       const inverter = partOf(device, 'inverter');
       if (!inverter) return [];
       if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
-      const worst = worstCurrent(solvedCases(vehicle), device.id);
+      const worst = worstCurrent(solvedStates(vehicle), device.id);
       if (!worst || worst.currentA === 0) return [];
       const limit = inverter.maxBatteryCurrentA;
       return [

@@ -11,7 +11,16 @@ import {
   stringsAlone,
   type Vehicle,
 } from '../../vehicle';
-import { amps, type Context, conductorRef, corner, deviceRef, powerFrom, worstCurrent } from '../context';
+import {
+  amps,
+  type Context,
+  conductorRef,
+  corner,
+  deviceRef,
+  powerFrom,
+  sustainedCases,
+  worstCurrent,
+} from '../context';
 
 /** A string is told by its first box. */
 const stringRef = (vehicle: Vehicle, string: PackString): Ref => {
@@ -129,7 +138,7 @@ const thinnestAt = (vehicle: Vehicle, id: string): number =>
 
 /** What stands in a string's own way, with what it carries when the string is alone. */
 function bounds(alone: Vehicle, string: PackString): Bound[] {
-  const sustained = alone.cases.filter(({ state, point }) => state.duration === 'sustained' && point.solvable);
+  const sustained = sustainedCases(alone);
   return [...string.ids].flatMap((id): Bound[] => {
     const device = alone.deviceOf.get(id);
     const conductor = alone.conductorOf.get(id);
