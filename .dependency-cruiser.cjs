@@ -54,6 +54,12 @@ module.exports = {
       to: { dependencyTypes: ['npm', 'core'], pathNot: ['node_modules/immer/', 'node_modules/joi/', 'node_modules/papaparse/'] },
     },
     {
+      name: 'testing-is-for-tests',
+      severity: 'error',
+      from: { path: '^src/', pathNot: [tests, '^src/core/testing/'] },
+      to: { path: '^src/core/testing/' },
+    },
+    {
       name: 'joi-only-in-schema',
       severity: 'error',
       from: { path: '^src/', pathNot: '^src/core/(build|calc)/schema/' },

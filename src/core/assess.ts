@@ -69,9 +69,15 @@ export interface Runs {
   readonly trip?: TripRuns | null;
 }
 
-/** With every run that it needs made first: for the command line, which waits. */
-export function assessWithRuns(build: Build): Assessment {
-  return assess(build, { trip: tripRuns(vehicleOf(build)) });
+/**
+ * With every run that it needs made first: for whoever can wait, like the command line. Runs of another build serve again where this one
+ * reads the same.
+ */
+export function assessWithRuns(build: Build, known: Runs = {}): Assessment {
+  const vehicle = vehicleOf(build);
+  const tripKey = tripRunsKey(vehicle);
+  const serves = known.trip?.key === tripKey && known.trip?.heat.key === tripHeatKey(vehicle, tripKey);
+  return assess(build, serves ? known : { trip: tripRuns(vehicle) });
 }
 
 /** A build goes in, an assessment comes out: pure and quick. */

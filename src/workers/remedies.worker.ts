@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { assess } from '@/core/assess';
+import { assessWithRuns } from '@/core/assess';
 import type { Build } from '@/core/build';
 import { type Check, checkKey } from '@/core/checks';
 import { findRemedies, type Remedy } from '@/core/remedies';
@@ -13,7 +13,8 @@ export interface RemedyOffer {
     readonly after: Pick<Check, 'id' | 'subject' | 'verdict' | 'margin' | 'says'> & {
       readonly missing?: Check['missing'];
     };
-    readonly marginBefore: number | undefined;
+    /** Null: there was no such check before. */
+    readonly marginBefore: number | undefined | null;
   }[];
 }
 
@@ -29,13 +30,17 @@ const brief = ({ id, subject, verdict, margin, says, missing }: Check) => ({
 const api = {
   /** Remedies for one check of a build, tried on the model; empty when the check is no longer there. */
   find(build: Build, key: string): RemedyOffer[] {
-    const check = assess(build).checks.find((candidate) => checkKey(candidate) === key);
+    const whole = assessWithRuns(build);
+    const check = whole.checks.find((candidate) => checkKey(candidate) === key);
     if (!check) return [];
-    return findRemedies(build, check).map(({ edit, title, after, worsens }) => ({
+    return findRemedies(build, check, undefined, whole).map(({ edit, title, after, worsens }) => ({
       edit,
       title,
       after: brief(after),
-      worsens: worsens.map((worse) => ({ after: brief(worse.after), marginBefore: worse.before.margin })),
+      worsens: worsens.map((worse) => ({
+        after: brief(worse.after),
+        marginBefore: worse.before === null ? null : worse.before.margin,
+      })),
     }));
   },
 };

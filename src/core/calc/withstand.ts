@@ -34,7 +34,8 @@ export function calcWithstand(input: WithstandInput): { result: unknown; working
     result: {
       kAs05PerMm2: k,
       k2s2A2s: limit,
-      finalTemperatureReachedC: reached !== null && Number.isFinite(reached) ? reached : null,
+      // Far beyond vapour the formula tells nothing.
+      finalTemperatureReachedC: reached !== null && reached < 1e6 ? reached : null,
       holds: i2t === null ? null : i2t <= limit,
       minimumAreaMm2: i2t === null ? null : Math.sqrt(i2t) / k,
       melts: reached === null ? null : reached > METALS[material].meltingC,

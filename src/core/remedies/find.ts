@@ -1,10 +1,11 @@
-import { type Assessment, assess } from '../assess';
+import { type Assessment, assess, assessWithRuns, type Runs } from '../assess';
 import { applyEdit, type Edit, EditRefused } from '../build';
 import { type Check, checkKey, verdictRank } from '../checks';
 import { PROPOSERS } from './candidates';
 
 export interface Worsened {
-  readonly before: Check;
+  /** Null: there was no such check before. */
+  readonly before: Check | null;
   readonly after: Check;
 }
 
@@ -29,6 +30,8 @@ const solved = (check: Check | undefined): check is Check =>
 function isWorse(before: Check, after: Check | undefined): boolean {
   if (!after) return false;
   if (after.verdict === 'fails' && before.verdict !== 'fails') return true;
+  // What was judged and can't be judged any more is worse, too.
+  if (solved(before) && !solved(after)) return true;
   if (
     verdictRank(after.verdict) < verdictRank(before.verdict) &&
     (after.verdict === 'thin' || after.verdict === 'fails') &&
@@ -51,17 +54,18 @@ function worsened(before: Assessment, after: Assessment): Worsened[] {
     return isWorse(check, next) ? [{ before: check, after: next! }] : [];
   });
   const fresh = after.checks
-    .filter((check) => !known.has(checkKey(check)) && check.verdict === 'fails')
-    .map((check) => ({ before: check, after: check }));
+    .filter((check) => !known.has(checkKey(check)) && (check.verdict === 'fails' || check.verdict === 'thin'))
+    .map((check) => ({ before: null, after: check }));
   return [...list, ...fresh];
 }
 
 /**
  * Edits that make this check hold, each tried on the whole model: those that harm nothing else first, then by how little they change.
- * A remedy with which another check would newly fail, turn thin, or fail by more names that check.
+ * A remedy with which another check would newly fail, turn thin, lose its judgement, or fail by more names that check. Runs that a trial
+ * changes are made again for what cures, so the checks that rest on them are compared like the others.
  */
-export function findRemedies(build: Assessment['build'], check: Check, most = 3): Remedy[] {
-  const before = assess(build);
+export function findRemedies(build: Assessment['build'], check: Check, most = 3, runs: Runs = {}): Remedy[] {
+  const before = assessWithRuns(build, runs);
   const edits = (PROPOSERS[check.id] ?? []).flatMap((propose) => propose(before, check));
   const remedies: Remedy[] = [];
   for (const edit of edits.slice(0, MOST_TRIES)) {
@@ -72,15 +76,12 @@ export function findRemedies(build: Assessment['build'], check: Check, most = 3)
       if (error instanceof EditRefused) continue;
       throw error;
     }
-    const after = assess(edited.build);
-    const same = after.checks.find((candidate) => checkKey(candidate) === checkKey(check));
-    // What is thin has to gain; what fails or lacks something has to be judged and to stand.
-    const gone =
-      check.verdict !== 'thin' && check.verdict !== 'holds'
-        ? solved(same)
-        : solved(same) && (same.margin ?? 0) > (check.margin ?? 0) + NOISE && same.verdict === 'holds';
-    if (!same || !gone) continue;
-    remedies.push({ edit, title: edited.title, after: same, worsens: worsened(before, after) });
+    const quick = assess(edited.build, before);
+    if (!cures(quick, check) && !quick.checks.some((one) => one.verdict === 'pending' && same(one, check))) continue;
+    const after = assessWithRuns(edited.build, before);
+    if (!cures(after, check)) continue;
+    const made = after.checks.find((one) => same(one, check))!;
+    remedies.push({ edit, title: edited.title, after: made, worsens: worsened(before, after) });
     if (remedies.filter((remedy) => remedy.worsens.length === 0).length >= most) break;
   }
   const comfortable = (remedy: Remedy) => (remedy.after.verdict === 'holds' ? 0 : 1);
@@ -94,4 +95,15 @@ export function findRemedies(build: Assessment['build'], check: Check, most = 3)
     )
     .slice(0, most)
     .map(({ remedy }) => remedy);
+}
+
+const same = (p: Check, q: Check): boolean => checkKey(p) === checkKey(q);
+
+/** What is thin has to gain; what fails or lacks something has to be judged and to stand. */
+function cures(after: Assessment, check: Check): boolean {
+  const made = after.checks.find((one) => same(one, check));
+  if (!solved(made)) return false;
+  return check.verdict !== 'thin' && check.verdict !== 'holds'
+    ? true
+    : (made.margin ?? 0) > (check.margin ?? 0) + NOISE && made.verdict === 'holds';
 }

@@ -1,7 +1,7 @@
 import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { OHMIC_SHARE } from '../physics/cell';
-import { type Corner, cornersOf, groundOf, Memo, type State, stamp, type Vehicle, allContactors } from '../vehicle';
+import { allContactors, type Corner, cornersOf, groundOf, Memo, type State, stamp, type Vehicle } from '../vehicle';
 
 /** Where a fault current is at its highest, and where at its lowest. */
 export type FaultCorner = 'highest' | 'lowest';

@@ -80,7 +80,9 @@ export {
   type SolvedState,
   solvedStates,
   terminalVoltage,
+  UNREAD,
   type Vehicle,
+  vehicleAside,
   vehicleOf,
 } from './vehicle';
 export { type Way, wayOf } from './way';

@@ -134,25 +134,34 @@ function solveCase(
   return { id: caseId(state, corner), state, corner, point, temperaturesC };
 }
 
-/** The slices of a build that the solved vehicle reads. */
-const READS = [
-  'circuits',
-  'parts',
-  'routes',
-  'zones',
-  'duty',
-  'packLimits',
-  'states',
-  'vehicle',
-  'readings',
-  'adoptions',
+/** The slices of a build that the solved vehicle never reads; a change of anything else solves it anew. A test holds this list to it. */
+export const UNREAD = [
+  'name',
+  'notes',
+  'units',
+  'ruleSet',
+  'ownLimits',
+  'losses',
+  'asFound',
+  'oldParts',
+  'supply',
+  'restraint',
+  'modules',
+  'presetSpeed',
 ] as const satisfies readonly (keyof Build)[];
+const unread: ReadonlySet<string> = new Set(UNREAD);
+
+const sameToSolve = (p: Build, q: Build): boolean =>
+  [...new Set([...Object.keys(p), ...Object.keys(q)])].every(
+    (slice) => unread.has(slice) || p[slice as keyof Build] === q[slice as keyof Build],
+  );
+
 let last: Vehicle | null = null;
 
-/** Resolves the build and solves every case once. Nothing here judges. The last vehicle serves again when none of its slices changed. */
+/** Resolves the build and solves every case once. Nothing here judges. The last vehicle serves again when nothing that it may have read has changed. */
 export function vehicleOf(build: Build): Vehicle {
   const before = last;
-  if (before && READS.every((slice) => before.build[slice] === build[slice])) return { ...before, build };
+  if (before && sameToSolve(before.build, build)) return { ...before, build };
   last = solveVehicle(build);
   return last;
 }

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { type Check, checkKey, marginText, say } from '@/core/checks';
+import { formatMargin } from '@/core/quantities';
 import { useBench } from '@/store/bench';
 import { findRemediesAside, type RemedyOffer } from '@/workers/remedies';
 
@@ -65,6 +66,7 @@ export function RemedyList({ check }: { check: Check }) {
                   .title
               }
               , {marginText(worse.after)}
+              {worse.marginBefore != null && ` (now ${formatMargin(worse.marginBefore)})`}
             </p>
           ))}
         </li>

@@ -1,0 +1,96 @@
+import { expect, test } from 'vitest';
+import { assess } from './assess';
+import { applyEdit, type Build, type Edit, EditRefused, SETTABLE, type SettableName } from './build';
+import { firn9, larkspur, teasel } from './build/samples';
+import { checkKey } from './checks';
+import { EXAMPLES } from './testing/edit-examples';
+import { valueAt } from './testing/mutate';
+import { UNREAD, vehicleAside } from './vehicle';
+
+/** What a person would see of a build: every check with its figures. */
+const seen = (build: Build): Map<string, string> =>
+  new Map(
+    assess(build).checks.map((check) => [
+      checkKey(check),
+      JSON.stringify([check.verdict, check.margin, check.demand, check.limit, check.missing, check.says]),
+    ]),
+  );
+
+/** The edited build judged after the one before it, with all that is remembered of that, against a copy that nothing is remembered of. */
+function same(before: Build, edit: Edit, what: string): void {
+  assess(before);
+  const { build } = applyEdit(before, edit);
+  const quick = seen(build);
+  const anew = seen(structuredClone(build));
+  expect(
+    [...quick].filter(([key, text]) => anew.get(key) !== text).map(([key]) => key),
+    what,
+  ).toEqual([]);
+  expect(quick.size, what).toBe(anew.size);
+}
+
+const SAMPLES: readonly (readonly [string, Build])[] = [
+  ['firn-9', firn9()],
+  ['larkspur', larkspur()],
+  ['teasel', teasel()],
+];
+
+test('after every edit’s example the ledger is that of the same build without any memory', () => {
+  const [, firn] = SAMPLES[0]!;
+  for (const [name, { on: before = firn, input }] of Object.entries(EXAMPLES) as [
+    string,
+    { on?: Build; input: unknown },
+  ][])
+    same(before, { edit: name, input } as Edit, name);
+}, 240_000);
+
+test.each(SAMPLES)(
+  'after every settable figure of %s the ledger is that of the same build without any memory',
+  (_, sample) => {
+    let tried = 0;
+    for (const figure of Object.keys(SETTABLE) as SettableName[]) {
+      const { path, min, max } = SETTABLE[figure];
+      const section = valueAt(sample, path.slice(0, 1));
+      const now = section === undefined ? undefined : valueAt(sample, path);
+      const inside = typeof now === 'number' ? now : min + 0.3 * (Math.min(max, 1000 * Math.max(min, 1)) - min);
+      for (const value of [Math.min(max, inside * 1.07 + 1e-4), Math.max(min, inside * 0.9)]) {
+        try {
+          same(sample, { edit: 'setFigure', input: { figure, value } }, `${figure} ${value}`);
+          tried++;
+        } catch (error) {
+          if (!(error instanceof EditRefused)) throw error;
+        }
+      }
+    }
+    expect(tried).toBeGreaterThan(60);
+  },
+  240_000,
+);
+
+test.each(SAMPLES)(
+  'belt or chain stage, regeneration and schools of %s count at once',
+  (_, sample) => {
+    const base: Build = {
+      ...sample,
+      vehicle: { ...sample.vehicle, drivelineEfficiency: undefined } as unknown as Build['vehicle'],
+    };
+    for (const kind of ['chain', 'v-belt', 'timing-belt'] as const)
+      same(base, { edit: 'setStage', input: { kind } }, `stage ${kind}`);
+    same(base, { edit: 'setRegeneration', input: { asked: 'none' } }, 'regeneration');
+  },
+  60_000,
+);
+
+test.each(SAMPLES)('what the solved vehicle of %s is said not to read, it does not read', (_, sample) => {
+  const read = new Set<string>();
+  const watched = new Proxy(sample, {
+    get(target, key, receiver) {
+      if (typeof key === 'string') read.add(key);
+      return Reflect.get(target, key, receiver);
+    },
+  });
+  const { cases } = vehicleAside(watched);
+  expect(cases.length).toBeGreaterThan(20);
+  expect(read.has('circuits')).toBe(true);
+  expect(UNREAD.filter((slice) => read.has(slice))).toEqual([]);
+});

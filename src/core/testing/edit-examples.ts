@@ -1,0 +1,478 @@
+import { expect } from 'vitest';
+import { emptyBuild } from '../build/defaults';
+import { applyEdit } from '../build/edits/apply';
+import type { Edit, EditName } from '../build/edits/edits';
+import { loadCircuit } from '../build/edits/group-edits';
+import { firn9, larkspur } from '../build/samples';
+import type { Build } from '../build/types';
+import { catalogueOf, cataloguePart, LOAD_PRESETS, lowBase, lowLoadOf } from '../parts';
+
+/** One example of each edit: on which build, with what, and what it leaves behind. */
+export type Input<N extends EditName> = Extract<Edit, { edit: N }>['input'];
+export interface Example<N extends EditName> {
+  readonly on?: Build;
+  readonly input: Input<N>;
+  readonly leaves: (after: Build, before: Build) => unknown;
+}
+
+const firn = firn9();
+const estate = larkspur();
+const cable = cataloguePart('cable-shielded-35', 'cable');
+const wire = cataloguePart('cable-thin-1-5', 'cable');
+const fuse = cataloguePart('fuse-traction-500-100', 'fuse');
+const contactor = catalogueOf('contactor')[0]!;
+const on = (build: Build, ...edits: Edit[]): Build => edits.reduce((one, edit) => applyEdit(one, edit).build, build);
+const lvWire = Object.values(firn.circuits.lv.conductors).find(({ name }) => name === 'Radio feed')!;
+const lvEarth = Object.values(firn.circuits.lv.conductors).find(({ name }) => name === 'Radio earth')!;
+const lvLoad = firn.circuits.lv.devices[lvWire.b.deviceId]!;
+const wiper = Object.values(firn.circuits.lv.devices).find(
+  ({ name, kind }) => name === 'Wipers' && kind === 'lv-load',
+)!;
+const battery = Object.values(firn.circuits.lv.devices).find(({ kind }) => kind === 'auxiliary-battery')!;
+const converter = Object.values(firn.circuits.hv.devices).find((device) => device.converter)!;
+const relay = Object.values(firn.circuits.lv.devices).find(({ kind }) => kind === 'relay')!;
+const earth = Object.values(firn.circuits.lv.devices).find(({ kind }) => kind === 'earth')!;
+const module = (id: string) => ({ id, voltageV: 22, capacityAh: 60, resistanceOhm: 0.002 });
+const listed = on(firn, { edit: 'addOldPart', input: { id: 'old', name: 'Fuel tank', kind: 'part' } });
+const twoEarths = on(firn, { edit: 'addEarthPoint', input: { id: 'e2', wireId: 'b2', name: 'Rear' } });
+const TUNNEL = { x0M: 0.6, x1M: 1.6, y0M: -0.1, y1M: 0.1, z0M: 0.2, z1M: 0.4 };
+const string = {
+  seed: 's2',
+  name: 'Second',
+  cell: Object.values(firn.parts).find((part) => part.kind === 'cell')!,
+  cellsInSeries: 90,
+  cellsInParallel: 1,
+  fuse,
+  contactor,
+  cable,
+  lengthM: 1,
+};
+
+export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
+  renameBuild: { input: { name: 'Tern' }, leaves: ({ name }) => expect(name).toBe('Tern') },
+  setUnits: { input: { units: 'us' }, leaves: ({ units }) => expect(units).toBe('us') },
+  setRuleSet: { input: { ruleSet: 'own' }, leaves: ({ ruleSet }) => expect(ruleSet).toBe('own') },
+  setSchool: { input: { clutch: 'kept' }, leaves: ({ schools }) => expect(schools.clutch).toBe('kept') },
+  setFigure: { input: { figure: 'startSoc', value: 0.5 }, leaves: ({ duty }) => expect(duty.startSoc).toBe(0.5) },
+  setCells: {
+    input: { deviceId: 'box-rear', cellsInSeries: 48 },
+    leaves: ({ circuits }) => expect(circuits.hv.devices['box-rear']!.cellsInSeries).toBe(48),
+  },
+  fitPart: {
+    input: { deviceId: 'f-heater', part: fuse },
+    leaves: ({ circuits, parts }) =>
+      expect([circuits.hv.devices['f-heater']!.partId, parts[fuse.id]]).toEqual([fuse.id, fuse]),
+  },
+  fitCells: {
+    input: { part: catalogueOf('cell')[0]! },
+    leaves: ({ circuits }) => expect(circuits.hv.devices['box-front']!.partId).toBe(catalogueOf('cell')[0]!.id),
+  },
+  renameDevice: {
+    input: { deviceId: 'heater', name: 'Old matrix' },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.name).toBe('Old matrix'),
+  },
+  setDevicePower: {
+    input: { deviceId: 'heater', state: 'cruise', powerW: 900 },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.powersW!.cruise).toBe(900),
+  },
+  fitCable: {
+    input: { conductorIds: ['c-plus', 'c-minus'], part: cable },
+    leaves: ({ circuits }) =>
+      expect(['c-plus', 'c-minus'].map((id) => circuits.hv.conductors[id]!.partId)).toEqual([cable.id, cable.id]),
+  },
+  setConductor: {
+    input: { conductorId: 'c-minus', lengthM: 2.5 },
+    leaves: ({ circuits }) => expect(circuits.hv.conductors['c-minus']!.lengthM).toBe(2.5),
+  },
+  addDevice: {
+    input: { device: { id: 'new', kind: 'sensor', name: 'Shunt', partId: null, place: null } },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.new!.kind).toBe('sensor'),
+  },
+  addConductor: {
+    input: {
+      conductor: {
+        ...firn.circuits.hv.conductors['c-minus']!,
+        id: 'c-more',
+        a: { deviceId: 'j-plus', terminal: 'n' },
+        b: { deviceId: 'j-minus', terminal: 'n' },
+      },
+    },
+    leaves: ({ circuits }) => expect(circuits.hv.conductors['c-more']!.a.deviceId).toBe('j-plus'),
+  },
+  removeDevice: {
+    input: { deviceId: 'heater' },
+    leaves: ({ circuits }) => expect(circuits.hv.conductors['c-heat-plus']).toBeUndefined(),
+  },
+  insertDevice: {
+    input: {
+      conductorId: 'c-mid',
+      device: { id: 'f-new', kind: 'fuse', name: 'Fuse', partId: fuse.id, place: null },
+      part: fuse,
+      newConductorId: 'c-after',
+    },
+    leaves: ({ circuits }) =>
+      expect(circuits.hv.conductors['c-after']!.a).toEqual({ deviceId: 'f-new', terminal: 'b' }),
+  },
+  takeOutDevice: {
+    input: { deviceId: 'shunt' },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.shunt).toBeUndefined(),
+  },
+  setLeakage: {
+    input: { deviceId: 'heater', insulationOhm: 1e6 },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.insulationOhm).toBe(1e6),
+  },
+  addBranch: {
+    input: {
+      seed: 'b',
+      device: { kind: 'compressor', name: 'Compressor', partId: 'compressor-400-2500' },
+      part: cataloguePart('compressor-400-2500', 'bus-device'),
+      fuse,
+      cable,
+      lengthM: 1,
+    },
+    leaves: ({ circuits }) =>
+      expect(Object.values(circuits.hv.devices).some(({ kind }) => kind === 'compressor')).toBe(true),
+  },
+  layOut: {
+    on: emptyBuild('empty', 'Empty'),
+    input: {
+      seed: 'a',
+      cellsInSeries: 90,
+      cellsInParallel: 1,
+      cell: catalogueOf('cell')[0]!,
+      inverter: catalogueOf('inverter')[0]!,
+      mainContactor: contactor,
+      prechargeRelay: contactor,
+      prechargeResistor: catalogueOf('resistor')[0]!,
+      mainFuse: fuse,
+      disconnect: catalogueOf('disconnect')[0]!,
+      cable,
+      prechargeCable: cable,
+      runLengthM: 2,
+    },
+    leaves: ({ circuits }) =>
+      expect(Object.values(circuits.hv.devices).filter(({ kind }) => kind === 'inverter')).toHaveLength(1),
+  },
+  adoptReading: {
+    on: {
+      ...firn,
+      readings: {
+        r1: {
+          id: 'r1',
+          subjectId: 'k-plus',
+          field: 'contactResistanceOhm',
+          value: 0.0003,
+          conditions: '20 °C',
+          date: '2026-05-02',
+          by: 'bench',
+        },
+      },
+    },
+    input: { adoptionId: 'a1', readingId: 'r1' },
+    leaves: ({ adoptions }) => expect(adoptions.a1).toMatchObject({ subjectId: 'k-plus', readingId: 'r1' }),
+  },
+
+  layOutCoils: {
+    on: { ...firn, circuits: { ...firn.circuits, lv: { devices: {}, conductors: {} } } },
+    input: { seed: 'c', wire, fuse: cataloguePart('fuse-blade-32-10', 'fuse'), loopLengthM: 1, coilLengthM: 2 },
+    leaves: ({ circuits }) =>
+      expect(Object.values(circuits.lv.devices).some(({ kind }) => kind === 'emergency-stop')).toBe(true),
+  },
+  wireCoil: {
+    on: on(firn, {
+      edit: 'insertDevice',
+      input: {
+        conductorId: 'c-mid',
+        device: { id: 'k-mid', kind: 'contactor', name: 'K mid', partId: contactor.id, place: null, role: 'branch' },
+        part: contactor,
+        newConductorId: 'c-k',
+      },
+    }),
+    input: { deviceId: 'k-mid', seed: 'w', wire, lengthM: 1 },
+    leaves: ({ circuits }) =>
+      expect(
+        Object.values(circuits.lv.conductors).filter(({ a, b }) => a.deviceId === 'k-mid' || b.deviceId === 'k-mid'),
+      ).toHaveLength(2),
+  },
+  putAuxiliaryIn: {
+    on: on(firn, {
+      edit: 'insertDevice',
+      input: {
+        conductorId: 'c-mid',
+        device: { id: 's-new', kind: 'disconnect', name: 'Hand switch', partId: null, place: null },
+        newConductorId: 'c-s',
+      },
+    }),
+    input: { deviceId: 's-new', conductorId: 'coil-w3', newConductorId: 'coil-w3b' },
+    leaves: ({ circuits }) => expect(circuits.lv.conductors['coil-w3b']!.a.deviceId).toBe('s-new'),
+  },
+  setCoilSuppression: {
+    input: { deviceId: 'k-plus', suppression: 'zener' },
+    leaves: ({ circuits }) => expect(circuits.hv.devices['k-plus']!.coilSuppression).toBe('zener'),
+  },
+  setProvesDead: {
+    input: { provesDead: null },
+    leaves: ({ precharge }) => expect(precharge.provesDead).toBeUndefined(),
+  },
+  setStatePower: {
+    input: { state: 'cruise', inverterPowerW: 20000 },
+    leaves: ({ states }) => expect(states.cruise).toEqual({ inverterPowerW: 20000 }),
+  },
+
+  addString: {
+    input: string,
+    leaves: ({ circuits }) =>
+      expect(Object.values(circuits.hv.devices).filter(({ kind }) => kind === 'box')).toHaveLength(3),
+  },
+  leaveStringsOut: {
+    input: { ids: ['box-front'] },
+    leaves: (after, before) => expect(after).not.toEqual(before),
+  },
+  splitBox: {
+    input: { deviceId: 'box-rear', id: 'third', wireId: 'between', name: 'Sill', cellsInSeries: 20, lengthM: 1 },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.third!.cellsInSeries).toBe(20),
+  },
+  takeOutBox: {
+    input: { deviceId: 'box-front' },
+    leaves: ({ circuits }) => expect(circuits.hv.devices['box-front']).toBeUndefined(),
+  },
+
+  layOutLow: {
+    on: { ...firn, circuits: { ...firn.circuits, lv: { devices: {}, conductors: {} } } },
+    input: lowBase(battery.battery!, 1000, 1, 'low2'),
+    leaves: ({ circuits }) => expect(circuits.lv.devices['low2-box']!.name).toBe('Fuse box'),
+  },
+  addLowLoad: {
+    input: lowLoadOf({ ...LOAD_PRESETS[0]!, name: 'Work lamp' }, 'lamp'),
+    leaves: ({ circuits }) => expect(circuits.lv.devices['lamp-load']!.name).toBe('Work lamp'),
+  },
+  addLowLoads: {
+    input: { loads: [0, 1].map((k) => lowLoadOf({ ...LOAD_PRESETS[k]!, name: `Lamp ${k}` }, `lamp-${k}`)) },
+    leaves: ({ circuits }) =>
+      expect(['lamp-0-load', 'lamp-1-load'].map((id) => circuits.lv.devices[id]!.name)).toEqual(['Lamp 0', 'Lamp 1']),
+  },
+  setLowLoad: {
+    input: { deviceId: lvLoad.id, load: { ...lvLoad.load!, rating: 40 } },
+    leaves: ({ circuits }) => expect(circuits.lv.devices[lvLoad.id]!.load!.rating).toBe(40),
+  },
+  dropLowLoad: {
+    input: { deviceId: lvLoad.id },
+    leaves: ({ circuits }) =>
+      expect([circuits.lv.devices[lvLoad.id], circuits.lv.conductors[lvWire.id]]).toEqual([undefined, undefined]),
+  },
+  groupLoad: {
+    input: { loadId: lvLoad.id, withId: wiper.id, relay: false },
+    leaves: (after, before) => expect(loadCircuit(after, lvLoad.id).fuseId).toBe(loadCircuit(before, wiper.id).fuseId),
+  },
+  ungroupLoad: {
+    on: on(firn, { edit: 'groupLoad', input: { loadId: lvLoad.id, withId: wiper.id, relay: false } }),
+    input: { loadId: lvLoad.id, seed: 'own', fuse: cataloguePart('fuse-blade-32-5', 'fuse') },
+    leaves: (after) => expect(loadCircuit(after, lvLoad.id).fuseId).toBe('own-fuse'),
+  },
+  setAuxiliaryBattery: {
+    input: { deviceId: battery.id, battery: { ...battery.battery!, capacityAh: 44 } },
+    leaves: ({ circuits }) => expect(circuits.lv.devices[battery.id]!.battery!.capacityAh).toBe(44),
+  },
+  setConverter: {
+    input: { deviceId: converter.id, converter: { ...converter.converter!, ratedPowerW: 900 } },
+    leaves: ({ circuits }) => expect(circuits.hv.devices[converter.id]!.converter!.ratedPowerW).toBe(900),
+  },
+  setContactRating: {
+    input: { deviceId: relay.id, ratedA: 70 },
+    leaves: ({ circuits }) => expect(circuits.lv.devices[relay.id]!.ratedA).toBe(70),
+  },
+  addMainSwitch: {
+    input: { seed: 'm', batteryId: battery.id, cable },
+    leaves: ({ circuits }) => expect(circuits.lv.devices['m-main-switch']!.opensParked).toBe(true),
+  },
+  makeLoom: {
+    input: { routeId: 'l', name: 'Dash', zoneId: 'zone-cabin', conductorIds: [lvWire.id, lvEarth.id] },
+    leaves: ({ circuits }) => expect(circuits.lv.conductors[lvWire.id]!.routeId).toBe('l'),
+  },
+  putInLoom: {
+    input: { conductorId: lvWire.id, routeId: 'loom-bay' },
+    leaves: ({ circuits }) => expect(circuits.lv.conductors[lvWire.id]!.routeId).toBe('loom-bay'),
+  },
+  setConnector: {
+    input: { conductorId: 'c-minus', connectorA: 250 },
+    leaves: ({ circuits }) => expect(circuits.hv.conductors['c-minus']!.connectorA).toBe(250),
+  },
+  addEarthPoint: {
+    input: { id: 'e2', wireId: 'b2', name: 'Rear' },
+    leaves: ({ circuits }) => expect(circuits.lv.conductors.b2!.b.deviceId).toBe(earth.id),
+  },
+  landEarth: {
+    on: twoEarths,
+    input: { conductorId: lvEarth.id, earthId: 'e2' },
+    leaves: ({ circuits }) => expect(circuits.lv.conductors[lvEarth.id]!.b.deviceId).toBe('e2'),
+  },
+  setJoint: {
+    on: twoEarths,
+    input: { conductorId: 'b2', resistanceOhm: 0.0004 },
+    leaves: ({ circuits }) => expect(circuits.lv.conductors.b2!.jointResistanceOhm).toBe(0.0004),
+  },
+  setIngress: {
+    input: { deviceId: 'inverter', ingress: 'IP66/IP67' },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.inverter!.ingress).toBe('IP66/IP67'),
+  },
+
+  setZone: {
+    input: { zoneId: 'zone-bay', ambientC: 70, exposure: ['heat'], ingress: 'IP54' },
+    leaves: ({ zones }) =>
+      expect(zones['zone-bay']).toMatchObject({ ambientC: 70, exposure: ['heat'], ingress: 'IP54' }),
+  },
+  addZone: {
+    input: { zoneId: 'z', name: 'Tunnel', ambientC: 50, extent: TUNNEL },
+    leaves: ({ zones }) => expect(zones.z!.extent).toEqual(TUNNEL),
+  },
+  setExtent: {
+    input: { zoneId: 'zone-hot', extent: TUNNEL },
+    leaves: ({ zones }) => expect(zones['zone-hot']!.extent).toEqual(TUNNEL),
+  },
+  dropZone: {
+    on: on(firn, { edit: 'addZone', input: { zoneId: 'z', name: 'Tunnel', ambientC: 50, extent: TUNNEL } }),
+    input: { zoneId: 'z' },
+    leaves: ({ zones }) => expect(zones.z).toBeUndefined(),
+  },
+  placeDevice: {
+    input: { deviceId: 'heater', zoneId: 'zone-bay', xM: 0.1 },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.place!.xM).toBe(0.1),
+  },
+  placeDevices: {
+    input: { places: [{ deviceId: 'inverter', zoneId: 'zone-bay', xM: 0.2, yM: 0.1, zM: 0.8 }] },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.inverter!.place).toMatchObject({ xM: 0.2, yM: 0.1 }),
+  },
+  setSize: {
+    input: { deviceId: 'heater', sizeM: { lengthM: 0.3, widthM: 0.2, heightM: 0.1 } },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.sizeM!.lengthM).toBe(0.3),
+  },
+  putInside: {
+    input: { deviceId: 'j-plus', boxId: 'box-front' },
+    leaves: ({ circuits }) => expect(circuits.hv.devices['j-plus']!.insideId).toBe('box-front'),
+  },
+  layRoute: {
+    input: {
+      routeId: 'r',
+      name: 'Way',
+      conductorIds: ['c-minus'],
+      waypoints: [{ xM: 0.5, yM: 0, zM: 0.5 }],
+      laid: { zoneId: 'zone-bay', arrangement: 'single', loadedCircuits: 1, conduit: true },
+      slackM: 0.1,
+    },
+    leaves: ({ circuits }) => expect(circuits.hv.conductors['c-minus']).toMatchObject({ routeId: 'r', lengthM: null }),
+  },
+  setWaypoint: {
+    input: { routeId: 'way-mid', index: 0, point: { xM: 1.9, yM: 0.4, zM: 0.4 } },
+    leaves: ({ routes }) => expect(routes['way-mid']!.waypoints[0]!.xM).toBe(1.9),
+  },
+  setRoute: {
+    input: { routeId: 'way-mid', slackM: 0.3, facts: { moves: true } },
+    leaves: ({ routes }) =>
+      expect(routes['way-mid']).toMatchObject({ slackM: 0.3, facts: { moves: true, cover: true } }),
+  },
+  dropRoute: {
+    input: { routeId: 'way-mid', lengths: { 'c-mid': 1.6 } },
+    leaves: ({ circuits }) => expect(circuits.hv.conductors['c-mid']).toMatchObject({ routeId: null, lengthM: 1.6 }),
+  },
+  setWay: {
+    input: { routeId: 'loom-bay', waypoints: [{ xM: 0.2, yM: -0.5, zM: 0.7 }] },
+    leaves: ({ routes }) => expect(routes['loom-bay']).toMatchObject({ endsFollow: true, waypoints: [{ xM: 0.2 }] }),
+  },
+  fitCables: {
+    input: { choices: [{ conductorId: 'c-plus', part: cable }] },
+    leaves: ({ circuits }) => expect(circuits.hv.conductors['c-plus']!.partId).toBe(cable.id),
+  },
+  addPassage: {
+    input: { id: 'p', name: 'Hole', kind: 'hole', at: { xM: 0, yM: 0, zM: 0.5 }, zoneIds: ['zone-bay', 'zone-cabin'] },
+    leaves: ({ passages }) => expect(passages!.p!.kind).toBe('hole'),
+  },
+  setPassage: {
+    input: { passageId: 'p-boot-left', kind: 'tunnel' },
+    leaves: ({ passages }) => expect(passages!['p-boot-left']!.kind).toBe('tunnel'),
+  },
+  dropPassage: {
+    input: { passageId: 'p-boot-left' },
+    leaves: ({ passages }) => expect(passages!['p-boot-left']).toBeUndefined(),
+  },
+
+  setTyre: { input: { tyre: ' 205/80R16 ' }, leaves: ({ vehicle }) => expect(vehicle.tyre).toBe('205/80R16') },
+  setBody: { input: { body: 'van' }, leaves: ({ vehicle }) => expect(vehicle.body).toBe('van') },
+  setStartingPoint: {
+    input: { startingPoint: 'repair' },
+    leaves: ({ vehicle }) => expect(vehicle.startingPoint).toBe('repair'),
+  },
+  describeVehicle: {
+    input: { description: 'Old shuttle' },
+    leaves: ({ vehicle }) => expect(vehicle.description).toBe('Old shuttle'),
+  },
+  setGears: {
+    input: { gearRatios: [3.5, 2, 1] },
+    leaves: ({ vehicle }) => expect(vehicle.gearRatios).toEqual([3.5, 2, 1]),
+  },
+  setDragArea: { input: { dragAreaM2: null }, leaves: ({ vehicle }) => expect(vehicle.dragAreaM2).toBeUndefined() },
+  setLoss: { input: { loss: 'gauges', state: null }, leaves: ({ losses }) => expect(losses!.gauges).toBeUndefined() },
+  setTrip: { input: { tripId: 'town' }, leaves: ({ duty }) => expect(duty.tripId).toBe('town') },
+  setOwnTrip: {
+    input: { name: 'To town', speedsMPerS: [0, 5, 0], grades: [0, 0, 0] },
+    leaves: ({ duty }) => expect([duty.tripId, duty.ownTrip!.speedsMPerS]).toEqual(['own', [0, 5, 0]]),
+  },
+  setRegeneration: {
+    input: { asked: 'brake-pedal' },
+    leaves: ({ regeneration }) => expect(regeneration).toMatchObject({ asked: 'brake-pedal', torqueShare: 0.4 }),
+  },
+  setOwnLimit: {
+    input: { limit: 'meltingS', value: 2 },
+    leaves: ({ ownLimits }) => expect(ownLimits).toEqual({ meltingS: 2 }),
+  },
+  setPowersFrom: { input: { powersFrom: 'typed' }, leaves: ({ duty }) => expect(duty.powersFrom).toBe('typed') },
+  setInspection: {
+    input: { inspection: 'brakes', state: 'mend', note: 'drags' },
+    leaves: ({ asFound }) => expect(asFound!.brakes).toEqual({ state: 'mend', note: 'drags' }),
+  },
+  addOldPart: {
+    input: { id: 'old', name: 'Tank', kind: 'part' },
+    leaves: ({ oldParts }) => expect(oldParts!.old!.fate).toBeNull(),
+  },
+  decideOldPart: {
+    on: listed,
+    input: { id: 'old', fate: 'strip' },
+    leaves: ({ oldParts }) => expect(oldParts!.old!.fate).toBe('strip'),
+  },
+  dropOldPart: { on: listed, input: { id: 'old' }, leaves: ({ oldParts }) => expect(oldParts!.old).toBeUndefined() },
+  setSupply: { input: { phases: 3 }, leaves: ({ supply }) => expect(supply!.phases).toBe(3) },
+  setStage: { on: estate, input: { kind: 'chain' }, leaves: ({ stage }) => expect(stage!.kind).toBe('chain') },
+  setDeadMan: { input: { deadMan: true }, leaves: ({ presetSpeed }) => expect(presetSpeed!.deadMan).toBe(true) },
+  setHold: {
+    input: { deviceId: 'box-rear', fixings: 8, bolt: 'M10' },
+    leaves: ({ circuits }) => expect(circuits.hv.devices['box-rear']!.hold).toMatchObject({ fixings: 8, bolt: 'M10' }),
+  },
+  setMass: {
+    input: { deviceId: 'heater', massKg: 4 },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.massKg).toBe(4),
+  },
+  setModules: {
+    input: { modules: [module('m1'), module('m2')] },
+    leaves: ({ modules }) => expect(Object.keys(modules!)).toEqual(['m1', 'm2']),
+  },
+
+  importCables: {
+    input: { rows: [{ conductorId: 'c-minus', lengthM: 1.7, part: cable }] },
+    leaves: ({ circuits }) =>
+      expect(circuits.hv.conductors['c-minus']).toMatchObject({ lengthM: 1.7, partId: cable.id }),
+  },
+  importParts: {
+    input: { parts: [{ ...fuse, id: 'mine', provenance: 'own' }] },
+    leaves: ({ parts }) => expect(parts.mine!.provenance).toBe('own'),
+  },
+  removePart: {
+    on: on(firn, { edit: 'importParts', input: { parts: [{ ...fuse, id: 'mine', provenance: 'own' }] } }),
+    input: { partId: 'mine' },
+    leaves: ({ parts }) => expect(parts.mine).toBeUndefined(),
+  },
+  restore: {
+    input: { document: { ...estate, id: firn.id }, from: 'yesterday' },
+    leaves: ({ name }) => expect(name).toBe(estate.name),
+  },
+  addNote: { input: { text: 'Fuse ordered.' }, leaves: ({ notes }) => expect(notes).toContain('Fuse ordered.') },
+  setNotes: { input: { text: 'Anew.' }, leaves: ({ notes }) => expect(notes).toBe('Anew.') },
+};
