@@ -1,4 +1,4 @@
-import { formatMargin, formatQuantity, type Quantity, type UnitSystem } from '@/core/quantities';
+import { formatMargin, formatQuantity, inUnits, type Quantity, type UnitSystem } from '@/core/quantities';
 
 /** A sum as it is shown: formula, the same with figures, result and note. */
 export interface ShownWorking {
@@ -15,29 +15,30 @@ export interface ShownWorking {
 /** Formula, the figures in it, the result and the source: what a person can redo by hand. */
 export function WorkingLines({ working, system }: { working: ShownWorking; system: UnitSystem }) {
   const { lines, sources, assumed } = working;
+  const text = (told: string) => inUnits(told, system);
   return (
     <div className="space-y-2 text-[14px] leading-snug">
       {lines.map((line) => (
         <div key={line.formula}>
           <p className="font-semibold">
-            <Formula text={line.formula} />
+            <Formula text={text(line.formula)} />
           </p>
           <p>
-            <Formula text={line.figures} />
+            <Formula text={text(line.figures)} />
             {line.result && <Result result={line.result} system={system} />}
           </p>
-          {line.note && <p className="text-soft">{line.note}</p>}
+          {line.note && <p className="text-soft">{text(line.note)}</p>}
         </div>
       ))}
       {lines.length === 0 && <p>A yes or no: there is no sum behind it.</p>}
-      {assumed.map((text) => (
-        <p key={text} className="text-thin">
-          Assumed: {text}
+      {assumed.map((one) => (
+        <p key={one} className="text-thin">
+          Assumed: {text(one)}
         </p>
       ))}
       {sources.length > 0 && (
         <p className="text-soft">
-          Source: <Formula text={sources.join(' · ')} />
+          Source: <Formula text={text(sources.join(' · '))} />
         </p>
       )}
     </div>

@@ -1,2 +1,2 @@
 export * from './check';
-export { knownCodes, marginText, quantityText, type Said, say, VERDICT_WORDS } from './wording';
+export { knownCodes, marginText, quantityText, type Said, say, spell, spellLine, VERDICT_WORDS } from './wording';

@@ -149,7 +149,7 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
   'discharge.passive': S(
     'The link stays dangerous too long after switching off',
     'The link discharges by itself',
-    'under 60 V after {demand}, {limit} at most',
+    'under {safe} after {demand}, {limit} at most',
     'Discharge of the link',
   ),
   'discharge.passive.never': S(
@@ -160,7 +160,7 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
   'discharge.active': S(
     '{subject} empties the link too slowly',
     '{subject} empties the link when told',
-    'under 60 V after {demand}, {limit} at most',
+    'under {safe} after {demand}, {limit} at most',
   ),
   'insulation.resistance': S(
     'Too much leaks to the body',

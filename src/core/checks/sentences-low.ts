@@ -30,7 +30,7 @@ export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
     'When the converter dies',
     '{demand} from {current}, {limit} wanted; {first} goes first',
   ),
-  'lv.parked': S('Parking flattens {subject}', '{subject}, parked', '{days} to half at {current}, 21 wanted'),
+  'lv.parked': S('Parking flattens {subject}', '{subject}, parked', '{days} to half at {current}, {wanted} wanted'),
   'lv.cold-charge': S('{subject} would be charged below freezing', '{subject} in the cold', '{detail}'),
   'lv.drop': S('{subject} gets too little voltage', '{subject}, drop', '{demand} of {limit} {how}', '{subject}'),
   'lv.fuse-load': S('{subject} is too small for its load', '{subject}, load', '{demand} of {limit}'),

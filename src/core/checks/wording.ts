@@ -1,5 +1,5 @@
-import { type Dimension, formatMargin, formatQuantity, type Quantity, type UnitSystem } from '../quantities';
-import type { Check, Verdict, Wording } from './check';
+import { formatMargin, formatQuantity, inUnits, type Quantity, told, type UnitSystem } from '../quantities';
+import type { Check, Verdict, Wording, Working, WorkingLine } from './check';
 import type { Sentence } from './sentence';
 import { CIRCUIT_SENTENCES } from './sentences-circuit';
 import { LOW_SENTENCES } from './sentences-low';
@@ -27,7 +27,11 @@ export interface Said {
 }
 
 const render = (figure: Quantity | string | undefined, system: UnitSystem): string =>
-  figure === undefined ? '' : typeof figure === 'string' ? figure : formatQuantity(figure, system).text;
+  figure === undefined
+    ? ''
+    : typeof figure === 'string'
+      ? inUnits(figure, system)
+      : formatQuantity(figure, system).text;
 
 /** The words of a check in the reader's units. */
 export function say(check: Check, system: UnitSystem = 'metric'): Said {
@@ -44,7 +48,7 @@ export function say(check: Check, system: UnitSystem = 'metric'): Said {
   if (check.verdict === 'needs-data')
     return {
       title,
-      line: `needs ${(check.missing ?? []).map(({ ref, what }) => `${MISSING_WORDS[what] ?? what}${ref.id === check.subject.id ? '' : ` of ${ref.name}`}`).join(', ')}`,
+      line: `needs ${(check.missing ?? []).map(({ ref, what }) => `${MISSING_WORDS[what] ?? inUnits(what, system)}${ref.id === check.subject.id ? '' : ` of ${ref.name}`}`).join(', ')}`,
     };
   if (check.verdict === 'pending') return { title, line: 'being driven …' };
   if (check.verdict === 'waits')
@@ -71,6 +75,23 @@ export const marginText = (check: Pick<Check, 'margin' | 'verdict'>): string =>
     : formatMargin(check.margin);
 
 export const knownCodes = (): readonly string[] => Object.keys(SENTENCES);
-export const quantityText = (value: number, dimension: Dimension, significant = 4): string =>
-  formatQuantity({ value, dimension }, 'metric', significant).text;
+/** A figure for a sentence or a working: it is spelled out in the reader’s units when it is shown. */
+export const quantityText = told;
+
+/** A working in the reader’s units. */
+export function spell({ lines, sources, assumed }: Working, system: UnitSystem = 'metric'): Working {
+  const text = (told: string) => inUnits(told, system);
+  return {
+    lines: lines.map((line) => spellLine(line, system)),
+    sources: sources.map(text),
+    assumed: assumed.map(text),
+  };
+}
+
+export const spellLine = (line: WorkingLine, system: UnitSystem = 'metric'): WorkingLine => ({
+  ...line,
+  formula: inUnits(line.formula, system),
+  figures: inUnits(line.figures, system),
+  ...(line.note === undefined ? {} : { note: inUnits(line.note, system) }),
+});
 export type { Wording };

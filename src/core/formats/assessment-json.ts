@@ -1,5 +1,6 @@
 import type { Assessment } from '../assess';
-import { say } from '../checks';
+import { type Check, say, spell } from '../checks';
+import { inUnits } from '../quantities';
 
 /** Every export says so. */
 export const CAUTION =
@@ -15,7 +16,9 @@ export function assessmentJson(assessment: Assessment): unknown {
     pack: assessment.pack,
     checks: assessment.checks.map((check) => ({
       ...check,
-      working: check.working,
+      says: { ...check.says, figures: spelled(check.says.figures) },
+      ...(check.missing ? { missing: check.missing.map(({ ref, what }) => ({ ref, what: inUnits(what) })) } : {}),
+      working: spell(check.working),
       title: say(check).title,
       line: say(check).line,
     })),
@@ -34,3 +37,9 @@ export function assessmentJson(assessment: Assessment): unknown {
     precharge: assessment.precharge,
   };
 }
+
+/** Words among the figures as a person reads them; figures stay figures. */
+const spelled = (figures: Check['says']['figures']): Check['says']['figures'] =>
+  Object.fromEntries(
+    Object.entries(figures).map(([key, figure]) => [key, typeof figure === 'string' ? inUnits(figure) : figure]),
+  );

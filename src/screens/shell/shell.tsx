@@ -6,6 +6,7 @@ import type { Assessment } from '@/core/assess';
 import type { StationId } from '@/core/checks';
 import { useBench } from '@/store/bench';
 import { type Command, CommandList } from './commands';
+import { keepUnits } from './kept-units';
 import { Ledger } from './ledger';
 import { Line } from './line';
 import { STATIONS, stationHref } from './stations';
@@ -38,6 +39,10 @@ function OpenShell({ station, sheet }: { station: StationId | null; sheet: (prop
   const [commandsOpen, setCommandsOpen] = useState(false);
 
   useEffect(restoreTheme, []);
+  const units = assessment?.build.units;
+  useEffect(() => {
+    if (units) keepUnits(units);
+  }, [units]);
   useEffect(() => {
     if (buildId !== '') open(buildId);
   }, [buildId, open]);

@@ -1,7 +1,7 @@
 import { LawRefused } from '@/core/calc';
 import type { WorkingLine } from '@/core/checks';
 import { NetworkError } from '@/core/circuit';
-import { formatQuantity } from '@/core/quantities';
+import { formatArea, formatQuantity, type UnitSystem } from '@/core/quantities';
 import { figureAt, type Sum, type SumFigure, type SumValues } from './sum-types';
 
 export type SumAnswer =
@@ -25,22 +25,26 @@ export function answerOf(sum: Sum, values: SumValues): SumAnswer {
 }
 
 /** A figure as it is shown. */
-export function figureText(result: unknown, { key, dimension, never = '–' }: SumFigure): string {
+export function figureText(
+  result: unknown,
+  { key, dimension, never = '–' }: SumFigure,
+  system: UnitSystem = 'metric',
+): string {
   const value = figureAt(result, key);
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value;
   if (typeof value !== 'number' || !dimension) return never;
-  return formatQuantity({ value, dimension }).text;
+  return dimension === 'area' ? formatArea(value, system) : formatQuantity({ value, dimension }, system).text;
 }
 
 /** The sum in plain lines, to be copied or put into a build's notes. */
-export function answerText(sum: Sum, values: SumValues, result: unknown): string {
+export function answerText(sum: Sum, values: SumValues, result: unknown, system: UnitSystem = 'metric'): string {
   const given = sum.fields
     .filter(({ key }) => values[key] !== null && values[key] !== undefined && values[key] !== false)
     .map(({ key, label, dimension }) => {
       const value = values[key]!;
-      return `${label} ${typeof value === 'number' && dimension ? formatQuantity({ value, dimension }).text : value === true ? 'yes' : value}`;
+      return `${label} ${typeof value === 'number' && dimension ? formatQuantity({ value, dimension }, system).text : value === true ? 'yes' : value}`;
     });
-  const found = sum.figures.map((figure) => `${figure.label} ${figureText(result, figure)}`);
+  const found = sum.figures.map((figure) => `${figure.label} ${figureText(result, figure, system)}`);
   return `${sum.title}: ${given.join(', ')}.\n→ ${found.join(', ')}. Computed, not proved.`;
 }

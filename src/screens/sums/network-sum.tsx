@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { formatQuantity } from '@/core/quantities';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { type NetworkRow, ROW_KINDS, type RowKind, solveRows } from './network-rows';
@@ -13,14 +13,14 @@ const START: readonly NetworkRow[] = [
 const cell = 'w-full min-w-0 rounded-[3px] border border-rule bg-paper px-2 py-1';
 
 /** A small circuit typed row by row, solved after each change. */
-export function NetworkSum({ about }: { about: string }) {
+export function NetworkSum({ about, system }: { about: string; system: UnitSystem }) {
   const [rows, setRows] = useState<readonly NetworkRow[]>(START);
   const [ground, setGround] = useState('0');
   const answer = solveRows(rows, ground);
   const change = (key: number, more: Partial<NetworkRow>) =>
     setRows(rows.map((row) => (row.key === key ? { ...row, ...more } : row)));
   const number = (value: number, dimension: 'voltage' | 'current' | 'power') =>
-    formatQuantity({ value, dimension }, 'metric', 4).text;
+    formatQuantity({ value, dimension }, system, 4).text;
   return (
     <div className="mt-4 grid gap-4 md:grid-cols-[1.3fr_1fr]">
       <Panel title="Network" about={about}>

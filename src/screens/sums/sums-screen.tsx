@@ -2,13 +2,14 @@
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { Judgement } from '@/core/calc';
-import { formatMargin, formatQuantity } from '@/core/quantities';
+import { formatMargin, formatQuantity, type UnitSystem } from '@/core/quantities';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { WorkingLines } from '@/ui/working-lines';
+import { keepUnits, keptUnits } from '../shell/kept-units';
 import { shapeOf } from '../shell/shape';
 import { restoreTheme } from '../shell/theme';
 import { answerOf, answerText, figureText } from './answer';
@@ -22,8 +23,10 @@ const NETWORK = { name: 'network', title: 'Network', about: 'Any small circuit: 
 /** The laws one by one, as pocket tools: no build needed. */
 export function SumsScreen() {
   const [name, setName] = useState('cable');
+  const [system, setSystem] = useState<UnitSystem>('metric');
   useEffect(() => {
     restoreTheme();
+    setSystem(keptUnits());
     const asked = window.location.hash.slice(1);
     if ([...SUMS, NETWORK].some((sum) => sum.name === asked)) setName(asked);
   }, []);
@@ -33,6 +36,21 @@ export function SumsScreen() {
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-rule pb-3">
         <h1 className="font-tight text-[28px] font-semibold leading-none">Quick sums</h1>
         <p className="text-soft">One law at a time, with its working. No build needed.</p>
+        <div className="w-[190px]">
+          <ChoiceField
+            label="Units"
+            value={system}
+            choices={[
+              { value: 'metric', label: 'metric' },
+              { value: 'us', label: 'US' },
+            ]}
+            onChoose={(chosen) => {
+              const next = chosen === 'us' ? 'us' : 'metric';
+              setSystem(next);
+              keepUnits(next);
+            }}
+          />
+        </div>
         <Link href="/" className="ml-auto underline-offset-4 hover:underline">
           All builds
         </Link>
@@ -53,12 +71,16 @@ export function SumsScreen() {
           </button>
         ))}
       </nav>
-      {sum ? <SumTool key={sum.name} sum={sum} /> : <NetworkSum about={NETWORK.about} />}
+      {sum ? (
+        <SumTool key={sum.name} sum={sum} system={system} />
+      ) : (
+        <NetworkSum about={NETWORK.about} system={system} />
+      )}
     </main>
   );
 }
 
-function SumTool({ sum }: { sum: Sum }) {
+function SumTool({ sum, system }: { sum: Sum; system: UnitSystem }) {
   const [values, setValues] = useState<SumValues>(sum.start);
   const [copied, setCopied] = useState(false);
   const answer = answerOf(sum, values);
@@ -66,7 +88,7 @@ function SumTool({ sum }: { sum: Sum }) {
     setCopied(false);
     setValues({ ...values, [key]: value });
   };
-  const text = answer.ok ? answerText(sum, values, answer.result) : '';
+  const text = answer.ok ? answerText(sum, values, answer.result, system) : '';
   return (
     <div className="mt-4 grid items-start gap-4 md:grid-cols-2">
       <Panel title={sum.title} about={sum.about}>
@@ -74,6 +96,7 @@ function SumTool({ sum }: { sum: Sum }) {
           <Field
             key={field.key}
             field={field}
+            system={system}
             value={values[field.key] ?? null}
             onChange={(value) => set(field.key, value)}
           />
@@ -90,11 +113,14 @@ function SumTool({ sum }: { sum: Sum }) {
                     className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1"
                   >
                     <dt className="text-soft">{figure.label}</dt>
-                    <dd className="text-[18px] font-semibold">{figureText(answer.result, figure)}</dd>
+                    <dd className="text-[18px] font-semibold">{figureText(answer.result, figure, system)}</dd>
                   </div>
                 ))}
               </dl>
-              <Rules rules={figureAt(answer.result, 'rules') as Record<string, Judgement> | undefined} />
+              <Rules
+                rules={figureAt(answer.result, 'rules') as Record<string, Judgement> | undefined}
+                system={system}
+              />
               <div className="mt-3 flex flex-wrap items-center gap-2">
                 <Action
                   onPress={() => {
@@ -121,7 +147,7 @@ function SumTool({ sum }: { sum: Sum }) {
         {sum.caution && <Caution>{sum.caution}</Caution>}
         {answer.ok && (
           <Panel title="Working">
-            <WorkingLines working={{ lines: answer.working, sources: [], assumed: [] }} system="metric" />
+            <WorkingLines working={{ lines: answer.working, sources: [], assumed: [] }} system={system} />
           </Panel>
         )}
       </div>
@@ -129,7 +155,17 @@ function SumTool({ sum }: { sum: Sum }) {
   );
 }
 
-function Field({ field, value, onChange }: { field: SumField; value: SumValue; onChange: (value: SumValue) => void }) {
+function Field({
+  field,
+  value,
+  system,
+  onChange,
+}: {
+  field: SumField;
+  value: SumValue;
+  system: UnitSystem;
+  onChange: (value: SumValue) => void;
+}) {
   const { label, choices, flag, dimension, unit, note, needed } = field;
   if (flag)
     return (
@@ -157,7 +193,7 @@ function Field({ field, value, onChange }: { field: SumField; value: SumValue; o
       label={label}
       value={typeof value === 'number' ? value : null}
       dimension={dimension!}
-      system="metric"
+      system={system}
       empty={needed ? 'needed' : 'not there'}
       {...(unit ? { unit } : {})}
       {...(note ? { note } : {})}
@@ -183,7 +219,7 @@ const RULE_WORDS: Readonly<
 };
 
 /** What each rule of the fuse says, with demand and limit. */
-function Rules({ rules }: { rules: Record<string, Judgement> | undefined }) {
+function Rules({ rules, system }: { rules: Record<string, Judgement> | undefined; system: UnitSystem }) {
   if (!rules) return null;
   return (
     <ul aria-label="Rules" className="mt-3">
@@ -191,7 +227,7 @@ function Rules({ rules }: { rules: Record<string, Judgement> | undefined }) {
         const rule = rules[id]!;
         const shape = shapeOf(rule.verdict);
         const text = (value: number | null) =>
-          value === null || dimension === null ? '' : formatQuantity({ value, dimension }).text;
+          value === null || dimension === null ? '' : formatQuantity({ value, dimension }, system).text;
         return (
           <li
             key={id}

@@ -1,5 +1,5 @@
 import type { Problem } from '../../build';
-import type { WorkingLine } from '../../checks';
+import { spellLine, type WorkingLine } from '../../checks';
 import { NetworkError } from '../../circuit';
 import { LawRefused } from '../refused';
 import type { Law } from './law';
@@ -34,7 +34,8 @@ function answerOne(law: Law, input: unknown): CalcAnswer {
     };
   }
   try {
-    return { ok: true, ...law.run(value as never) };
+    const { result, working } = law.run(value as never);
+    return { ok: true, result, working: working.map((line) => spellLine(line)) };
   } catch (thrown) {
     if (thrown instanceof LawRefused)
       return { ok: false, errors: [{ path: thrown.path, reason: thrown.message, remedy: thrown.remedy }] };

@@ -62,7 +62,7 @@ const temperature: Rule<Context> = {
             lines: () => [
               {
                 formula: 'I² R(T) exceeds what the surface gives off at every temperature',
-                figures: `${q(current, 'current')} in ${cable.areaMm2} mm²`,
+                figures: `${q(current, 'current')} in ${q(cable.areaMm2, 'area')}`,
               },
             ],
             assumed,
@@ -166,7 +166,7 @@ const drop: Rule<Context> = {
                   : corner(worst.solved),
               },
               {
-                formula: 'limit = 2 % of the pack under load',
+                formula: `limit = ${(rules.hvDropShare.value * 100).toPrecision(3).replace(/\.?0+$/, '')} % of the pack under load`,
                 figures: `${rules.hvDropShare.value} · ${q(worst.pack, 'voltage')}`,
                 result: volts(limit),
               },

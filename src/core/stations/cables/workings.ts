@@ -21,7 +21,7 @@ export function cableWorkings(row: CableRow): Readonly<Record<CableFigure, Worki
   ];
   const described =
     cable && zone && thermal
-      ? `${cable.areaMm2} mm², Ø ${cable.outerDiameterMm} mm, ${q(zone.ambientC, 'temperature')} around it, place factor ${placeFactor(thermal.place).toFixed(2)}`
+      ? `${q(cable.areaMm2, 'area')}, Ø ${q(cable.outerDiameterMm / 1000, 'length')}, ${q(zone.ambientC, 'temperature')} around it, place factor ${placeFactor(thermal.place).toFixed(2)}`
       : 'size or place is not chosen';
   const ohm = conductorOhm(resolved, temperatureC ?? cable?.temperatureClassC ?? 20);
   const hot = `${q(ohm, 'resistance')} (${cable ? q(cable.resistance20OhmPerM, 'resistancePerLength') : 'no size'} at 20 °C, ${resolved.lengthM === null ? 'length not known' : q(resolved.lengthM, 'length')}, taken hot, joints ${q(resolved.jointOhm, 'resistance')})`;

@@ -108,11 +108,11 @@ const carry: Rule<Context> = {
           demand: amps(worst.currentA),
           limit: amps(limit),
           margin,
-          figures: { cable: `${stud.areaMm2} mm²` },
+          figures: { cable: q(stud.areaMm2, 'area') },
           lines: () => [
             {
               formula: 'I_carry(area) · √((125 − max(T_a, 40))/85)',
-              figures: `${part.carry.map((point) => `${q(point.currentA, 'current')} on ${point.areaMm2} mm²`).join(', ')}; ${stud.areaMm2} mm² at ${q(device.ambientC, 'temperature')}`,
+              figures: `${part.carry.map((point) => `${q(point.currentA, 'current')} on ${q(point.areaMm2, 'area')}`).join(', ')}; ${q(stud.areaMm2, 'area')} at ${q(device.ambientC, 'temperature')}`,
               result: amps(limit),
               note: `Thinnest on its studs: ${stud.name}`,
             },

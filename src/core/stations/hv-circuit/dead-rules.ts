@@ -47,7 +47,7 @@ export function linkDischarge(vehicle: Vehicle, fullV: number, safeV: number): L
 const passive: Rule<Context> = {
   id: 'discharge.passive',
   station: 'hv-circuit',
-  sources: ['t = R · C · ln(V/60)'],
+  sources: ['t = R · C · ln(V/V_safe)'],
   sourcesIn: fromRules('classBDcV', 'passiveDischargeS'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
@@ -64,6 +64,7 @@ const passive: Rule<Context> = {
         subject,
         demand: { value: timeS, dimension: 'time' },
         limit: { value: rules.passiveDischargeS.value, dimension: 'time' },
+        figures: { safe: volts(rules.classBDcV.value) },
         margin: marginAtMost(timeS, rules.passiveDischargeS.value),
         lines: () => [
           {
@@ -92,7 +93,7 @@ const passive: Rule<Context> = {
 const active: Rule<Context> = {
   id: 'discharge.active',
   station: 'hv-circuit',
-  sources: ['t = R · C · ln(V/60), R the active one and the bleeds side by side'],
+  sources: ['t = R · C · ln(V/V_safe), R the active one and the bleeds side by side'],
   sourcesIn: fromRules('classBDcV', 'activeDischargeS'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
@@ -112,6 +113,7 @@ const active: Rule<Context> = {
           subject: deviceRef(device),
           demand: { value: timeS, dimension: 'time' },
           limit: { value: rules.activeDischargeS.value, dimension: 'time' },
+          figures: { safe: volts(rules.classBDcV.value) },
           margin: marginAtMost(timeS, rules.activeDischargeS.value),
           lines: () => [
             {
@@ -182,8 +184,8 @@ const resistance: Rule<Context> = {
             result: { value: total, dimension: 'resistance' },
           },
           {
-            formula: 'R_i ≥ 500 Ω/V · V_full',
-            figures: `500 · ${q(fullV, 'voltage')}`,
+            formula: 'R_i ≥ least Ω/V · V_full',
+            figures: `${rules.insulationOhmPerV.value} · ${q(fullV, 'voltage')}`,
             result: { value: limit, dimension: 'resistance' },
             note: `That is ${(total / fullV).toPrecision(3)} Ω/V. One fault is silent, the second is a short circuit through the body: measure it.`,
           },
@@ -234,7 +236,8 @@ const serviceVoltage: Rule<Context> = {
   id: 'disconnect.left',
   station: 'hv-circuit',
   comfort: 0,
-  sources: ['With the disconnect out each part of the string keeps its own voltage: ISO 6469-3 class A up to 60 V'],
+  sources: ['With the disconnect out each part of the string keeps its own voltage'],
+  sourcesIn: fromRules('classBDcV'),
   judge: ({ vehicle, fullV, rules }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     return vehicle.devices
@@ -257,7 +260,7 @@ const serviceVoltage: Rule<Context> = {
                 formula: 'largest series part that is still whole, full charge',
                 figures: `${q(left, 'voltage')} of ${q(whole, 'voltage')}`,
                 result: volts(left),
-                note: 'Place it so that each part stays under 60 V where possible, else in equal halves (limit 75 %, engineering judgement). Both parts stay live: covers on every terminal.',
+                note: `Place it so that each part stays under ${q(rules.classBDcV.value, 'voltage')} where possible, else in equal halves (limit 75 %, engineering judgement). Both parts stay live: covers on every terminal.`,
               },
             ],
           },

@@ -9,7 +9,7 @@ import {
   stateOf,
   type Vehicle,
 } from '../../vehicle';
-import { type Context, deviceRef } from '../context';
+import { type Context, deviceRef, fromRules } from '../context';
 import { COILS, NEEDS_COILS } from './coil-rules';
 
 const STOP: Ref = { kind: 'build', id: 'emergency-stop', name: 'Emergency stop' };
@@ -137,8 +137,9 @@ const loop: Rule<Context> = {
   id: 'emergency.loop',
   station: 'hv-circuit',
   sources: [
-    'By wire and above 60 V DC: a crash and an opened lid or plug let every coil go (practice; ISO 6469-3, UN R100 intent)',
+    'By wire and above class A: a crash and an opened lid or plug let every coil go (practice; ISO 6469-3, UN R100 intent)',
   ],
+  sourcesIn: fromRules('classBDcV'),
   judge: ({ vehicle, fullV, rules }) => {
     if (fullV === null || fullV <= rules.classBDcV.value || vehicle.build.schools.emergencyStop === 'mechanical')
       return [];

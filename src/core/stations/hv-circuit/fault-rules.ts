@@ -211,7 +211,7 @@ const cableShort: Rule<Context> = {
           demand: i2t(total),
           limit: i2t(weakest.limitA2s),
           margin: marginAtMost(total, weakest.limitA2s),
-          figures: { cable: `${weakest.areaMm2} mm²` },
+          figures: { cable: q(weakest.areaMm2, 'area') },
           assumed: [HIGHEST, LOWEST, 'Crimped ends; a soldered one stands 160 °C only.'],
           lines: () => [
             {

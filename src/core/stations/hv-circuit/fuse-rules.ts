@@ -222,13 +222,13 @@ const cableOverload: Rule<Context> = {
           margin,
           assumed: hotPlace(conductor),
           ...(share > 1.0001 ? { variant: 'shared' } : {}),
-          figures: { cable: `${area} mm²`, conductor: conductor.conductor.name },
+          figures: { cable: q(area, 'area'), conductor: conductor.conductor.name },
           lines: () => [
             {
               formula: 'I_n ≤ I_z',
               figures: `${q(fuse.ratedCurrentA, 'current')} ≤ ${q(carriesA, 'current')}`,
               result: { value: marginAtMost(fuse.ratedCurrentA, carriesA), dimension: 'ratio' },
-              note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${area} mm², ${conductor.cable!.temperatureClassC} °C class, ${conductor.zone!.name} at ${q(conductor.zone!.ambientC, 'temperature')}${conductor.laid!.conduit ? ', in conduit' : ''}${conductor.laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}.${share > 1.0001 ? ` It carries ${q(behind.weakest!.carriesA, 'current')} in all; fuses of strings in parallel feed it together.` : ''}`,
+              note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${q(area, 'area')}, ${q(conductor.cable!.temperatureClassC, 'temperature')} class, ${conductor.zone!.name} at ${q(conductor.zone!.ambientC, 'temperature')}${conductor.laid!.conduit ? ', in conduit' : ''}${conductor.laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}.${share > 1.0001 ? ` It carries ${q(behind.weakest!.carriesA, 'current')} in all; fuses of strings in parallel feed it together.` : ''}`,
             },
             {
               formula: 'I_2 = fusing multiple · I_n ≤ 1.45 · I_z',

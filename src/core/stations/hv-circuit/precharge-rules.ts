@@ -127,7 +127,7 @@ const time: Rule<Context> = {
               result: { value: closeAtS, dimension: 'time' },
             },
             {
-              formula: 'limit = min(time-out, 2 s)',
+              formula: 'limit = min(time-out, longest wait)',
               figures: `min(${q(run.timeoutS, 'time')}, ${q(context.rules.prechargeMostS.value, 'time')})`,
               result: { value: limit, dimension: 'time' },
             },

@@ -92,7 +92,7 @@ const parked: Rule<Context> = {
         ...(low.lv.devices.some(({ device }) => device.opensParked)
           ? { assumed: ['The main switch is opened when it is parked.'] }
           : {}),
-        figures: { current: amps(drain), days: `${Math.floor(days)} days` },
+        figures: { current: amps(drain), days: `${Math.floor(days)} days`, wanted: `${PARKED_DAYS}` },
         lines: () => [
           {
             formula: 't = 0.5 · C / (I_parked + I_self)',

@@ -111,7 +111,7 @@ function judged(fuse: FusePart, subject: Finding['subject'], { wires, highestA, 
     demand: { value: demand, dimension: 'i2t' },
     limit: { value: stands.i2t, dimension: 'i2t' },
     margin: marginAtMost(demand, stands.i2t),
-    figures: { wire: `${stands.wire.cable!.areaMm2} mm²`, current: amps(highestA) },
+    figures: { wire: q(stands.wire.cable!.areaMm2, 'area'), current: amps(highestA) },
     ...(over
       ? {
           assumed: [
@@ -127,7 +127,7 @@ function judged(fuse: FusePart, subject: Finding['subject'], { wires, highestA, 
       },
       {
         formula: 'k = 226·√ln((234.5 + T_f)/(234.5 + T_i))',
-        figures: `${stands.wire.conductor.name}: ${stands.wire.cable!.areaMm2} mm² from ${q(stands.startC, 'temperature')}`,
+        figures: `${stands.wire.conductor.name}: ${q(stands.wire.cable!.areaMm2, 'area')} from ${q(stands.startC, 'temperature')}`,
         result: { value: stands.i2t, dimension: 'i2t' },
         note: `The lowest fault melts it in ${q(melts, 'time')}.`,
       },

@@ -171,7 +171,7 @@ const fuseWire: Rule<Context> = {
           demand: amps(fuse.ratedCurrentA),
           limit: amps(weakest.carriesA),
           margin: marginAtMost(fuse.ratedCurrentA, weakest.carriesA),
-          figures: { wire: `${weakest.wire.cable!.areaMm2} mm²` },
+          figures: { wire: q(weakest.wire.cable!.areaMm2, 'area') },
           assumed: hotPlace(weakest.wire),
           lines: () => [
             {
