@@ -36,7 +36,7 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
   'fuse.trip': S(
     '{subject} carries too much on the usual trip',
     '{subject} on the usual trip',
-    '{demand} rms in the worst half hour, {limit} for ever',
+    '{demand} rms in its worst {time}, bears {limit}',
     '{subject} on the usual trip',
   ),
   'fuse.cable-overload.shared': S(
@@ -108,6 +108,7 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
     'Cable at {subject} before any fuse',
   ),
   'fuse.cyclic': S('{subject} tires of the pulses', '{subject} pulses', '{demand} of {limit}'),
+  'fuse.minutes': S('{subject} melts on a long climb', '{subject} on a long climb', '{demand} of {limit} for {time}'),
   'fuse.branch': S('{subject} has no fuse of its own', '{subject} has a fuse of its own', '{detail}'),
   'fuse.present': S('No fuse protects {subject}', '{subject} has a fuse', '{detail}'),
   'contactor.voltage': S(

@@ -116,6 +116,21 @@ export function pulseCurrent(fuse: FuseCurve & { ratedCurrentA: number }, timeS:
   return life * meltingMultiple(fuse, timeS) * fuse.ratedCurrentA;
 }
 
+/**
+ * What it bears for a while, again and again, A: k_life·m(t)·I_n, in warm surroundings as much less as its continuous current is; never less than
+ * that.
+ */
+export function lastingCurrent(
+  fuse: FuseCurve & { ratedCurrentA: number; continuousFactor: number; temperatureLimitC: number },
+  ambientC: number,
+  timeS: number,
+  lifeCycles: number,
+): number {
+  const cont = continuousCurrent(fuse, ambientC);
+  const cool = fuse.ratedCurrentA * fuse.continuousFactor;
+  return Math.max(cont, cool > 0 ? pulseCurrent(fuse, timeS, lifeCycles) * Math.min(1, cont / cool) : 0);
+}
+
 /** Heat of the element, W: U_n·I_n·x²·(1 + 0.5·x²)/1.5, x = I/I_n (generic). */
 export function fuseLossW(fuse: { dropAtRatedV: number; ratedCurrentA: number }, currentA: number): number {
   const squared = (currentA / fuse.ratedCurrentA) ** 2;

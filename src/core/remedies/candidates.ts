@@ -2,6 +2,7 @@ import type { Assessment } from '../assess';
 import type { Edit } from '../build';
 import type { Check } from '../checks';
 import { type CablePart, catalogueOf, type FusePart } from '../parts';
+import { endedBy, worstEndedBy } from '../simulate';
 import { packStrings, partOf, protectingFuses, type ResolvedConductor } from '../vehicle';
 import { COIL_PROPOSERS } from './coil-candidates';
 import { insertionEdit } from './insertion';
@@ -131,6 +132,31 @@ const protectCable: Proposer = (assessment, check) => {
         )
     : [];
   return [...smaller, ...grown];
+};
+
+/** Every cable that a fuse does not save in a short, the next sizes up; each keeps its make. */
+const thickerShorted: Proposer = (assessment, check) => {
+  const burning = endedBy(assessment.vehicle, check.subject.id).flatMap((one) => {
+    const { cable } = assessment.vehicle.conductorOf.get(one.conductorId)!;
+    const short = worstEndedBy(one, check.subject.id);
+    return cable && one.withstand && short?.i2tA2s != null && short.i2tA2s > 0.9 * one.withstand.limitA2s
+      ? [{ id: one.conductorId, cable }]
+      : [];
+  });
+  const areas = [...new Set(burning.flatMap(({ cable }) => thicker(cable).map(({ areaMm2 }) => areaMm2)))].sort(
+    (p, q) => p - q,
+  );
+  return areas.slice(0, 6).map(
+    (areaMm2): Edit => ({
+      edit: 'fitCables',
+      input: {
+        choices: burning.flatMap(({ id, cable }) => {
+          const part = thicker(cable).find((one) => one.areaMm2 === areaMm2);
+          return part ? [{ conductorId: id, part }] : [];
+        }),
+      },
+    }),
+  );
 };
 
 const biggerFuse: Proposer = (assessment, check) => {
@@ -326,7 +352,9 @@ export const PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'fuse.minimum-breaking': [smallerFuse, otherFuse],
   'fuse.melting-time': [smallerFuse, otherFuse],
   'fuse.cyclic': [biggerFuse],
-  'fuse.cable-short': [smallerFuse, otherFuse],
+  'fuse.cable-short': [smallerFuse, otherFuse, thickerShorted],
+  'fuse.minutes': [biggerFuse],
+  'fuse.trip': [biggerFuse],
   'fuse.selectivity': [smallerFuse, otherFuse],
   'fuse.contactor-withstand': [otherContactor],
   'contactor.break': [otherContactor],

@@ -3,6 +3,7 @@ import type { DeviceKind, Edit } from '../build';
 import { type BusDevicePart, type CablePart, catalogueOf, type FusePart, type Part } from '../parts';
 import { continuousCurrent } from '../physics/fuse';
 import { currentIn } from '../vehicle';
+import { thickEnough } from './thick-enough';
 
 /** What can be put into a wire by pressing it. */
 export const INSERTABLE = ['fuse', 'contactor', 'disconnect', 'sensor'] as const;
@@ -103,13 +104,7 @@ export function branchEdit(assessment: Assessment, part: BusDevicePart, seed: st
   const nominalV = assessment.pack?.nominalV ?? 100;
   const currentA = part.ratedPowerW / (0.9 * nominalV);
   const fuse = smallestFuse(assessment.pack?.fullV ?? 0, Math.max(currentA, 4));
-  const cable: CablePart = least(
-    catalogueOf('cable').filter((one) => one.shielded),
-    // Roughly 6 A/mm² and never thinner than the fuse asks; the thermal balance then judges it.
-    (one) => one.areaMm2 * 6 >= fuse.ratedCurrentA,
-    (one) => one.areaMm2,
-  );
-  return {
+  const edit = (cable: CablePart): Edit => ({
     edit: 'addBranch',
     input: {
       seed,
@@ -124,5 +119,10 @@ export function branchEdit(assessment: Assessment, part: BusDevicePart, seed: st
       cable,
       lengthM: 1,
     },
-  };
+  });
+  // Roughly 6 A/mm² and never thinner than the fuse asks; then as thick as the tap, which its own fuse does not save, has to be.
+  const cables = catalogueOf('cable')
+    .filter((one) => one.shielded && one.areaMm2 * 6 >= fuse.ratedCurrentA)
+    .sort((p, q) => p.areaMm2 - q.areaMm2);
+  return edit(thickEnough(assessment.build, cables, edit));
 }

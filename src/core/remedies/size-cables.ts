@@ -1,8 +1,9 @@
 import { type Assessment, assess } from '../assess';
 import { applyEdit, type Build, type Edit } from '../build';
-import type { Check } from '../checks';
+import { type Check, marginAtMost } from '../checks';
 import { type CablePart, catalogueOf } from '../parts';
 import { resistanceAt } from '../physics/conductor';
+import { endedBy } from '../simulate';
 import { isSolved, protectingFuses, wayOf } from '../vehicle';
 import { type Demand, demandsOf, judge, type SizeTry } from './size-demand';
 
@@ -119,7 +120,7 @@ export function sizeCables(build: Build, options: SizeOptions): SizeResult {
     const worse = after.checks.filter(
       (check) => isThin(check, comfort) && !start.checks.some((old) => same(old, check) && isThin(old, comfort)),
     );
-    const raised = worse.filter((check) => raise(rows, after, check)).length;
+    const raised = worse.filter((check) => raise(rows, after, check, comfort)).length;
     if (raised === 0) break;
   }
   return {
@@ -148,19 +149,28 @@ const isThin = ({ verdict, margin, id }: Check, comfort: number): boolean =>
   (verdict === 'fails' || (margin !== undefined && margin < comfort - 1e-9));
 
 /** Raises what a thin check points at: the conductor itself, or the weakest behind a fuse, on a contactor, on the way to a consumer. */
-function raise(rows: Rows, after: Assessment, check: Check): boolean {
+function raise(rows: Rows, after: Assessment, check: Check, comfort: number): boolean {
   const own = rows.get(check.subject.id);
   const device = after.vehicle.deviceOf.get(check.subject.id);
   const way = device && check.id === 'cable.drop' ? wayOf(after.vehicle, device) : null;
   const { of } = protectingFuses(after.vehicle, 'fuse');
+  const burning = new Set(
+    endedBy(after.vehicle, check.subject.id).flatMap(({ conductorId, withstand, worst }) =>
+      withstand && worst && marginAtMost(worst.i2tA2s ?? Number.POSITIVE_INFINITY, withstand.limitA2s) < comfort
+        ? [conductorId]
+        : [],
+    ),
+  );
   const candidates = own
     ? [own]
     : [...rows.values()].filter(({ demand: { conductor } }) =>
-        check.id.startsWith('fuse')
-          ? (of.get(conductor.id) ?? []).includes(check.subject.id)
-          : check.id.startsWith('contactor')
-            ? [conductor.conductor.a, conductor.conductor.b].some(({ deviceId }) => deviceId === check.subject.id)
-            : way?.conductors.some(({ id }) => id === conductor.id),
+        check.id === 'fuse.cable-short'
+          ? burning.has(conductor.id)
+          : check.id.startsWith('fuse')
+            ? (of.get(conductor.id) ?? []).includes(check.subject.id)
+            : check.id.startsWith('contactor')
+              ? [conductor.conductor.a, conductor.conductor.b].some(({ deviceId }) => deviceId === check.subject.id)
+              : way?.conductors.some(({ id }) => id === conductor.id),
       );
   const row = candidates
     .filter(({ at, tries }) => at + 1 < tries.length)

@@ -4,9 +4,8 @@ import type { CablePart } from '../parts';
 import { ampacity, INSULATION_W_PER_MK, steadyTemperature } from '../physics/cable';
 import { cableTransient } from '../physics/cable-transient';
 import { carryCurrent } from '../physics/contactor';
-import { clearing } from '../physics/fuse-clearing';
 import { SHORT_LIMIT_C, withstandI2t } from '../physics/withstand';
-import { fuseZones, notProvedToBreak } from '../simulate';
+import { shorts } from '../simulate';
 import {
   isPrechargeRelay,
   Memo,
@@ -16,7 +15,6 @@ import {
   type SolvedState,
   solvedStates,
   tightestTurn,
-  type Vehicle,
   wayPoints,
 } from '../vehicle';
 
@@ -65,7 +63,7 @@ export function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Dem
   const { vehicle, build, pack } = assessment;
   const { of, jointly } = protectingFuses(vehicle, 'fuse');
   const limited = protectingFuses(vehicle, 'precharge-resistor').of;
-  const zones = new Map(fuseZones(vehicle).map((zone) => [zone.fuseId, zone]));
+  const cleared = shorts(vehicle);
   const fuseOf = (id: string) => partOf(vehicle.deviceOf.get(id), 'fuse');
   return vehicle.conductors
     .filter(({ id, cable, thermal, lengthM }) => ids.has(id) && cable && thermal && lengthM !== null)
@@ -80,40 +78,13 @@ export function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Dem
       const behindResistor = (limited.get(id) ?? []).length > 0;
       const fuses = behindResistor ? [] : singly.length > 0 ? [singly[0]!] : [...(jointly.get(id) ?? [])];
       const parts = fuses.flatMap((fuse) => fuseOf(fuse) ?? []);
-      const clearings = fuses.flatMap((fuseId) => {
-        const part = fuseOf(fuseId);
-        const faults = zones.get(fuseId)?.faults;
-        if (!part || !faults) return [];
-        const times = zones.get(fuseId)!.jointIds.has(id) ? fuses.length ** 2 : 1;
-        return [[faults.highest, faults.highestA] as const, [faults.lowest, faults.lowestA] as const].flatMap(
-          ([fault, amps]) =>
-            fault
-              ? (clearing(part, {
-                  prospectiveA: amps,
-                  timeConstantS: fault.timeConstantS,
-                  voltageV: fault.voltageV,
-                }).totalI2tA2s ?? 0) * times
-              : [],
-        );
-      });
+      const short = cleared.get(id);
+      const clearings = (short?.all ?? []).flatMap(({ i2tA2s }) => i2tA2s ?? []);
+      // Behind a resistor no fuse need hold the load; a short is never behind it.
       const unproved =
-        !behindResistor &&
-        (fuses.length === 0 ||
-          fuses.some((fuseId) => {
-            const part = fuseOf(fuseId);
-            const faults = zones.get(fuseId)?.faults;
-            if (!part || !faults?.highest) return true;
-            return [[faults.highest, faults.highestA] as const, [faults.lowest, faults.lowestA] as const].some(
-              ([fault, amps]) =>
-                fault !== null &&
-                (notProvedToBreak(part, amps, fault) !== null ||
-                  clearing(part, {
-                    prospectiveA: amps,
-                    timeConstantS: fault.timeConstantS,
-                    voltageV: fault.voltageV,
-                  }).totalI2tA2s === null),
-            );
-          }));
+        (fuses.length === 0 && !behindResistor) ||
+        fuses.some((fuseId) => !fuseOf(fuseId)) ||
+        (short?.all ?? []).some(({ i2tA2s }) => i2tA2s === null);
       const radius = conductor.conductor.routeId === null ? null : build.routes[conductor.conductor.routeId];
       const points = radius ? wayPoints(build, radius, conductor.conductor.a, conductor.conductor.b) : null;
       return {

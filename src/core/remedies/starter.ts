@@ -11,6 +11,7 @@ import {
   type ResistorPart,
 } from '../parts';
 import { currentIn, partOf } from '../vehicle';
+import { thickEnough } from './thick-enough';
 
 /** What someone who starts from nothing chooses. */
 export interface StarterChoice {
@@ -73,17 +74,12 @@ export function starterLayout(build: Build, choice: StarterChoice, seed: string)
     (part) => part.areaMm2 * 5 >= mainFuse.ratedCurrentA,
     (part) => part.areaMm2,
   );
-  const prechargeCable = smallest(
-    cables,
-    (part) => part.areaMm2 >= 2.5,
-    (part) => part.areaMm2,
-  );
   const disconnect = smallest(
     catalogueOf('disconnect'),
     (part) => part.ratedVoltageV >= fullV && part.ratedCurrentA >= cruiseA,
     (part) => part.ratedVoltageV,
   );
-  return {
+  const layOut = (prechargeCable: CablePart): LayOutInput => ({
     seed,
     ...choice,
     disconnect,
@@ -99,7 +95,10 @@ export function starterLayout(build: Build, choice: StarterChoice, seed: string)
       loopLengthM: 1,
       coilLengthM: 2,
     },
-  };
+  });
+  // The resistor's own wires stand before and behind it where the main fuse lets a whole short through.
+  const thin = [...cables].filter(({ areaMm2 }) => areaMm2 >= 2.5).sort((p, q) => p.areaMm2 - q.areaMm2);
+  return layOut(thickEnough(build, thin, (one) => ({ edit: 'layOut', input: layOut(one) })));
 }
 
 function score(part: ResistorPart, ohm: number, fullV: number, capacitanceF: number): number {

@@ -35,7 +35,7 @@ export function faultNetwork(
   // The same vehicle is asked hundreds of times; a vehicle that only drives differently shares the network by its key.
   const own = ofVehicle.get(vehicle) ?? new Map<string, FaultNetwork | null>();
   ofVehicle.set(vehicle, own);
-  const name = `${which}${prechargeClosed ? '+' : ''} ${[...open].sort().join(' ')}`;
+  const name = `${which}${prechargeClosed ? '+' : ''}${open.length === 0 ? '' : ` ${[...open].sort().join(' ')}`}`;
   const known = own.get(name);
   if (known !== undefined) return known;
   const made = makeNetwork(vehicle, which, open, prechargeClosed);

@@ -2,8 +2,10 @@ import type { Id } from '../build';
 import type { FaultNetwork } from '../circuit';
 import type { FusePart } from '../parts';
 import { usableDcVoltage } from '../physics/fuse';
-import { type Clearing, clearing } from '../physics/fuse-clearing';
+import { type Clearing, clearing, SLOW_EDGE } from '../physics/fuse-clearing';
+import { preArcingTime } from '../physics/fuse-curve';
 import { partOf, terminalNode, type Vehicle } from '../vehicle';
+import { type FaultFeeds, faultFeeds } from './fault-feeds';
 import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-network';
 
 /** A short between two nodes: what flows before anything opens. Currents and time constant are worked out when they are asked for. */
@@ -55,8 +57,9 @@ export function faultBetween(
   b: string,
   corner: FaultCorner,
   open: readonly Id[] = [],
+  relaysClosed = false,
 ): Fault | null {
-  const network = faultNetwork(vehicle, corner, open);
+  const network = faultNetwork(vehicle, corner, open, relaysClosed);
   if (!network || a === b || !network.has(a) || !network.has(b)) return null;
   const { openVoltageV, theveninOhm } = network.look(a, b);
   if (theveninOhm === null || !(theveninOhm > 0)) return null;
@@ -116,16 +119,57 @@ export function notProvedToBreak(fuse: FusePart, throughA: number, fault: Fault)
   return throughA < fuse.minimumBreakingMultiple * fuse.ratedCurrentA ? 'too-little' : null;
 }
 
-/** A fault to its end. */
-export interface FaultStory {
+/** While one set of fuses is whole: what flows, and how much the next one to open lets through it. */
+interface Phase {
   readonly fault: Fault;
-  readonly openings: readonly Opening[];
-  /** Null: it goes on for ever, or the last fuse to melt is not proved to break it. */
-  readonly clearedAtS: number | null;
-  /** Let through each conductor and contactor until the end, A²s; null where it has no end. */
-  readonly i2tA2s: ReadonlyMap<Id, number | null>;
-  /** Current and time, for drawing. */
-  readonly curve: readonly { readonly timeS: number; readonly currentA: number }[];
+  /** Null: it goes on for ever, or what melts is not proved to break it. */
+  readonly ends: { readonly totalI2tA2s: number; readonly throughFuseA: number } | null;
+}
+
+/** A fault to its end. */
+export class FaultStory {
+  private sum: ReadonlyMap<Id, number | null> | null = null;
+  private fed: FaultFeeds | null = null;
+
+  constructor(
+    private readonly vehicle: Vehicle,
+    readonly fault: Fault,
+    readonly openings: readonly Opening[],
+    /** Null: it goes on for ever, or the last fuse to melt is not proved to break it. */
+    readonly clearedAtS: number | null,
+    private readonly phases: readonly Phase[],
+    /** Current and time, for drawing. */
+    readonly curve: readonly { readonly timeS: number; readonly currentA: number }[],
+  ) {}
+
+  /** What link capacitors and a turning motor add. */
+  get feeds(): FaultFeeds {
+    this.fed ??= faultFeeds(this.vehicle, this.fault);
+    return this.fed;
+  }
+
+  /** Let through one conductor or device until the end, capacitors and motor included, A²s; null: it has no end; 0: nothing passes it. */
+  i2tOf(id: Id): number | null {
+    let sum = 0;
+    for (const { fault, ends } of this.phases) {
+      const amps = fault.through(id);
+      if (amps < TRICKLE * fault.prospectiveA) continue;
+      if (ends === null) return null;
+      sum += ends.totalI2tA2s * (amps / ends.throughFuseA) ** 2;
+    }
+    return sum + this.feeds.i2tOf(id, this.clearedAtS ?? 0);
+  }
+
+  /** The same for everything that something passes. */
+  get i2tA2s(): ReadonlyMap<Id, number | null> {
+    this.sum ??= new Map(
+      [...new Set(this.phases.flatMap(({ fault }) => [...fault.currents.keys()]))].flatMap((id) => {
+        const i2t = this.i2tOf(id);
+        return i2t === 0 ? [] : [[id, i2t] as const];
+      }),
+    );
+    return this.sum;
+  }
 }
 
 const MOST_OPENINGS = 4;
@@ -145,9 +189,15 @@ function fusesOf(vehicle: Vehicle): readonly { readonly id: Id; readonly part: F
 /** The fuse that melts first in a fault, with its clearing; null when none melts. */
 export function firstToMelt(vehicle: Vehicle, fault: Fault): Opening | null {
   let first: Opening | null = null;
-  for (const { id, part } of fusesOf(vehicle)) {
-    const throughA = fault.through(id);
-    if (throughA < TRICKLE * fault.prospectiveA) continue;
+  const carrying = fusesOf(vehicle)
+    .map(({ id, part }) => ({ id, part, throughA: fault.through(id) }))
+    .filter(({ throughA }) => throughA >= TRICKLE * fault.prospectiveA)
+    // At its full current at once a fuse melts no later than with the current rising: what is slower even so need not be followed.
+    .map((one) => ({ ...one, atOnceS: preArcingTime(one.part, one.throughA / (SLOW_EDGE * one.part.ratedCurrentA)) }))
+    .filter((one): one is typeof one & { atOnceS: number } => one.atOnceS !== null)
+    .sort((p, q) => p.atOnceS - q.atOnceS);
+  for (const { id, part, throughA, atOnceS } of carrying) {
+    if (first && atOnceS >= first.atS) break;
     const found = clearing(part, {
       prospectiveA: throughA,
       timeConstantS: fault.timeConstantS,
@@ -165,26 +215,29 @@ export function firstToMelt(vehicle: Vehicle, fault: Fault): Opening | null {
 }
 
 /** A fault from its beginning until no source feeds it any more: who opens, when, and what everything in its way has taken. */
-export function faultStory(vehicle: Vehicle, a: string, b: string, corner: FaultCorner): FaultStory | null {
-  const start = faultBetween(vehicle, a, b, corner);
+export function faultStory(
+  vehicle: Vehicle,
+  a: string,
+  b: string,
+  corner: FaultCorner,
+  relaysClosed = false,
+): FaultStory | null {
+  const start = faultBetween(vehicle, a, b, corner, [], relaysClosed);
   if (!start) return null;
   const openings: Opening[] = [];
-  const i2t = new Map<Id, number | null>();
+  const phases: Phase[] = [];
   const curve: { timeS: number; currentA: number }[] = [{ timeS: 0, currentA: 0 }];
   let fault: Fault | null = start;
   let atS = 0;
   let cleared = false;
   while (fault) {
     const opening = openings.length < MOST_OPENINGS ? firstToMelt(vehicle, fault) : null;
-    const throughFuse = opening ? Math.abs(fault.currents.get(opening.deviceId) ?? 0) : 0;
     // What is not proved to break lets through without end.
     const total = opening && opening.notProved === null ? opening.clearing.totalI2tA2s : null;
-    for (const [id, amps] of fault.currents) {
-      if (Math.abs(amps) < TRICKLE * fault.prospectiveA) continue;
-      const before = i2t.get(id);
-      if (before === null) continue;
-      i2t.set(id, opening && total !== null ? (before ?? 0) + total * (amps / throughFuse) ** 2 : null);
-    }
+    phases.push({
+      fault,
+      ends: opening && total !== null ? { totalI2tA2s: total, throughFuseA: fault.through(opening.deviceId) } : null,
+    });
     const spanS = opening ? opening.atS : Math.max(10 * fault.timeConstantS, 0.02);
     for (let k = 1; k <= 12; k++) {
       const t = (k / 12) * spanS;
@@ -201,11 +254,12 @@ export function faultStory(vehicle: Vehicle, a: string, b: string, corner: Fault
       b,
       corner,
       openings.map(({ deviceId }) => deviceId),
+      relaysClosed,
     );
     if (!fault) cleared = true;
   }
   if (cleared) curve.push({ timeS: atS, currentA: 0 });
-  return { fault: start, openings, clearedAtS: cleared ? atS : null, i2tA2s: i2t, curve };
+  return new FaultStory(vehicle, start, openings, cleared ? atS : null, phases, curve);
 }
 
 /** Highest and lowest current that a short in a fuse's zone can drive through it. */

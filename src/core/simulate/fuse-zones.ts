@@ -1,42 +1,57 @@
 import type { Id } from '../build';
+import { protectingFuses, type Vehicle } from '../vehicle';
+import { type Fault, fuseFaults } from './faults';
+import { type ConductorShort, endedBy, type ShortJudgement, worstEndedBy } from './shorts';
 
-import { partOf, protectingFuses, type Vehicle } from '../vehicle';
-import { type FuseFaults, fuseFaults } from './faults';
+/** One conductor whose shorts a fuse ends, with the hardest of these. */
+export interface Ended {
+  readonly judgement: ShortJudgement;
+  readonly short: ConductorShort;
+}
 
-/** What a fuse has to look after: the conductors whose smallest fuse it is, alone or with others, and whose current no resistor limits. */
+/** What a fuse has to look after: the conductors whose shorts it ends, and the currents that it meets. */
 export interface FuseZone {
   readonly fuseId: Id;
-  readonly conductorIds: readonly Id[];
-  /** Those of them that it protects only together with fuses of other strings. */
-  readonly jointIds: ReadonlySet<Id>;
-  readonly faults: FuseFaults | null;
+  readonly ended: readonly Ended[];
+  /** Bolted right at the fuse. Null: nothing drives a current through it. */
+  readonly highest: Fault | null;
+  readonly highestA: number;
+  /** The least that it has to end: at the far ends of its conductors, out and back. */
+  readonly lowest: Fault | null;
+  readonly lowestA: number;
 }
 
 const zones = new WeakMap<Vehicle, readonly FuseZone[]>();
 
-/** The zones of all fuses with the currents that shorts in them can drive; worked out once for each solved vehicle. */
+/** The zones of all fuses; worked out once for each solved vehicle. */
 export function fuseZones(vehicle: Vehicle): readonly FuseZone[] {
   const known = zones.get(vehicle);
   if (known) return known;
-  const { of: protecting, jointly } = protectingFuses(vehicle, 'fuse');
-  const limited = protectingFuses(vehicle, 'precharge-resistor').of;
-  const rating = (id: Id): number =>
-    partOf(vehicle.deviceOf.get(id), 'fuse')?.ratedCurrentA ?? Number.POSITIVE_INFINITY;
-  const byFuse = new Map<Id, Id[]>();
-  for (const { id, device } of vehicle.devices) if (device.kind === 'fuse') byFuse.set(id, []);
-  for (const conductor of vehicle.conductors) {
-    if ((limited.get(conductor.id) ?? []).length > 0) continue;
-    const nearest = [...(protecting.get(conductor.id) ?? [])].sort((p, q) => rating(p) - rating(q))[0];
-    // Behind packs in parallel each fuse of the set has to break its share.
-    for (const id of nearest === undefined ? (jointly.get(conductor.id) ?? []) : [nearest])
-      byFuse.get(id)?.push(conductor.id);
-  }
-  const found = [...byFuse].map(([fuseId, conductorIds]) => ({
-    fuseId,
-    conductorIds,
-    jointIds: new Set(conductorIds.filter((id) => jointly.has(id))),
-    faults: fuseFaults(vehicle, fuseId, conductorIds),
-  }));
+  const series = protectingFuses(vehicle, 'fuse').of;
+  const found = vehicle.devices
+    .filter(({ device }) => device.kind === 'fuse')
+    .map(({ id: fuseId }): FuseZone => {
+      const ended = endedBy(vehicle, fuseId).map((judgement) => ({
+        judgement,
+        short: worstEndedBy(judgement, fuseId)!,
+      }));
+      // A fuse that never goes first still stands in the way of what its own conductors can draw.
+      const own = vehicle.conductors.filter(({ id }) => (series.get(id) ?? []).includes(fuseId)).map(({ id }) => id);
+      const faults = fuseFaults(vehicle, fuseId, own);
+      const weakest = ended
+        .flatMap(({ judgement }) => judgement.all)
+        .filter(({ corner, openerId }) => corner === 'lowest' && openerId === fuseId)
+        .map(({ story }) => ({ fault: story.fault, amps: story.fault.through(fuseId) }))
+        .reduce<{ fault: Fault; amps: number } | null>((p, q) => (p === null || q.amps < p.amps ? q : p), null);
+      return {
+        fuseId,
+        ended,
+        highest: faults?.highest ?? null,
+        highestA: faults?.highestA ?? 0,
+        lowest: weakest?.fault ?? faults?.lowest ?? null,
+        lowestA: weakest?.amps ?? faults?.lowestA ?? 0,
+      };
+    });
   zones.set(vehicle, found);
   return found;
 }

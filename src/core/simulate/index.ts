@@ -15,11 +15,12 @@ export {
   type TestPoint,
   testPoints,
 } from './emergency';
+export { type FaultFeeds, faultFeeds, turningMotorA } from './fault-feeds';
 export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
 export { type FirstMoment, firstMoment, type MomentUnknown } from './fault-transient';
 export {
   Fault,
-  type FaultStory,
+  FaultStory,
   type FuseFaults,
   faultBetween,
   faultStory,
@@ -29,7 +30,7 @@ export {
   type Opening,
   packPoles,
 } from './faults';
-export { type FuseZone, fuseZones } from './fuse-zones';
+export { type Ended, type FuseZone, fuseZones } from './fuse-zones';
 export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
 export { type LowFault, type LowFaultCorner, lowFault } from './low-faults';
@@ -37,6 +38,7 @@ export { coldFactor, type HoldUpOptions, type HoldUpRun, lowHoldUp, PEUKERT } fr
 export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } from './low-timeline';
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { motorCooling, WINDING_LIMIT_C } from './motor-heat';
+export { type Piece, type Pieces, piecesOf } from './pieces';
 export {
   chargesIn,
   isRun,
@@ -57,8 +59,10 @@ export {
   type SignUnknown,
 } from './precharge-study';
 export { type Segment, tripOfSegments } from './segments';
+export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
 export { simulateTrip, type TripOptions, type TripResult, WINDOWS_S, worstWindow } from './trip';
 export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
 export { type TripPack, tripPack } from './trip-pack';
 export { brakingOf, type TripRuns, traceOf, tripRuns, tripRunsKey } from './trip-runs';
 export { builtInTrip, stopsPerKmOf, type Trace, tripName, withStops } from './trips';
+export { type CableWithstand, cableWithstand } from './withstand';

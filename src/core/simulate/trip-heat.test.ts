@@ -1,7 +1,6 @@
 import { expect, test } from 'vitest';
 import { firn9 } from '../build/samples';
 import { steadyTemperature } from '../physics/cable';
-import { figuresOf } from '../testing/figures-of';
 import { isSolved, vehicleOf } from '../vehicle';
 import { PROFILE_STEP_S } from './trip';
 import { packCurrentA, tripHeat } from './trip-heat';

@@ -197,16 +197,35 @@ describe('where fuses stand', () => {
     expect(check.says.figures.cables).toBe('Rear box minus to mid fuse');
   });
 
-  test('in a conduit the same half metre is guarded', () => {
-    const long = edited({
-      edit: 'setConductor',
-      input: {
-        conductorId: 'c-rear-minus',
-        lengthM: 0.5,
-        laid: { zoneId: 'zone-boot', arrangement: 'single', loadedCircuits: 1, conduit: true },
-      },
-    });
-    expect(of(long, 'fuse.unprotected-length:box-rear').verdict).toBe('holds');
+  test('half a metre is guarded when it is sheathed, in a conduit, and covered where something gets at it; each by itself is not enough', () => {
+    const lies = (zoneId: string, conduit: boolean, part = 'cable-shielded-70') => {
+      const long = edited({
+        edit: 'setConductor',
+        input: {
+          conductorId: 'c-rear-minus',
+          lengthM: 0.5,
+          laid: { zoneId, arrangement: 'single', loadedCircuits: 1, conduit },
+        },
+      });
+      const made = applyEdit(long, {
+        edit: 'fitCable',
+        input: { conductorIds: ['c-rear-minus'], part: cataloguePart(part, 'cable') },
+      }).build;
+      return of(made, 'fuse.unprotected-length:box-rear').verdict;
+    };
+    expect(lies('zone-bay', true)).toBe('holds');
+    expect(lies('zone-bay', false)).toBe('fails');
+    expect(lies('zone-bay', true, 'cable-plain-70')).toBe('fails');
+    // Cargo moves in the boot: a conduit without a cover before it does not count.
+    expect(lies('zone-boot', true)).toBe('fails');
+  });
+
+  test('a conduit on the way of a long run does not excuse it: more than 3 m before a fuse count whole', () => {
+    const far = edited({ edit: 'setConductor', input: { conductorId: 'c-mid', lengthM: 3.5 } });
+    const check = of(far, 'fuse.unprotected-length:box-front');
+    expect(check.verdict).toBe('fails');
+    // With the 0.15 m between fuse and disconnect.
+    expect(check.demand!.value).toBeCloseTo(3.65, 9);
   });
 
   test('without the mid fuse the whole run counts: the pack’s own cables have no fuse at all', () => {

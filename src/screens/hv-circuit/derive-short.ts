@@ -1,11 +1,20 @@
-import type { FaultCorner, FaultStory } from '@/core/simulate';
-import { faultBetween, faultStory, packPoles } from '@/core/simulate';
-import { cableWithstand } from '@/core/stations/hv-circuit';
+import {
+  type ConductorShort,
+  cableWithstand,
+  type FaultCorner,
+  type FaultStory,
+  faultBetween,
+  faultStory,
+  packPoles,
+  shorts,
+} from '@/core/simulate';
+
 import { partOf, terminalNode, type Vehicle } from '@/core/vehicle';
 
-export type Against = 'bus-minus' | 'bus-plus' | 'pack-minus' | 'pack-plus';
+export type Against = 'judged' | 'bus-minus' | 'bus-plus' | 'pack-minus' | 'pack-plus';
 
 export const AGAINST: readonly (readonly [Against, string])[] = [
+  ['judged', 'where it is hardest on this wire: as the ledger judges it'],
   ['bus-minus', 'minus at the inverter'],
   ['bus-plus', 'plus at the inverter'],
   ['pack-minus', 'the pack’s minus terminal (through the body)'],
@@ -31,7 +40,7 @@ export interface Short {
   readonly burns: readonly Felt[];
 }
 
-function nodeOfAgainst(vehicle: Vehicle, against: Against): string | null {
+function nodeOfAgainst(vehicle: Vehicle, against: Exclude<Against, 'judged'>): string | null {
   const poles = packPoles(vehicle);
   if (!poles) return null;
   const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
@@ -44,17 +53,35 @@ function nodeOfAgainst(vehicle: Vehicle, against: Against): string | null {
 /** A short from a conductor to another pole; null when nothing drives it there. */
 export function shortAt(vehicle: Vehicle, conductorId: string, against: Against, corner: FaultCorner): Short | null {
   const conductor = vehicle.conductorOf.get(conductorId);
+  if (!conductor) return null;
+  if (against === 'judged') {
+    const judged = hardest(vehicle, conductorId, corner);
+    return judged && feltIn(vehicle, against, judged.story);
+  }
   const target = nodeOfAgainst(vehicle, against);
-  if (!conductor || target === null) return null;
+  if (target === null) return null;
   // At the end where the conductor itself carries the most: it has to feel its own fault.
   const node = [conductor.nodeA, conductor.nodeB]
     .map((end) => {
-      const fault = faultBetween(vehicle, end, target, corner);
+      const fault = faultBetween(vehicle, end, target, corner, [], true);
       return { end, amps: fault?.prospectiveA ?? 0, own: Math.abs(fault?.currents.get(conductorId) ?? 0) };
     })
     .sort((p, q) => q.own - p.own || q.amps - p.amps)[0]!;
-  const story = node.amps > 0 ? faultStory(vehicle, node.end, target, corner) : null;
-  if (!story) return null;
+  const story = node.amps > 0 ? faultStory(vehicle, node.end, target, corner, true) : null;
+  return story && feltIn(vehicle, against, story);
+}
+
+/** The short of this corner that the ledger holds against the conductor. */
+function hardest(vehicle: Vehicle, conductorId: string, corner: FaultCorner): ConductorShort | null {
+  const all =
+    shorts(vehicle)
+      .get(conductorId)
+      ?.all.filter((one) => one.corner === corner) ?? [];
+  const size = ({ i2tA2s }: ConductorShort) => i2tA2s ?? Number.POSITIVE_INFINITY;
+  return all.reduce<ConductorShort | null>((p, q) => (p === null || size(q) > size(p) ? q : p), null);
+}
+
+function feltIn(vehicle: Vehicle, against: Against, story: FaultStory): Short {
   const felt = [...story.i2tA2s].flatMap(([id, i2tA2s]): Felt[] => {
     const currentA = Math.abs(story.fault.currents.get(id) ?? 0);
     const wire = vehicle.conductorOf.get(id);

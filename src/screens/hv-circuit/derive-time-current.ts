@@ -1,7 +1,7 @@
 import { SLOW_EDGE } from '@/core/physics/fuse-clearing';
 import { curvePoints, preArcingTime } from '@/core/physics/fuse-curve';
 import { fuseZones } from '@/core/simulate';
-import { cableWithstand } from '@/core/stations/hv-circuit';
+
 import { conductorAmpacity, currentIn, partOf, type Vehicle } from '@/core/vehicle';
 
 export interface TcPoint {
@@ -43,16 +43,15 @@ export function timeCurrent(vehicle: Vehicle, fuseId: string): TimeCurrent | nul
     const far = 4 * fuse.multiples[0]!;
     return [{ currentA: far * fuse.ratedCurrentA * scale, timeS: preArcingTime(fuse, far)! }, ...points];
   };
-  const cables = zone.conductorIds.flatMap((id) => {
-    const conductor = vehicle.conductorOf.get(id)!;
-    const withstand = cableWithstand(vehicle, conductor);
+  const cables = zone.ended.flatMap(({ judgement: { conductorId, withstand } }) => {
+    const conductor = vehicle.conductorOf.get(conductorId)!;
     const carriesA = conductorAmpacity(conductor);
     return withstand && carriesA !== null ? [{ conductor, withstand, carriesA }] : [];
   });
   const weakest = [...cables].sort((p, q) => p.withstand.limitA2s - q.withstand.limitA2s)[0];
   const contactors = vehicle.devices.flatMap((device) => {
     const part = partOf(device, 'contactor');
-    const share = Math.abs(zone.faults?.highest?.currents.get(device.id) ?? 0) / (zone.faults?.highestA || 1);
+    const share = Math.abs(zone.highest?.currents.get(device.id) ?? 0) / (zone.highestA || 1);
     return part?.shortTimeI2tA2s !== undefined && share > 0.1
       ? [{ name: device.device.name, i2t: part.shortTimeI2tA2s }]
       : [];
@@ -85,7 +84,7 @@ export function timeCurrent(vehicle: Vehicle, fuseId: string): TimeCurrent | nul
       : null,
     contactor: tender ? { name: tender.name, points: adiabatic(tender.i2t, SHORTEST_S, 0.1) } : null,
     loads,
-    highestA: zone.faults?.highest ? zone.faults.highestA : null,
-    lowestA: zone.faults?.lowest ? zone.faults.lowestA : null,
+    highestA: zone.highest ? zone.highestA : null,
+    lowestA: zone.lowest ? zone.lowestA : null,
   };
 }

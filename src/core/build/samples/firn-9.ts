@@ -74,7 +74,7 @@ export function firn9(id = 'firn-9'): Build {
 
   const main = 'cable-shielded-70';
   const inBox = 'cable-plain-70';
-  const thin = 'cable-plain-2-5';
+  const thin = 'cable-plain-4';
   w.cable('c-rear-plus', 'Rear box plus to K+', 'box-rear.plus', 'k-plus.a', inBox, {
     lengthM: 0.25,
     laid: laid('zone-boot'),

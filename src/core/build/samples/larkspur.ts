@@ -56,7 +56,7 @@ export function larkspur(id = 'larkspur'): Build {
 
   const main = 'cable-shielded-50';
   const inBox = 'cable-plain-50';
-  const thin = 'cable-plain-2-5';
+  const thin = 'cable-plain-4';
   const near = { lengthM: 0.3, laid: laid('zone-bay') };
   w.cable('c-box-plus', 'Boot box plus to main fuse', 'box.plus', 'f-main.a', inBox, {
     lengthM: 0.12,
@@ -112,7 +112,7 @@ export function larkspur(id = 'larkspur'): Build {
     );
   };
   branch('heater', 'heater', 'heater', 'cable-plain-4', 1.1, 'zone-cabin');
-  branch('conv', 'converter', 'converter', 'cable-plain-2-5', 0.6, 'zone-bay');
+  branch('conv', 'converter', 'converter', 'cable-plain-4', 0.6, 'zone-bay');
   branch('charger', 'charger', 'charger', 'cable-plain-4', 0.7, 'zone-bay');
 
   w.measuredLeakage(10e6);

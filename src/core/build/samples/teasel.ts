@@ -21,7 +21,7 @@ export function teasel(id = 'teasel'): Build {
     cellsInParallel: 1,
     hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, reachFuse: true, vent: true, drain: true },
   });
-  w.device('f-main', 'fuse', 'Main fuse', 'fuse-traction-150-300', front);
+  w.device('f-main', 'fuse', 'Main fuse', 'fuse-traction-150-160', front);
   w.device('s-hand', 'disconnect', 'Pull switch', 'disconnect-150-250', rear);
   w.device('k-main', 'contactor', 'Line contactor', 'contactor-150-400', front, { role: 'main-plus' });
   w.device('k-pre', 'contactor', 'Precharge relay', 'contactor-450-20', front, { role: 'precharge' });
@@ -40,23 +40,35 @@ export function teasel(id = 'teasel'): Build {
   const big = 'cable-plain-95';
   const bay = laid('zone-bay');
   const rail = laid('zone-underbody', { conduit: true });
+  w.route(
+    'way-mid',
+    'Tray to tray, left rail',
+    [
+      [0.1, 0.25, 0.5],
+      [0.85, 0.25, 0.5],
+    ],
+    rail,
+    0.2,
+  );
   w.cable('c-front-plus', 'Front tray plus to main fuse', 'tray-front.plus', 'f-main.a', big, {
     lengthM: 0.15,
     laid: bay,
   });
   w.cable('c-fuse', 'Main fuse to line contactor', 'f-main.b', 'k-main.a', big, { lengthM: 0.3, laid: bay });
-  w.cable('c-pre-tap', 'Precharge tap', 'k-main.a', 'k-pre.a', 'cable-plain-2-5', { lengthM: 0.15, laid: bay });
-  w.cable('c-pre-mid', 'Precharge relay to resistor', 'k-pre.b', 'r-pre.a', 'cable-plain-2-5', {
+  w.cable('c-pre-tap', 'Precharge tap', 'k-main.a', 'k-pre.a', 'cable-plain-4', { lengthM: 0.15, laid: bay });
+  w.cable('c-pre-mid', 'Precharge relay to resistor', 'k-pre.b', 'r-pre.a', 'cable-plain-4', {
     lengthM: 0.15,
     laid: bay,
   });
-  w.cable('c-pre-bus', 'Precharge resistor to bus', 'r-pre.b', 'k-main.b', 'cable-plain-2-5', {
+  w.cable('c-pre-bus', 'Precharge resistor to bus', 'r-pre.b', 'k-main.b', 'cable-plain-4', {
     lengthM: 0.15,
     laid: bay,
   });
   w.cable('c-bus', 'Line contactor to bus plus', 'k-main.b', 'j-plus.n', big, { lengthM: 0.25, laid: bay });
   w.cable('c-ctl-plus', 'Bus to controller plus', 'j-plus.n', 'controller.plus', big, { lengthM: 0.4, laid: bay });
-  w.cable('c-mid', 'Front tray to pull switch', 'tray-front.minus', 's-hand.a', big, { lengthM: 1.7, laid: rail });
+  w.cable('c-mid', 'Front tray to pull switch', 'tray-front.minus', 's-hand.a', 'cable-shielded-95', {
+    routeId: 'way-mid',
+  });
   w.cable('c-mid-rear', 'Pull switch to rear tray', 's-hand.b', 'tray-rear.plus', big, {
     lengthM: 0.15,
     laid: laid('zone-boot'),
@@ -64,7 +76,7 @@ export function teasel(id = 'teasel'): Build {
   w.cable('c-minus', 'Rear tray to bus minus', 'tray-rear.minus', 'j-minus.n', big, { lengthM: 1.8, laid: rail });
   w.cable('c-ctl-minus', 'Bus to controller minus', 'j-minus.n', 'controller.minus', big, { lengthM: 0.4, laid: bay });
   for (const [key, name, device, part] of [
-    ['conv', 'Converter', 'converter', 'cable-plain-2-5'],
+    ['conv', 'Converter', 'converter', 'cable-plain-4'],
     ['charger', 'Charger', 'charger', 'cable-plain-6'],
   ] as const) {
     w.cable(`c-${key}-tap`, `Bus to ${name.toLowerCase()} fuse`, 'j-plus.n', `f-${key}.a`, part, {
@@ -183,6 +195,15 @@ export function teasel(id = 'teasel'): Build {
       charger: { at: [0.1, 0, 1.05] },
       'coil-battery': { at: [0.75, 0.25, 0.8] },
     },
-    {},
+    {
+      // No fuse stands between it and the rear tray: sheathed, in a conduit, under a cover.
+      'way-mid': {
+        cover: true,
+        overBrakeLine: false,
+        throughPanel: false,
+        shieldEarthed: 'both',
+        signalDistanceM: 0.2,
+      },
+    },
   );
 }

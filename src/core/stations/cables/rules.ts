@@ -1,5 +1,5 @@
 import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Rule } from '../../checks';
-import { conductorOhm, type SolvedCase, type SolvedState, wayOf } from '../../vehicle';
+import { conductorOhm, type SolvedState, wayOf } from '../../vehicle';
 import {
   type Context,
   celsius,

@@ -8,7 +8,6 @@ import {
   partOf,
   prechargeBranches,
   type ResolvedDevice,
-  solvedStates,
   type Vehicle,
 } from '../../vehicle';
 import {

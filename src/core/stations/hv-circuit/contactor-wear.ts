@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { carryCurrent, overloadMultiple } from '../../physics/contactor';
-import { isPrechargeRelay, partOf, type SolvedCase, type SolvedState, solvedStates } from '../../vehicle';
+import { isPrechargeRelay, partOf, type SolvedState, solvedStates } from '../../vehicle';
 import {
   amps,
   assumedAmbient,

@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
 import { continuousCurrent, isFullRange, usableDcVoltage } from '../../physics/fuse';
-import { fuseZones } from '../../simulate';
+import { fuseZones, shorts } from '../../simulate';
 import { conductorAmpacity, partOf, protectingFuses, type ResolvedConductor, type ResolvedDevice } from '../../vehicle';
 import {
   amps,
@@ -21,8 +21,8 @@ import {
   worstCurrent,
 } from '../context';
 
-const fusesOf = (context: Context): ResolvedDevice[] =>
-  context.vehicle.devices.filter(({ device }) => device.kind === 'fuse');
+const fusesOf = ({ vehicle }: Context): ResolvedDevice[] =>
+  vehicle.devices.filter(({ device }) => device.kind === 'fuse');
 
 const dcRating: Rule<Context> = {
   id: 'fuse.dc-rating',
@@ -58,8 +58,7 @@ const dcVoltage: Rule<Context> = {
       if (fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
       if (fuse.ratedVoltageDcV === null)
         return { subject: deviceRef(device), waitsFor: [{ ref: deviceRef(device), what: 'has a DC rating' }] };
-      const tau =
-        fuseZones(context.vehicle).find((zone) => zone.fuseId === device.id)?.faults?.highest?.timeConstantS ?? 0;
+      const tau = fuseZones(context.vehicle).find((zone) => zone.fuseId === device.id)?.highest?.timeConstantS ?? 0;
       const limit = usableDcVoltage({ ...fuse, ratedVoltageDcV: fuse.ratedVoltageDcV }, tau);
       const margin = marginAtMost(fullV, limit);
       return {
@@ -245,17 +244,22 @@ const cableOverload: Rule<Context> = {
 const present: Rule<Context> = {
   id: 'fuse.present',
   station: 'hv-circuit',
-  sources: ['IEC 60364-4-43, 434: every live conductor has protection against short circuit'],
+  sources: [
+    'IEC 60364-4-43, 434: every live conductor has protection against short circuit',
+    'A fuse further down the line protects nothing before itself, a series resistor neither',
+  ],
   judge: ({ vehicle, fullV }) => {
     if (fullV === null) return [];
     const { of, jointly, unfed } = protectingFuses(vehicle, 'fuse');
-    return vehicle.conductors
-      .filter(({ id }) => !unfed.has(id) && !jointly.has(id) && (of.get(id) ?? []).length === 0)
-      .map((conductor) => ({
-        subject: conductorRef(conductor),
-        holds: false,
-        figures: { detail: 'no fuse opens when it is shorted' },
-      }));
+    return [...shorts(vehicle).values()].flatMap(({ conductorId, all, verdict }): Finding[] => {
+      const subject = conductorRef(vehicle.conductorOf.get(conductorId)!);
+      const none = !unfed.has(conductorId) && !jointly.has(conductorId) && (of.get(conductorId) ?? []).length === 0;
+      // A short that meets no fuse at all, though cells alone do not join its two ends.
+      const bare = all.find(({ openerId }) => openerId === null);
+      if (!(none && verdict !== 'idle') && !bare) return [];
+      const flows = bare ? `${q(bare.story.fault.prospectiveA, 'current')} flow, and ` : '';
+      return [{ subject, holds: false, figures: { detail: `${flows}no fuse opens when it is shorted` } }];
+    });
   },
 };
 

@@ -1,5 +1,6 @@
 import type { Rule } from '../../checks';
 import type { Context } from '../context';
+import { cableShort } from './cable-short';
 import { CIRCUIT_RULES } from './circuit-rules';
 import { COIL_RULES } from './coil-rules';
 import { contactorBreak } from './contactor-break';
@@ -8,6 +9,7 @@ import { CONTACTOR_WEAR_RULES } from './contactor-wear';
 import { DEAD_RULES } from './dead-rules';
 import { EMERGENCY_RULES } from './emergency-rules';
 import { FAULT_RULES } from './fault-rules';
+import { LET_THROUGH_RULES } from './fuse-let-through';
 import { FUSE_RULES } from './fuse-rules';
 import { PLACEMENT_RULES } from './placement-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
@@ -17,6 +19,8 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...CIRCUIT_RULES,
   ...FUSE_RULES,
   ...FAULT_RULES,
+  cableShort,
+  ...LET_THROUGH_RULES,
   ...PLACEMENT_RULES,
   ...TRIP_CURRENT_RULES,
   ...CONTACTOR_RULES,
@@ -28,5 +32,4 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...DEAD_RULES,
 ];
 export { type LinkDischarge, largestPart, leakageOhm, linkDischarge } from './dead-rules';
-export { type CableWithstand, cableWithstand } from './withstand';
 export { type PrechargeFigure, prechargeWorkings } from './workings';

@@ -1,8 +1,12 @@
+import { type Build, own } from '../../build';
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
-import { pulseCurrent } from '../../physics/fuse';
-import { isPrechargeRelay, partOf, type ResolvedConductor, solvedStates, type Vehicle, wayOf } from '../../vehicle';
+import { continuousCurrent, lastingCurrent, pulseCurrent } from '../../physics/fuse';
+import { meltingMultiple } from '../../physics/fuse-curve';
+import { type Piece, piecesOf } from '../../simulate';
+import { partOf, type ResolvedConductor, solvedStates, wayOf } from '../../vehicle';
 import {
   amps,
+  assumedAmbient,
   type Context,
   conductorRef,
   corner,
@@ -13,77 +17,67 @@ import {
   worstCurrent,
 } from '../context';
 
-/** Joined without a fuse between: the fuse has not been passed yet. */
-const JOINS: ReadonlySet<string> = new Set(['contactor', 'disconnect', 'sensor', 'junction']);
-
-interface Zone {
-  readonly cables: ResolvedConductor[];
-}
-
-/** A guarded cable counts as doubly insulated and mechanically protected: in a conduit. */
-const exposed = (conductor: ResolvedConductor): boolean =>
-  conductor.conductor.kind === 'cable' && conductor.laid?.conduit !== true;
+/** What gets at a cable that only a conduit guards; under the floor a cover stands before it. */
+const ROUGH: ReadonlySet<string> = new Set(['stones', 'feet', 'cargo', 'side-impact']);
+/** Even doubly insulated and guarded no more than this may lie before a fuse (IEC 60364-4-43, 434.2.1 by analogy), m. */
+const GUARDED_M = 3;
 
 /**
- * What can be shorted with no fuse in the loop: zones that only cells join, no fuse between. A fault needs two of them, so the second
- * longest stretch of unguarded cable counts.
+ * Doubly insulated and mechanically guarded: sheathed over a shield, in a conduit, and where stones, feet, cargo or a crash get at it under
+ * a cover as well. Beside a cable of another unfused stretch a conduit guards nothing: what crushes it shorts the two.
  */
-function unfusedStretches(vehicle: Vehicle): { boxes: string[]; zones: Zone[] }[] {
-  const parent = new Map<string, string>();
-  const find = (node: string): string => {
-    const up = parent.get(node) ?? node;
-    if (up === node) return node;
-    const root = find(up);
-    parent.set(node, root);
-    return root;
-  };
-  const join = (a: string, b: string) => void parent.set(find(a), find(b));
-  for (const { nodeA, nodeB } of vehicle.conductors) join(nodeA, nodeB);
-  for (const { id, device } of vehicle.devices)
-    if (JOINS.has(device.kind) && device.kind !== 'junction' && !isPrechargeRelay(vehicle, id))
-      join(`${id}.a`, `${id}.b`);
-  const zones = new Map<string, Zone>();
-  const zoneAt = (node: string): string => {
-    const root = find(node);
-    if (!zones.has(root)) zones.set(root, { cables: [] });
-    return root;
-  };
-  for (const conductor of vehicle.conductors) zones.get(zoneAt(conductor.nodeA))!.cables.push(conductor);
-  const groups = new Map<string, { boxes: string[]; zones: Set<string> }>();
-  const group = new Map<string, string>();
-  const groupOf = (zone: string): string => {
-    const up = group.get(zone) ?? zone;
-    return up === zone ? zone : groupOf(up);
-  };
-  const boxes = vehicle.devices.filter(({ device, part }) => device.kind === 'box' && part !== null);
-  for (const { id } of boxes) group.set(groupOf(zoneAt(`${id}.plus`)), groupOf(zoneAt(`${id}.minus`)));
-  for (const { id } of boxes) {
-    const root = groupOf(zoneAt(`${id}.plus`));
-    const known = groups.get(root) ?? { boxes: [], zones: new Set<string>() };
-    known.boxes.push(id);
-    for (const end of ['plus', 'minus']) known.zones.add(zoneAt(`${id}.${end}`));
-    groups.set(root, known);
-  }
-  return [...groups.values()].map(({ boxes: ids, zones: roots }) => ({
-    boxes: ids,
-    zones: [...roots].map((root) => zones.get(root)!),
-  }));
+export function guarded(
+  { cable, laid, zone, conductor }: ResolvedConductor,
+  build: Build,
+  beside: readonly ResolvedConductor[],
+): boolean {
+  if (!cable?.shielded || !laid?.conduit || !zone) return false;
+  const paired = ({ laid: there }: ResolvedConductor) =>
+    there?.arrangement === 'touching-pair' && there.zoneId === laid.zoneId;
+  if (laid.arrangement === 'touching-pair' && beside.some(paired)) return false;
+  const rough = (zone.exposure ?? []).some((one) => ROUGH.has(one));
+  return !rough || own(build.routes, conductor.routeId)?.facts?.cover === true;
+}
+
+interface Stretch {
+  readonly open: readonly ResolvedConductor[];
+  /** What counts: unguarded cable, and guarded cable beyond what a guard may bear. */
+  readonly lengthM: number;
+  readonly guardedM: number;
+}
+
+function stretchOf({ conductors }: Piece, build: Build, others: readonly Piece[]): Stretch {
+  const beside = others.flatMap((other) => other.conductors);
+  const cables = conductors.filter(({ conductor }) => conductor.kind === 'cable');
+  const sum = (list: readonly ResolvedConductor[]) => list.reduce((total, { lengthM }) => total + (lengthM ?? 0), 0);
+  const safe = cables.filter((one) => guarded(one, build, beside));
+  const guardedM = sum(safe);
+  const open = cables.filter((one) => !safe.includes(one));
+  return guardedM > GUARDED_M
+    ? { open: cables, lengthM: sum(cables), guardedM }
+    : { open, lengthM: sum(open), guardedM };
 }
 
 const unprotectedLength: Rule<Context> = {
   id: 'fuse.unprotected-length',
   station: 'hv-circuit',
-  sources: ['A fault needs two stretches with cells and no fuse between them: the second longest counts'],
+  sources: [
+    'A fault needs two stretches with cells and no fuse between them: the second longest counts',
+    'Guarded: sheathed over a shield, in a conduit, covered where stones, feet, cargo or a crash get at it; at most 3 m (IEC 60364-4-43, 434.2.1 by analogy)',
+  ],
   sourcesIn: fromRules('unprotectedM'),
   judge: ({ vehicle, fullV, rules }) => {
     if (fullV === null) return [];
-    return unfusedStretches(vehicle).flatMap(({ boxes, zones }): Finding[] => {
-      const subject = deviceRef(vehicle.deviceOf.get(boxes[0]!)!);
-      const stretches = zones
-        .map(({ cables }) => {
-          const open = cables.filter(exposed);
-          return { open, lengthM: open.reduce((sum, { lengthM }) => sum + (lengthM ?? 0), 0) };
-        })
+    return piecesOf(vehicle).groups.flatMap(({ boxIds, pieces }): Finding[] => {
+      const subject = deviceRef(vehicle.deviceOf.get(boxIds[0]!)!);
+      const stretches = pieces
+        .map((piece) =>
+          stretchOf(
+            piece,
+            vehicle.build,
+            pieces.filter((other) => other !== piece),
+          ),
+        )
         .sort((p, r) => r.lengthM - p.lengthM);
       const unknown = stretches.flatMap(({ open }) => open).filter(({ lengthM }) => lengthM === null);
       const second = stretches[1];
@@ -104,12 +98,12 @@ const unprotectedLength: Rule<Context> = {
               formula: 'Σ length of unguarded cable on each side of the cells, up to the first fuse',
               figures: stretches
                 .map(
-                  ({ open, lengthM }) =>
-                    `${q(lengthM, 'length')} (${open.map(({ conductor }) => conductor.name).join(', ') || 'guarded'})`,
+                  ({ open, lengthM, guardedM }) =>
+                    `${q(lengthM, 'length')} (${open.map(({ conductor }) => conductor.name).join(', ') || 'none'})${guardedM > 0 ? `, ${q(guardedM, 'length')} guarded` : ''}`,
                 )
                 .join('; '),
               result: { value: second.lengthM, dimension: 'length' },
-              note: 'The shorter side bounds it: without a second stretch there is no loop. Cables in conduit count as guarded.',
+              note: 'The shorter side bounds it: without a second stretch there is no loop.',
             },
           ],
         },
@@ -162,6 +156,55 @@ const cyclic: Rule<Context> = {
   },
 };
 
+/** Long climbs in the life of the vehicle (engineering judgement: two a day for fourteen years), and how long one lasts, s. */
+const CLIMBS = 1e4;
+const CLIMB_S = 600;
+
+/** What flows for minutes lies between what a fuse bears for ever and what it bears for seconds. */
+const minutes: Rule<Context> = {
+  id: 'fuse.minutes',
+  station: 'hv-circuit',
+  sources: [
+    'k_life · m(t) · I_n, 0.7 for up to 10⁴ climbs of ten minutes (generic), never less than it carries for ever',
+    'Nominal time-current curve of the fuse’s part',
+  ],
+  judge: ({ vehicle }) => {
+    const waitsFor = packMustDeliver(vehicle);
+    return vehicle.devices
+      .filter(({ device }) => device.kind === 'fuse')
+      .flatMap((device): Finding[] => {
+        const fuse = partOf(device, 'fuse');
+        if (!fuse) return [];
+        if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
+        const worst = worstCurrent(
+          solvedStates(vehicle).filter(({ state }) => state.duration === 'minutes'),
+          device.id,
+        );
+        if (!worst || worst.currentA < 0.1) return [];
+        const limit = lastingCurrent(fuse, device.ambientC, CLIMB_S, CLIMBS);
+        return [
+          {
+            subject: deviceRef(device),
+            case: worst.solved.id,
+            demand: amps(worst.currentA),
+            limit: amps(limit),
+            margin: marginAtMost(worst.currentA, limit),
+            figures: { time: { value: CLIMB_S, dimension: 'time' } },
+            assumed: [powerFrom(vehicle), ...assumedAmbient(device)],
+            lines: () => [
+              {
+                formula: 'I ≤ max(I_cont, k_life · m(t) · I_n)',
+                figures: `max(${q(continuousCurrent(fuse, device.ambientC), 'current')}, 0.7 · ${meltingMultiple(fuse, CLIMB_S).toPrecision(3)} · ${q(fuse.ratedCurrentA, 'current')}), warm surroundings counted`,
+                result: amps(limit),
+                note: `${corner(worst.solved)}, for ${q(CLIMB_S, 'time')}.`,
+              },
+            ],
+          },
+        ];
+      });
+  },
+};
+
 const branch: Rule<Context> = {
   id: 'fuse.branch',
   station: 'hv-circuit',
@@ -195,4 +238,4 @@ const branch: Rule<Context> = {
   },
 };
 
-export const PLACEMENT_RULES: readonly Rule<Context>[] = [unprotectedLength, cyclic, branch];
+export const PLACEMENT_RULES: readonly Rule<Context>[] = [unprotectedLength, cyclic, minutes, branch];

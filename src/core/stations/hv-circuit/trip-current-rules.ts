@@ -1,17 +1,20 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
-import { continuousCurrent } from '../../physics/fuse';
+import { continuousCurrent, lastingCurrent } from '../../physics/fuse';
 import { packCurrentA, WINDOWS_S } from '../../simulate';
 import { isSolved, partOf, wayOf } from '../../vehicle';
 import { amps, assumedAmbient, type Context, deviceRef } from '../context';
 
 /** Half an hour settles a fuse: the worst one of the usual trip must not be more than it carries for ever. */
 const SETTLES_S = 1800;
+/** Usual trips in the life of the vehicle (engineering judgement: two a day for fourteen years). */
+const TRIPS = 1e4;
 
 const fuseTrip: Rule<Context> = {
   id: 'fuse.trip',
   station: 'hv-circuit',
   sources: [
-    'Worst half hour of the usual trip, rms, aged and cold',
+    'Worst 10 s, minute, 10 min and half hour of the usual trip, rms, aged and cold',
+    'k_life · m(t) · I_n for the shorter ones, 0.7 for up to 10⁴ trips (generic)',
     'I_cont = I_n · k · √((θ_max − T_a)/(θ_max − 25))',
   ],
   judge: ({ vehicle, trip, tripKey }) => {
@@ -26,22 +29,29 @@ const fuseTrip: Rule<Context> = {
       const fuse = partOf(device, 'fuse');
       if (!device || !fuse || !(total > 0)) return [];
       if (!trip) return [{ subject: deviceRef(device), pending: true }];
-      const windowA = trip.winter.currents.windowsA[WINDOWS_S.indexOf(SETTLES_S)] ?? 0;
       const share = Math.abs(cruise.point.elementCurrentsA.get(id) ?? 0) / total;
-      const limit = continuousCurrent(fuse, device.ambientC);
-      const demand = windowA * share;
+      const windows = WINDOWS_S.map((seconds, k) => {
+        const limit =
+          seconds >= SETTLES_S
+            ? continuousCurrent(fuse, device.ambientC)
+            : lastingCurrent(fuse, device.ambientC, seconds, TRIPS);
+        const demand = (trip.winter.currents.windowsA[k] ?? 0) * share;
+        return { seconds, demand, limit, margin: marginAtMost(demand, limit) };
+      });
+      const worst = windows.reduce((p, r) => (r.margin < p.margin ? r : p));
       return [
         {
           subject: deviceRef(device),
-          demand: amps(demand),
-          limit: amps(limit),
-          margin: marginAtMost(demand, limit),
+          demand: amps(worst.demand),
+          limit: amps(worst.limit),
+          margin: worst.margin,
+          figures: { time: { value: worst.seconds, dimension: 'time' } },
           assumed: assumedAmbient(device),
           lines: () => [
             {
-              formula: 'rms of the worst half hour ≤ I_cont',
-              figures: `${q(windowA, 'current')} at the battery${share < 0.999 ? `, ${(share * 100).toFixed(0)} % of it here` : ''} ≤ ${q(limit, 'current')}`,
-              result: { value: marginAtMost(demand, limit), dimension: 'ratio' },
+              formula: 'rms of the worst window ≤ what it bears that long',
+              figures: `${windows.map((one) => `${q(one.seconds, 'time')}: ${q(one.demand, 'current')} of ${q(one.limit, 'current')}`).join('; ')}${share < 0.999 ? `; ${(share * 100).toFixed(0)} % of the battery’s current here` : ''}`,
+              result: { value: worst.margin, dimension: 'ratio' },
             },
           ],
         },

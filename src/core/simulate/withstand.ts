@@ -1,6 +1,5 @@
-import { SHORT_LIMIT_C, withstandFactor } from '../../physics/withstand';
-import type { ResolvedConductor, Vehicle } from '../../vehicle';
-import { sustainedCases } from '../context';
+import { SHORT_LIMIT_C, withstandFactor } from '../physics/withstand';
+import { type ResolvedConductor, solvedStates, type Vehicle } from '../vehicle';
 
 export interface CableWithstand {
   readonly k: number;
@@ -13,9 +12,9 @@ export interface CableWithstand {
 }
 
 function hottest(vehicle: Vehicle, conductor: ResolvedConductor): number {
-  const settled = sustainedCases(vehicle).map(
-    ({ temperaturesC }) => temperaturesC.get(conductor.id) ?? conductor.cable?.temperatureClassC ?? 90,
-  );
+  const settled = solvedStates(vehicle)
+    .filter(({ state }) => state.duration === 'sustained')
+    .map(({ temperaturesC }) => temperaturesC.get(conductor.id) ?? conductor.cable?.temperatureClassC ?? 90);
   return Math.max(conductor.zone?.ambientC ?? 40, ...settled);
 }
 

@@ -1,0 +1,155 @@
+import type { Id } from '../build';
+import { FaultNetwork, NetworkError } from '../circuit';
+import { inrush } from '../physics/closing';
+import { partOf, type Vehicle } from '../vehicle';
+import { type FaultCorner, faultElements, faultNetwork, inductances } from './fault-network';
+import { CAPACITOR_H, CAPACITOR_OHM } from './fault-transient';
+import type { Fault } from './faults';
+
+/** What else than the cells feeds a fault: link capacitors that empty into it, and a permanent-magnet motor that turns. */
+export interface FaultFeeds {
+  /** Let through by both together while the fault lasts, A²s. */
+  readonly i2tOf: (id: Id, seconds: number) => number;
+  /** Highest current of the capacitors through something, A: R, L and C of their loop in closed form. */
+  readonly capacitorPeakA: (id: Id) => number;
+  /** Of the motor through something for as long as it turns, A. */
+  readonly motorA: (id: Id) => number;
+}
+
+const NOTHING: FaultFeeds = { i2tOf: () => 0, capacitorPeakA: () => 0, motorA: () => 0 };
+
+/** A capacitor of the bus at its voltage before the fault. */
+interface Link {
+  readonly plus: string;
+  readonly minus: string;
+  readonly capacitanceF: number;
+  readonly voltageV: number;
+  /** The inverter's own: what the motor feeds comes out there. */
+  readonly inverter: boolean;
+}
+
+interface Passive {
+  /** Wires, fuses and contacts alone: no cells, no loads. */
+  readonly network: FaultNetwork;
+  readonly links: readonly Link[];
+}
+
+const ofVehicle = new WeakMap<Vehicle, Map<FaultCorner, Passive | null>>();
+
+function passiveOf(vehicle: Vehicle, corner: FaultCorner): Passive | null {
+  const own = ofVehicle.get(vehicle) ?? new Map<FaultCorner, Passive | null>();
+  ofVehicle.set(vehicle, own);
+  const known = own.get(corner);
+  if (known !== undefined) return known;
+  const made = makePassive(vehicle, corner);
+  own.set(corner, made);
+  return made;
+}
+
+function makePassive(vehicle: Vehicle, corner: FaultCorner): Passive | null {
+  const fed = faultNetwork(vehicle, corner, [], true);
+  if (!fed) return null;
+  const stamped = faultElements(vehicle, corner, [], true, true);
+  const links = stamped.flatMap((element): Link[] => {
+    if (element.kind !== 'capacitor') return [];
+    const { a, b, capacitanceF } = element;
+    if (!fed.has(a) || !fed.has(b) || !fed.sameIsland(a, b)) return [];
+    const inverter = vehicle.deviceOf.get(a.slice(0, a.lastIndexOf('.')))?.device.kind === 'inverter';
+    return [{ plus: a, minus: b, capacitanceF, voltageV: fed.openVoltage(a) - fed.openVoltage(b), inverter }];
+  });
+  const wires = stamped.filter(({ kind }) => kind !== 'source' && kind !== 'capacitor');
+  if (links.length === 0 || wires.length === 0) return null;
+  try {
+    return { network: new FaultNetwork(wires, wires[0]!.a), links };
+  } catch (error) {
+    if (error instanceof NetworkError) return null;
+    throw error;
+  }
+}
+
+/** The loop of one capacitor through a short: its resistance and inductance, and how much of its current passes each element. */
+interface Loop {
+  readonly link: Link;
+  readonly ohm: number;
+  readonly henry: () => number;
+  readonly share: (id: Id) => number;
+}
+
+function loopOf(vehicle: Vehicle, { network }: Passive, link: Link, a: string, b: string): Loop | null {
+  const joined = (p: string, q: string) => p === q || (network.has(p) && network.has(q) && network.sameIsland(p, q));
+  const straight = joined(link.plus, a) && joined(link.minus, b);
+  const crossed = joined(link.plus, b) && joined(link.minus, a);
+  if ((!straight && !crossed) || !(Math.abs(link.voltageV) > 1)) return null;
+  const legs = (
+    straight ? [[link.plus, a] as const, [b, link.minus] as const] : [[link.plus, b] as const, [a, link.minus] as const]
+  ).filter(([p, q]) => p !== q);
+  const ohm = legs.reduce((sum, [p, q]) => sum + (network.look(p, q).theveninOhm ?? 0), CAPACITOR_OHM);
+  // One ampere out of the network at the far end of a leg, and in at its near one.
+  const flows = legs.map(([p, q]) => network.currentsOneByOne(q, p, 1));
+  return {
+    link,
+    ohm,
+    henry: () => {
+      const each = inductances(vehicle);
+      return legs.reduce(
+        (sum, [p, q]) => sum + network.weightedSquares(q, p, 1, (id) => each.get(id) ?? 0),
+        CAPACITOR_H,
+      );
+    },
+    share: (id) => flows.reduce((sum, flow) => sum + Math.abs(flow(id)), 0),
+  };
+}
+
+/** Mean of three-phase current behind six diodes over its rms: 3·√2/π. */
+const RECTIFIED = (3 * Math.SQRT2) / Math.PI;
+
+/**
+ * What a permanent-magnet motor that turns drives into a short of the bus, A: its phase current in a short, taken as the most that the
+ * inverter is rated to put into it (near the characteristic current of such motors, generic), rectified. Null: there is none, or not told.
+ */
+export function turningMotorA(vehicle: Vehicle): number | null {
+  if (!vehicle.devices.some((device) => partOf(device, 'motor')?.motorKind === 'permanent-magnet')) return null;
+  const inverters = vehicle.devices.flatMap((device) => partOf(device, 'inverter') ?? []);
+  const phaseA = Math.max(0, ...inverters.map(({ maxMotorCurrentA }) => maxMotorCurrentA ?? 0));
+  return phaseA > 0 ? RECTIFIED * phaseA : null;
+}
+
+/**
+ * What capacitors and motor add to a fault between two nodes: each capacitor by itself, all that it holds turned into heat in its own loop
+ * (∫i² dt = C·V²/2R whatever L is); together they count as if all their currents were of one shape, which is the most that they can be.
+ */
+export function faultFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | 'corner'>): FaultFeeds {
+  const passive = passiveOf(vehicle, corner);
+  if (!passive) return NOTHING;
+  const loops = passive.links.flatMap((link) => loopOf(vehicle, passive, link, a, b) ?? []);
+  if (loops.length === 0) return NOTHING;
+  const turningA = turningMotorA(vehicle) ?? 0;
+  const motorA = (id: Id): number =>
+    turningA === 0
+      ? 0
+      : turningA * Math.max(0, ...loops.flatMap(({ link, share }) => (link.inverter ? [share(id)] : [])));
+  let peaks: readonly number[] | null = null;
+  return {
+    i2tOf: (id, seconds) => {
+      const root = loops.reduce(
+        (sum, { link, ohm, share }) =>
+          sum + share(id) * Math.sqrt((link.capacitanceF * link.voltageV ** 2) / (2 * ohm)),
+        0,
+      );
+      return root ** 2 + motorA(id) ** 2 * seconds;
+    },
+    capacitorPeakA: (id) => {
+      peaks ??= loops.map(
+        ({ link, ohm, henry }) =>
+          inrush({
+            differenceV: Math.abs(link.voltageV),
+            resistanceOhm: ohm,
+            inductanceH: henry(),
+            capacitanceF: link.capacitanceF,
+          }).peakCurrentA,
+      );
+      return loops.reduce((sum, { share }, k) => sum + peaks![k]! * share(id), 0);
+    },
+    motorA,
+  };
+}

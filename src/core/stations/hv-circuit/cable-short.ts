@@ -1,0 +1,89 @@
+import { marginAtMost, quantityText as q, type Rule } from '../../checks';
+import type { ShortJudgement } from '../../simulate';
+import type { ResolvedConductor, Vehicle } from '../../vehicle';
+import { amps, type Context, conductorRef, deviceRef } from '../context';
+import { eachFuse, HIGHEST, i2t, LOWEST, notProved, SOURCES } from './fuse-faults';
+
+/** Every conductor, shorted at its far end, against what the fuse that ends it lets through: taps before a fuse and returns behind none, too. */
+export const cableShort: Rule<Context> = {
+  id: 'fuse.cable-short',
+  station: 'hv-circuit',
+  sources: [
+    'IEC 60949, IEC 60364-4-43: clearing I²t ≤ k²S², from the loaded temperature',
+    SOURCES.slow,
+    'Arcing (ratio − 1) · (U/U_n)^1.5 of the adiabatic I²t (generic)',
+  ],
+  judge: (context) =>
+    eachFuse(context, (subject) => {
+      const { device, zone } = subject;
+      const { vehicle } = context;
+      const ref = deviceRef(device);
+      const cables = zone.ended.filter(({ judgement }) => conductorOf(vehicle, judgement).conductor.kind === 'cable');
+      if (cables.length === 0) return [];
+      const unknown = cables.filter(({ judgement }) => judgement.withstand === null);
+      const waitsFor = notProved(context, subject, true);
+      if (waitsFor) return [{ subject: ref, waitsFor }];
+      const known = cables.flatMap(({ judgement, short }) =>
+        judgement.withstand
+          ? [{ conductor: conductorOf(vehicle, judgement), withstand: judgement.withstand, short }]
+          : [],
+      );
+      const marginOf = ({ short, withstand }: (typeof known)[number]) =>
+        short.i2tA2s === null ? Number.NEGATIVE_INFINITY : marginAtMost(short.i2tA2s, withstand.limitA2s);
+      const worst = known.reduce<(typeof known)[number] | null>(
+        (p, r) => (p === null || marginOf(r) < marginOf(p) ? r : p),
+        null,
+      );
+      const missing = unknown.map(({ judgement }) => ({
+        ref: conductorRef(conductorOf(vehicle, judgement)),
+        what: 'part',
+      }));
+      // One that is known to burn fails whatever the others are; otherwise one that nobody knows leaves it open.
+      if (!worst || (marginOf(worst) >= 0 && missing.length > 0)) return [{ subject: ref, missing }];
+      const { conductor, withstand, short } = worst;
+      const name = conductor.conductor.name;
+      if (short.i2tA2s === null)
+        return [
+          {
+            subject: ref,
+            holds: false,
+            variant: 'never',
+            demand: amps(short.story.fault.prospectiveA),
+            figures: { cable: name },
+          },
+        ];
+      const burning = known.filter((one) => marginOf(one) < 0).map((one) => one.conductor.conductor.name);
+      const { fault } = short.story;
+      const throughA = fault.through(device.id);
+      const feedsA2s = short.story.feeds.i2tOf(conductor.id, short.story.clearedAtS ?? 0);
+      return [
+        {
+          subject: ref,
+          demand: i2t(short.i2tA2s),
+          limit: i2t(withstand.limitA2s),
+          margin: marginOf(worst),
+          figures: { cable: `${q(withstand.areaMm2, 'area')} of ${name}` },
+          assumed: [HIGHEST, LOWEST, 'Crimped ends; a soldered one stands 160 °C only.'],
+          lines: () => [
+            {
+              formula: 'I²t through the cable until its short is over',
+              figures: `${fault.corner === 'highest' ? 'bolted, full pack' : 'with an arc, empty pack'}: ${q(throughA, 'current')} through the fuse, ${q(fault.through(conductor.id), 'current')} through the cable, over after ${q(short.story.clearedAtS!, 'time')}${feedsA2s > 1 ? `; capacitors and motor add ${q(feedsA2s, 'i2t')}` : ''}`,
+              result: i2t(short.i2tA2s!),
+            },
+            {
+              formula: 'k² · S²',
+              figures: `${withstand.k.toPrecision(4)}² · ${withstand.areaMm2}², from ${q(withstand.startC, 'temperature')} to ${q(withstand.finalC, 'temperature')}`,
+              result: i2t(withstand.limitA2s),
+              note:
+                burning.length > 1
+                  ? `Does not save: ${burning.join(', ')}.`
+                  : `Weakest of the ${known.length} cables whose shorts it ends: ${name}.`,
+            },
+          ],
+        },
+      ];
+    }),
+};
+
+const conductorOf = (vehicle: Vehicle, { conductorId }: ShortJudgement): ResolvedConductor =>
+  vehicle.conductorOf.get(conductorId)!;
