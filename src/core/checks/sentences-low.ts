@@ -69,6 +69,18 @@ export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
     'lets through {demand}, {wire} stands {limit}',
     '{subject} against a short in its wire',
   ),
+  'lv.fuse-breaking': S(
+    '{subject} can’t break a short right behind it',
+    '{subject} breaks a short right behind it',
+    '{demand} of {limit}',
+    '{subject} against a short right behind it',
+  ),
+  'lv.fuse-voltage': S(
+    '{subject} is not made for this voltage',
+    '{subject} voltage',
+    '{demand} while charging, breaks {limit}',
+  ),
+  'lv.fuse-voltage.none': S('{subject} has no DC rating', '{subject} voltage', 'an AC rating says nothing about DC'),
   'lv.wire-short.slow': S(
     '{subject} is slow in a short circuit',
     '{subject} ends a short circuit',

@@ -110,6 +110,15 @@ export function usableDcVoltage(
   return fuse.ratedVoltageDcV * Math.min(1, timeConstantS > 0 ? (fuse.ratedTimeConstantS / timeConstantS) ** 0.3 : 1);
 }
 
+/**
+ * What it breaks at a voltage well under its own, A: below half of that in proportion more, since the arc has that much less to live on
+ * (generic; never less than stated).
+ */
+export const breakingAt = (
+  fuse: { readonly breakingCapacityA: number; readonly ratedVoltageDcV: number },
+  voltageV: number,
+): number => fuse.breakingCapacityA * Math.max(1, voltageV > 0 ? fuse.ratedVoltageDcV / (2 * voltageV) : 1);
+
 /** Highest current of a pulse of a given time, A: k_life·m(t)·I_n on the nominal curve; k_life 0.7 to 10⁴ pulses, 0.6 to 10⁵, 0.5 beyond (generic). */
 export function pulseCurrent(fuse: FuseCurve & { ratedCurrentA: number }, timeS: number, lifeCycles: number): number {
   const life = lifeCycles <= 1e4 ? 0.7 : lifeCycles <= 1e5 ? 0.6 : 0.5;

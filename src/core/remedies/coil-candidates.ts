@@ -20,7 +20,7 @@ export function coilLoopEdit(seed: string): Edit {
     input: {
       seed,
       wire: cataloguePart('cable-thin-1', 'cable'),
-      fuse: cataloguePart('fuse-blade-32-10', 'fuse'),
+      fuse: cataloguePart('fuse-blade-58-10', 'fuse'),
       loopLengthM: 1,
       coilLengthM: 2,
     },
@@ -37,7 +37,7 @@ export const LOOP_DEVICES: readonly (readonly [DeviceKind, string])[] = [
 ];
 
 export function loopInsertion(conductorId: string, kind: DeviceKind, name: string, seed: string): Edit {
-  const fuse = kind === 'lv-fuse' ? cataloguePart('fuse-blade-32-10', 'fuse') : null;
+  const fuse = kind === 'lv-fuse' ? cataloguePart('fuse-blade-58-10', 'fuse') : null;
   const device: Device = { id: `${seed}-${kind}`, kind, name, partId: fuse?.id ?? null, place: null };
   return {
     edit: 'insertDevice',

@@ -11,7 +11,7 @@ import {
   lowLoadOf,
   SET_VOLTAGES,
 } from '../parts';
-import { loomHeat, loomsOf, lowVoltage, partOf, type ResolvedConductor } from '../vehicle';
+import { loomHeat, loomsOf, lowProtecting, lowVoltage, partOf, type ResolvedConductor } from '../vehicle';
 
 /** Edits worth trying for the 12-volt side, smallest change first. They prove nothing: the model does. */
 type Proposer = (assessment: Assessment, check: Check) => Edit[];
@@ -35,11 +35,20 @@ const thicker = (cable: CablePart): CablePart[] =>
     .sort((p, q) => p.areaMm2 - q.areaMm2);
 
 const fit = (wires: readonly ResolvedConductor[]): Edit[] => {
-  const cable = wires.find((wire) => wire.cable)?.cable;
+  // From the thinnest on; nothing that is thicker already gets thinner.
+  const cable = [...wires].sort((p, q) => (p.cable?.areaMm2 ?? 1e9) - (q.cable?.areaMm2 ?? 1e9))[0]?.cable;
   return cable
     ? thicker(cable)
         .slice(0, 8)
-        .map((part): Edit => ({ edit: 'fitCable', input: { conductorIds: wires.map(({ id }) => id), part } }))
+        .map(
+          (part): Edit => ({
+            edit: 'fitCable',
+            input: {
+              conductorIds: wires.filter((wire) => (wire.cable?.areaMm2 ?? 0) < part.areaMm2).map(({ id }) => id),
+              part,
+            },
+          }),
+        )
     : [];
 };
 
@@ -76,7 +85,11 @@ const fuses = (assessment: Assessment, check: Check): { now: FusePart; others: F
     ? {
         now,
         others: catalogueOf('fuse')
-          .filter((part) => ['blade', 'blade-large', 'strip'].includes(part.family) && part.ratedVoltageDcV === 32)
+          .filter(
+            (part) =>
+              // 58 V breaks more at 14 V than 32 V and goes into the same holder.
+              ['blade', 'blade-large', 'strip'].includes(part.family) && part.ratedVoltageDcV === 58,
+          )
           .sort((p, q) => p.ratedCurrentA - q.ratedCurrentA),
       }
     : null;
@@ -94,6 +107,25 @@ const largerFuse: Proposer = (assessment, check) => {
     : [];
 };
 
+/** The same rating in a make that breaks more. */
+const strongerFuse: Proposer = (assessment, check) => {
+  const now = partOf(lowVoltage(assessment.vehicle).lv.deviceOf.get(check.subject.id), 'fuse');
+  return now
+    ? catalogueOf('fuse')
+        .filter(
+          (part) =>
+            part.id !== now.id &&
+            part.ratedVoltageDcV !== null &&
+            part.ratedCurrentA >= now.ratedCurrentA &&
+            part.ratedCurrentA <= 1.1 * now.ratedCurrentA &&
+            part.breakingCapacityA * part.ratedVoltageDcV > now.breakingCapacityA * (now.ratedVoltageDcV ?? 0),
+        )
+        .sort((p, q) => p.breakingCapacityA * p.ratedVoltageDcV! - q.breakingCapacityA * q.ratedVoltageDcV!)
+        .slice(0, 6)
+        .map((part) => fitFuse(check.subject.id, part))
+    : [];
+};
+
 /** A smaller fuse first, then the thicker wire. */
 const guardWire: Proposer = (assessment, check) => {
   const found = fuses(assessment, check);
@@ -101,11 +133,20 @@ const guardWire: Proposer = (assessment, check) => {
     ? found.others
         .filter(({ ratedCurrentA }) => ratedCurrentA < found.now.ratedCurrentA)
         .reverse()
-        .slice(0, 4)
+        .slice(0, 6)
         .map((part) => fitFuse(check.subject.id, part))
     : [];
-  return [...smaller, ...fit(wiresAt(assessment, check.subject.id))];
+  return [...smaller, ...fit(guardedBy(assessment, check.subject.id))];
 };
+
+/** What this fuse has to save: the wires at it, and those that it alone takes off every source, out and back. */
+function guardedBy({ vehicle }: Assessment, fuseId: string): ResolvedConductor[] {
+  const protecting = lowProtecting(vehicle);
+  return lowVoltage(vehicle).lv.conductors.filter(
+    ({ id, conductor: { kind, a, b } }) =>
+      kind === 'cable' && (protecting.get(id) === fuseId || a.deviceId === fuseId || b.deviceId === fuseId),
+  );
+}
 
 const thisWire: Proposer = (assessment, check) => {
   const wire = lowVoltage(assessment.vehicle).lv.conductorOf.get(check.subject.id);
@@ -247,6 +288,8 @@ export const LOW_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'lv.converter-voltage': [setVoltage],
   'lv.fuse-load': [largerFuse],
   'lv.fuse-peak': [largerFuse],
+  'lv.fuse-breaking': [strongerFuse],
+  'lv.fuse-voltage': [strongerFuse],
   'lv.fuse-wire': [guardWire],
   'lv.wire-short': [guardWire],
   'lv.wire-temperature': [thisWire],

@@ -91,7 +91,7 @@ export function starterLayout(build: Build, choice: StarterChoice, seed: string)
     prechargeCable,
     coils: {
       wire: cataloguePart('cable-thin-1', 'cable'),
-      fuse: cataloguePart('fuse-blade-32-10', 'fuse'),
+      fuse: cataloguePart('fuse-blade-58-10', 'fuse'),
       loopLengthM: 1,
       coilLengthM: 2,
     },

@@ -50,6 +50,7 @@ export {
 } from './geometry';
 export { type LoomHeat, type LoomOf, loomHeat, loomOfWire, loomsOf, loomWireAmpacity } from './looms';
 export { type Edge, edgesOf, Loops } from './loops';
+export { lowProtecting } from './low-protection';
 export { type LowPoint, type LowSolved, solveLow } from './low-solve';
 export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';

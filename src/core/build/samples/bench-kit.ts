@@ -121,7 +121,7 @@ export class SampleWriter {
 /** The coil circuit as the edit lays it out, and a sequence that proves the link dead. */
 export function withCoils(build: Build, loopLengthM: number, coilLengthM: number): Build {
   const wire = cataloguePart('cable-thin-1', 'cable');
-  const fuse = cataloguePart('fuse-blade-32-10', 'fuse');
+  const fuse = cataloguePart('fuse-blade-58-10', 'fuse');
   const { build: wired } = applyEdit(build, {
     edit: 'layOutCoils',
     input: { seed: 'coil', wire, fuse, loopLengthM, coilLengthM },

@@ -1,6 +1,9 @@
-import { type LowVoltage, lowVoltage, type ResolvedConductor, type Vehicle } from '../../vehicle';
+import { type LowVoltage, lowProtecting, lowVoltage, type ResolvedConductor, type Vehicle } from '../../vehicle';
 
-/** Wires downstream of each fuse until the next fuse or the load, by following conductors. */
+/**
+ * Wires that each fuse has to save: downstream until the next fuse or the load, and the returns and straps that carry nothing but what it
+ * lets through.
+ */
 export function wiresOf(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
   const low = lowVoltage(vehicle);
   const found = behindFuses.get(low) ?? findWires(vehicle);
@@ -27,8 +30,7 @@ function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedCondu
     // Its own source is the one on a side with no fuse between; else the side from which any source is reached.
     const own = sides.findIndex(({ near }) => fed(near.nodes));
     const behind = own >= 0 ? sides[1 - own]! : (sides.find(({ far }) => !fed(far.nodes)) ?? sides[1]!);
-    const away = behind.near;
-    result.set(fuse.id, away.wires);
+    result.set(fuse.id, [...new Set([...behind.near.wires, ...returnsOf(vehicle, fuse.id)])]);
   }
   return result;
 }
@@ -38,6 +40,12 @@ export const wiresBeside = (vehicle: Vehicle, fuseId: string, terminal: 'a' | 'b
   const { lv } = lowVoltage(vehicle);
   return reach(byNodeOf(lv), lv, `${fuseId}.${terminal}`, fuseId, false).wires;
 };
+
+/** Everything whose smallest fuse this is, taken off every source by it alone: feed and return alike. */
+export function returnsOf(vehicle: Vehicle, fuseId: string): readonly ResolvedConductor[] {
+  const protecting = lowProtecting(vehicle);
+  return lowVoltage(vehicle).lv.conductors.filter(({ id }) => protecting.get(id) === fuseId);
+}
 
 type Lv = LowVoltage['lv'];
 const byNodes = new WeakMap<Lv, ReadonlyMap<string, readonly ResolvedConductor[]>>();

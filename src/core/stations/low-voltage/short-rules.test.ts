@@ -5,8 +5,11 @@ import { applyEdit, type Build, type Edit } from '../../build';
 import { firn9, larkspur } from '../../build/samples';
 import { checkKey, say } from '../../checks';
 import { catalogueOf, cataloguePart } from '../../parts';
+import { findRemedies } from '../../remedies';
 import { lowFault } from '../../simulate';
 import { vehicleOf } from '../../vehicle';
+import { returnsOf } from './behind-fuses';
+import { highestV } from './short-rules';
 
 const found = (build: Build, key: string) => assess(build).checks.find((check) => checkKey(check) === key)!;
 const edited = (build: Build, ...edits: Edit[]): Build =>
@@ -35,7 +38,65 @@ describe('shorts on the 12-volt side', () => {
     const figures = check.says.figures as Readonly<Record<string, { readonly value: number }>>;
     expect(figures.current!.value).toBeGreaterThan(2000);
     expect(check.verdict).toBe('holds');
-    expect(check.working.assumed!.join()).toContain('ask its sheet');
+  });
+
+  test('a blade of 1 kA right behind a strong battery does not break its short; the same rating at 58 V does: 1 kA · 58 / (2 · 14.8)', () => {
+    const base = larkspur();
+    const id = fuseId(base, 'Radio fuse');
+    const weak = edited(base, {
+      edit: 'fitPart',
+      input: {
+        deviceId: id,
+        part: { ...cataloguePart('fuse-blade-32-5', 'fuse'), id: 'own-weak', breakingCapacityA: 200 },
+      },
+    });
+    const check = found(weak, `lv.fuse-breaking:${id}`);
+    expect(check.verdict).toBe('fails');
+    const [remedy] = findRemedies(weak, check);
+    expect(found(edited(weak, remedy!.edit), `lv.fuse-breaking:${id}`).verdict).not.toBe('fails');
+    const strong = found(base, `lv.fuse-breaking:${id}`);
+    const { breakingCapacityA } = cataloguePart('fuse-blade-58-5', 'fuse');
+    expect(strong.limit!.value).toBeCloseTo((breakingCapacityA * 58) / (2 * highestV(vehicleOf(base))), 6);
+  });
+
+  test('a fuse without a DC rating, or of less than the highest voltage of this side, fails; 32 V holds', () => {
+    const base = larkspur();
+    const id = fuseId(base, 'Radio fuse');
+    const rated = (ratedVoltageDcV: number | null) =>
+      found(
+        edited(base, {
+          edit: 'fitPart',
+          input: {
+            deviceId: id,
+            part: { ...cataloguePart('fuse-blade-32-5', 'fuse'), id: 'own-fuse', ratedVoltageDcV },
+          },
+        }),
+        `lv.fuse-voltage:${id}`,
+      );
+    expect(rated(null).verdict).toBe('fails');
+    expect(say(rated(null)).title).not.toBe(say(rated(12)).title);
+    expect(rated(12).verdict).toBe('fails');
+    expect(rated(32).verdict).toBe('holds');
+  });
+
+  test('a return thinner than its feed is what a short at the load burns', () => {
+    const base = larkspur();
+    const id = fuseId(base, 'Heater blower fuse');
+    const load = Object.values(base.circuits.lv.devices).find(({ name }) => name === 'Heater blower')!;
+    const back = Object.values(base.circuits.lv.conductors).find(({ a, b }) =>
+      [a, b].some(({ deviceId, terminal }) => deviceId === load.id && terminal === 'minus'),
+    )!;
+    expect(returnsOf(vehicleOf(base), id).map((wire) => wire.id)).toContain(back.id);
+    const thin = edited(base, {
+      edit: 'fitCable',
+      input: {
+        conductorIds: [back.id],
+        part: { ...cataloguePart('cable-thin-1', 'cable'), id: 'own-thin', areaMm2: 0.13 },
+      },
+    });
+    const check = found(thin, `lv.wire-short:${id}`);
+    expect(check.verdict).toBe('fails');
+    expect(found(base, `lv.wire-short:${id}`).verdict).not.toBe('fails');
   });
 
   test('a large strip before a thin long wire burns it, a smaller fuse or a thicker wire cures it', () => {

@@ -1,16 +1,24 @@
 import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
-import type { FusePart } from '../../parts';
+import { type FusePart, SET_VOLTAGES } from '../../parts';
+import { breakingAt } from '../../physics/fuse';
 import { clearing } from '../../physics/fuse-clearing';
 import { SHORT_LIMIT_C, withstandI2t } from '../../physics/withstand';
 import { lowFault } from '../../simulate';
-import { lowVoltage, partOf, type ResolvedConductor, type Vehicle } from '../../vehicle';
-import { amps, type Context, conductorRef, deviceRef } from '../context';
-import { wiresBeside } from './behind-fuses';
+import { HIGHEST_SUPPLY_V, lowVoltage, partOf, type ResolvedConductor, type Vehicle } from '../../vehicle';
+import { amps, type Context, conductorRef, deviceRef, needsPart, volts } from '../context';
+import { returnsOf, wiresBeside } from './behind-fuses';
 
 /** A short is over within this time (reference of the trade for fuses of cables), s. */
 const SLOWEST_S = 5;
 /** Voltage that drives the arc of a fuse on this side, V. */
 const ARC_V = 14;
+
+/** The highest voltage of the 12-volt side: what converters hold, or what charges its battery, V. */
+export function highestV(vehicle: Vehicle): number {
+  const { battery, converters } = lowVoltage(vehicle);
+  const charged = battery?.data ? SET_VOLTAGES[battery.data.chemistry][2] : 0;
+  return Math.max(HIGHEST_SUPPLY_V, charged, ...converters.map(({ outputV }) => outputV));
+}
 
 interface Faults {
   readonly wires: readonly ResolvedConductor[];
@@ -32,8 +40,10 @@ function faultsBehind(vehicle: Vehicle, fuseId: string): Faults | null {
     })
     .sort((p, r) => r.throughA - p.throughA)[0];
   if (!far) return null;
-  const wires = wiresBeside(vehicle, fuseId, far.terminal).filter(({ conductor }) => conductor.kind === 'cable');
-  const lowest = wires
+  const feeds = wiresBeside(vehicle, fuseId, far.terminal).filter(({ conductor }) => conductor.kind === 'cable');
+  const returns = returnsOf(vehicle, fuseId).filter(({ conductor }) => conductor.kind === 'cable');
+  const wires = [...new Set([...feeds, ...returns])];
+  const lowest = feeds
     .flatMap(({ nodeA, nodeB }) => [nodeA, nodeB])
     .flatMap((node) => {
       // At a load both its wires are in the loop; elsewhere the fault goes to the battery's minus.
@@ -105,20 +115,12 @@ function judged(fuse: FusePart, subject: Finding['subject'], { wires, highestA, 
   if (most.totalI2tA2s === null || least.totalI2tA2s === null)
     return { subject, missing: [{ ref: subject, what: 'its DC rating' }] };
   const demand = Math.max(most.totalI2tA2s, least.totalI2tA2s);
-  const over = highestA > fuse.breakingCapacityA;
   return {
     subject,
     demand: { value: demand, dimension: 'i2t' },
     limit: { value: stands.i2t, dimension: 'i2t' },
     margin: marginAtMost(demand, stands.i2t),
     figures: { wire: q(stands.wire.cable!.areaMm2, 'area'), current: amps(highestA) },
-    ...(over
-      ? {
-          assumed: [
-            `Right behind it ${q(highestA, 'current')} could flow; it is proved to break ${q(fuse.breakingCapacityA, 'current')} at ${fuse.ratedVoltageDcV} V and meets ${ARC_V} V here: ask its sheet.`,
-          ],
-        }
-      : {}),
     lines: () => [
       {
         formula: 'I²t_clearing ≤ k²·S²',
@@ -135,4 +137,72 @@ function judged(fuse: FusePart, subject: Finding['subject'], { wires, highestA, 
   };
 }
 
-export const SHORT_RULES: readonly Rule<Context>[] = [shortRule];
+const breaking: Rule<Context> = {
+  id: 'lv.fuse-breaking',
+  station: 'low-voltage',
+  sources: [
+    'ISO 8820-1, IEC 60269-1: breaking capacity at or above the highest prospective current, bolted right behind it',
+    'Below half of its rated voltage in proportion more: I_cn · U_n / 2U (generic, the energy of the arc; its sheet wins)',
+    'Nodal solution of the 12-volt circuit with its full, warm battery; converters add what they are rated for',
+  ],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (!low.battery?.data) return [];
+    return low.lv.devices.flatMap((device): Finding[] => {
+      const fuse = partOf(device, 'fuse');
+      if (!fuse || device.device.kind !== 'lv-fuse') return [];
+      const subject = deviceRef(device);
+      const faults = faultsBehind(vehicle, device.id);
+      if (!faults) return [{ subject, missing: [{ ref: subject, what: 'a way from the battery and back' }] }];
+      if (fuse.ratedVoltageDcV === null) return [{ subject, waitsFor: [{ ref: subject, what: 'has a DC rating' }] }];
+      const supplyV = highestV(vehicle);
+      const limit = breakingAt({ ...fuse, ratedVoltageDcV: fuse.ratedVoltageDcV }, supplyV);
+      const { highestA } = faults;
+      return [
+        {
+          subject,
+          demand: amps(highestA),
+          limit: amps(limit),
+          margin: marginAtMost(highestA, limit),
+          lines: () => [
+            {
+              formula: 'I right behind it ≤ I_cn · max(1, U_n / 2U)',
+              figures: `${q(highestA, 'current')} ≤ ${q(fuse.breakingCapacityA, 'current')} · max(1, ${q(fuse.ratedVoltageDcV!, 'voltage')} / (2 · ${q(supplyV, 'voltage')}))`,
+              result: amps(limit),
+              note: 'Above it the arc may go on: fire in the fuse box.',
+            },
+          ],
+        },
+      ];
+    });
+  },
+};
+
+const voltage: Rule<Context> = {
+  id: 'lv.fuse-voltage',
+  station: 'low-voltage',
+  comfort: 0,
+  sources: ['ISO 8820-1: rated DC voltage at or above the highest of the circuit, charging included'],
+  judge: ({ vehicle }) => {
+    const low = lowVoltage(vehicle);
+    if (!low.battery && low.converters.length === 0) return [];
+    const supplyV = highestV(vehicle);
+    return low.lv.devices.flatMap((device): Finding[] => {
+      if (device.device.kind !== 'lv-fuse') return [];
+      const fuse = partOf(device, 'fuse');
+      const subject = deviceRef(device);
+      if (!fuse) return [needsPart(device)];
+      if (fuse.ratedVoltageDcV === null) return [{ subject, holds: false, variant: 'none' }];
+      return [
+        {
+          subject,
+          demand: volts(supplyV),
+          limit: volts(fuse.ratedVoltageDcV),
+          margin: marginAtMost(supplyV, fuse.ratedVoltageDcV),
+        },
+      ];
+    });
+  },
+};
+
+export const SHORT_RULES: readonly Rule<Context>[] = [shortRule, breaking, voltage];
