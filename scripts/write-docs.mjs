@@ -9,7 +9,7 @@ ensureInstalled();
 const bundle = join(mkdtempSync(join(tmpdir(), 'ropeway-docs-')), 'bundle.mjs');
 await build({
   stdin: {
-    contents: `export { describeBuildFile } from './src/core/build/schema'; export { describeLaws } from './src/core/calc/schema/describe-laws';`,
+    contents: `export { describeBuildFile } from './src/core/build/schema'; export { describeLaws } from './src/core/calc/schema/describe-laws'; export { mistakesTable } from './src/core/testing/corpus/table';`,
     resolveDir: root,
     loader: 'ts',
   },
@@ -20,6 +20,7 @@ await build({
   logLevel: 'error',
   banner: { js: "import { createRequire as __cr } from 'node:module'; const require = __cr(import.meta.url);" },
 });
-const { describeBuildFile, describeLaws } = await import(bundle);
+const { describeBuildFile, describeLaws, mistakesTable } = await import(bundle);
 writeFileSync(join(root, 'docs', 'build-file.md'), describeBuildFile());
 writeFileSync(join(root, 'docs', 'laws.md'), describeLaws());
+writeFileSync(join(root, 'docs', 'mistakes.md'), mistakesTable());

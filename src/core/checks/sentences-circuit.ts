@@ -147,6 +147,12 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{demand} of {limit}',
     '{subject} opening',
   ),
+  'contactor.break.relay': S(
+    '{subject} can’t open a precharge that has just begun',
+    '{subject} opens a precharge that has just begun',
+    '{demand} of {limit}',
+    '{subject} opening',
+  ),
   'discharge.passive': S(
     'The link stays dangerous too long after switching off',
     'The link discharges by itself',
@@ -167,6 +173,12 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
     'Too much leaks to the body',
     'Insulation to the body',
     '{demand} all together, at least {limit}',
+  ),
+  'insulation.body-joined': S(
+    'A pole is joined to the body',
+    'Both poles are free of the body',
+    '{detail}',
+    'Body and poles',
   ),
   'insulation.y-capacitance': S(
     'The filters hold enough charge to hurt',
@@ -209,6 +221,11 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{demand} of {limit} in {state}',
     '{subject} when the current reverses',
   ),
+  'contactor.polarity.turned': S(
+    '{subject} sits the wrong way round',
+    '{subject} sits the wrong way round and breaks it even so',
+    'against its mark {demand} of {limit} in {state}: terminal a belongs to the cells',
+  ),
   'contactor.polarity.both-ways': S('{subject} direction', '{subject} direction', 'breaks either way'),
   'contactor.polarity.one-way': S('{subject} direction', '{subject} direction', 'the current never reverses'),
   'contactor.life': S(
@@ -241,7 +258,41 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{detail}',
     '{subject} interlock',
   ),
-  'contactor.both-poles': S('The pack’s minus stays connected with everything open', 'Both poles switched', '{detail}'),
+  'contactor.both-poles': S(
+    'A pole stays connected with every contactor open',
+    'Both poles are switched',
+    '{detail}',
+    'Which poles are switched',
+  ),
+  'live.parked': S(
+    'High voltage outside the pack with every contactor open',
+    'Dead outside the pack with every contactor open',
+    '{detail}',
+    'What stays live when parked',
+  ),
+  'live.welded': S(
+    '{subject} welded keeps high voltage outside the pack',
+    '{subject} welded leaves nothing live',
+    '{detail}',
+    '{subject} welded',
+  ),
+  'live.welded.school': S(
+    '{subject} welded keeps high voltage outside the pack',
+    '{subject} welded: pull the disconnect',
+    'single-pole school: {detail} takes it off, prove dead',
+  ),
+  'disconnect.present': S(
+    'The disconnect does not take the pack off',
+    'The disconnect takes the pack off',
+    '{detail}',
+    'What the disconnect takes off',
+  ),
+  'disconnect.present.none': S(
+    'No disconnect: nothing takes a welded pack off',
+    'The disconnect takes the pack off',
+    'put one where a hand reaches it',
+  ),
+  'emergency.key': S('The key does not switch it off', 'The key switches it off', '{detail}', 'The key'),
   'disconnect.rating': S('{subject} is not made for this', '{subject} rating', '{demand} of {limit}'),
   'precharge.reaches': S(
     'The link never charges: {subject} would wait for ever',

@@ -143,6 +143,7 @@ export const COIL_PROPOSERS: Readonly<Record<string, readonly Proposer[]>> = {
   'contactor.welded-test': [proveDead],
   'contactor.life': [fewerStarts],
   'emergency.stop': [putIn(['emergency-stop'], 'feed'), breaksLoad],
+  'emergency.key': [putIn(['lv-switch'], 'feed')],
   'emergency.loop': [putIn(['inertia-switch', 'interlock-contact'], 'feed')],
   'emergency.single-failure': [putIn(['emergency-stop'], 'return', ', second contact'), breaksLoad],
   'disconnect.interlock': [auxiliary, breaksLoad],

@@ -3,6 +3,8 @@ import {
   type CoilCircuit,
   closedIn,
   coilCircuit,
+  type Edge,
+  Loops,
   meteredOhm,
   type Resolved,
   solveCoils,
@@ -38,9 +40,9 @@ export interface TestPoint {
   readonly fromPlusOhm: number;
 }
 
-/** Contactors that driving asks to be closed and whose coils are wired. */
+/** Contactors that driving or charging asks to be closed and whose coils are wired. */
 function driving(vehicle: Resolved, circuit: CoilCircuit): ReadonlySet<Id> {
-  const asked = closedIn(vehicle, stateOf('cruise'));
+  const asked = new Set([...closedIn(vehicle, stateOf('cruise')), ...closedIn(vehicle, stateOf('charging'))]);
   return new Set(circuit.wired.filter(({ id }) => asked.has(id)).map(({ id }) => id));
 }
 
@@ -62,6 +64,49 @@ export function heldWith(vehicle: Resolved, open: readonly Id[]): readonly Id[] 
   const circuit = coilCircuit(vehicle);
   if (!circuit) return [];
   return stillIn(circuit, { commanded: driving(vehicle, circuit), open: new Set(open) });
+}
+
+/** Switches in the feed of the coils, drivers apart: what each lets go of. */
+export interface KeyTest {
+  readonly id: Id;
+  /** Contactors that stay in with it open; those that are held with everything closed count. */
+  readonly staysIn: readonly Id[];
+  readonly letsGo: readonly Id[];
+}
+
+/** Each key, hand switch or relay contact on any way from the battery to a coil, opened by itself. Empty without a coil circuit. */
+export function keyTests(vehicle: Resolved): readonly KeyTest[] {
+  const circuit = coilCircuit(vehicle);
+  if (!circuit) return [];
+  const feeds = feedingIds(circuit);
+  const all = heldWith(vehicle, []);
+  return circuit.stops
+    .filter(
+      ({ id, device }) =>
+        (device.kind === 'lv-switch' || device.kind === 'relay') && feeds.has(id) && !circuit.driverOf.has(id),
+    )
+    .map(({ id }) => {
+      const staysIn = heldWith(vehicle, [id]);
+      return { id, staysIn, letsGo: all.filter((coil) => !staysIn.includes(coil)) };
+    });
+}
+
+/** Everything that lies on some way from the battery's plus to a coil's plus. */
+function feedingIds(circuit: CoilCircuit): ReadonlySet<Id> {
+  const edges: Edge[] = circuit.lv.conductors.map(({ id, nodeA, nodeB }) => ({
+    id,
+    a: nodeA,
+    b: nodeB,
+    source: false,
+  }));
+  for (const { id, device } of circuit.stops) {
+    const [a, b] = PASSES[device.kind] ?? ['a', 'b'];
+    edges.push({ id, a: `${id}.${a}`, b: `${id}.${b}`, source: false });
+  }
+  for (const { id } of circuit.wired)
+    edges.push({ id: `${id} coil`, a: circuit.batteryPlus, b: `${id}.coilPlus`, source: true });
+  const fed = new Loops(edges).fed();
+  return new Set(edges.flatMap((edge, k) => (fed[k] ? [edge.id] : [])));
 }
 
 /**

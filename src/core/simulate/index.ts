@@ -7,6 +7,8 @@ export {
   coilReturn,
   HANDLES,
   heldWith,
+  type KeyTest,
+  keyTests,
   LOOP_KINDS,
   type SingleFailure,
   type StopTest,
@@ -32,6 +34,16 @@ export {
 } from './faults';
 export { type Ended, type FuseZone, fuseZones } from './fuse-zones';
 export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
+export {
+  allBut,
+  CONSUMERS,
+  consumersOf,
+  everyContactor,
+  type JoinedTerminal,
+  joinedWhenOpen,
+  type StillFed,
+  stillFed,
+} from './left-live';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
 export { type LowFault, type LowFaultCorner, lowFault } from './low-faults';
 export { coldFactor, type HoldUpOptions, type HoldUpRun, lowHoldUp, PEUKERT } from './low-hold-up';
@@ -39,6 +51,7 @@ export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } fr
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { motorCooling, WINDING_LIMIT_C } from './motor-heat';
 export { type Piece, type Pieces, piecesOf } from './pieces';
+export { BODY, type Potentials, potentials } from './potentials';
 export {
   chargesIn,
   isRun,

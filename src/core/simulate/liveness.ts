@@ -1,6 +1,6 @@
 import type { Id } from '../build';
 import { isPrechargeRelay, terminalNode, type Vehicle } from '../vehicle';
-import { faultNetwork } from './fault-network';
+import { type Potentials, potentials } from './potentials';
 
 /** Hazardous: more than class A between two points of the same joined part; low: cells, but no more than that; dead: no cells joined. */
 export type Live = 'hazardous' | 'low' | 'dead';
@@ -35,42 +35,26 @@ export function liveness(
   safeV: number,
   prechargeWelded = false,
 ): Liveness | null {
-  const network = faultNetwork(vehicle, 'highest', open, prechargeWelded);
-  if (!network) return null;
-  const known = new Set(network.nodes());
-  const parts = new Map<string, { low: number; high: number; boxIds: Id[]; memberIds: Set<Id> }>();
-  const partAt = (node: string) => {
-    const island = known.has(node) ? network.islandOf(node) : node;
-    const part = parts.get(island) ?? { low: 0, high: 0, boxIds: [], memberIds: new Set<Id>() };
-    if (!parts.has(island)) {
-      part.low = known.has(node) ? network.openVoltage(node) : 0;
-      part.high = part.low;
-      parts.set(island, part);
-    }
-    return part;
+  const at = potentials(vehicle, { open: new Set(open), relaysClosed: prechargeWelded });
+  if (at.withCells.size === 0) return null;
+  const parts = new Map<string, Part>();
+  const touch = (node: string, memberId: Id, boxId?: Id) => {
+    const part = partAt(parts, at, node);
+    part.memberIds.add(memberId);
+    if (boxId !== undefined) part.boxIds.add(boxId);
   };
-  for (const node of network.nodes()) {
-    const part = partAt(node);
-    const v = network.openVoltage(node);
-    part.low = Math.min(part.low, v);
-    part.high = Math.max(part.high, v);
-  }
-  for (const conductor of vehicle.conductors) {
-    partAt(conductor.nodeA).memberIds.add(conductor.id);
-    partAt(conductor.nodeB).memberIds.add(conductor.id);
-  }
+  for (const { id, nodeA, nodeB } of vehicle.conductors) for (const node of [nodeA, nodeB]) touch(node, id);
   for (const device of vehicle.devices)
-    for (const terminal of Object.keys(device.nodes)) {
-      const node = terminalNode(device, terminal);
-      if (!known.has(node)) continue;
-      const part = partAt(node);
-      part.memberIds.add(device.id);
-      if (device.device.kind === 'box' && device.part && !part.boxIds.includes(device.id)) part.boxIds.push(device.id);
-    }
+    for (const terminal of Object.keys(device.nodes))
+      touch(
+        terminalNode(device, terminal),
+        device.id,
+        device.device.kind === 'box' && device.part ? device.id : undefined,
+      );
   const found = [...parts.values()].map(({ low, high, boxIds, memberIds }): LivePart => {
     const spanV = high - low;
-    const live: Live = boxIds.length === 0 ? 'dead' : spanV > safeV ? 'hazardous' : 'low';
-    return { live, spanV: boxIds.length === 0 ? 0 : spanV, boxIds, memberIds: [...memberIds] };
+    const live: Live = boxIds.size === 0 ? 'dead' : spanV > safeV ? 'hazardous' : 'low';
+    return { live, spanV: boxIds.size === 0 ? 0 : spanV, boxIds: [...boxIds], memberIds: [...memberIds] };
   });
   const liveOf = new Map<Id, Live>();
   for (const part of found)
@@ -81,27 +65,49 @@ export function liveness(
   return {
     parts: found.filter((part) => part.boxIds.length > 0).sort((p, q) => q.spanV - p.spanV),
     liveOf,
-    pathOf: (conductorId) => pathToCells(vehicle, new Set(open), conductorId, prechargeWelded),
+    pathOf: (conductorId) => {
+      const wire = vehicle.conductorOf.get(conductorId);
+      return wire ? pathToCells(vehicle, new Set(open), [wire.nodeA, wire.nodeB], prechargeWelded) : [];
+    },
   };
 }
 
-/** Breadth first through what is closed, from a conductor's ends to the first box. */
-function pathToCells(vehicle: Vehicle, open: ReadonlySet<Id>, conductorId: Id, prechargeWelded: boolean): Id[] {
-  const start = vehicle.conductorOf.get(conductorId);
-  if (!start) return [];
+interface Part {
+  low: number;
+  high: number;
+  readonly boxIds: Set<Id>;
+  readonly memberIds: Set<Id>;
+}
+
+/** The island of a node, its span widened by the node. */
+function partAt(parts: Map<string, Part>, at: Potentials, node: string): Part {
+  const island = at.islandOf(node);
+  const v = at.voltageOf(node);
+  const part = parts.get(island) ?? { low: v, high: v, boxIds: new Set<Id>(), memberIds: new Set<Id>() };
+  parts.set(island, part);
+  part.low = Math.min(part.low, v);
+  part.high = Math.max(part.high, v);
+  return part;
+}
+
+/** Devices from these nodes through what is closed to the first cells, nearest first; breadth first. */
+export function pathToCells(
+  vehicle: Vehicle,
+  open: ReadonlySet<Id>,
+  start: readonly string[],
+  prechargeWelded: boolean,
+): Id[] {
   const links = new Map<string, { readonly to: string; readonly id: Id }[]>();
   const link = (a: string, b: string, id: Id) => {
     links.set(a, [...(links.get(a) ?? []), { to: b, id }]);
     links.set(b, [...(links.get(b) ?? []), { to: a, id }]);
   };
-  for (const { id, nodeA, nodeB } of vehicle.conductors) link(nodeA, nodeB, id);
+  for (const { id, nodeA, nodeB } of vehicle.conductors) if (!open.has(id)) link(nodeA, nodeB, id);
   for (const { id, device } of vehicle.devices)
     if (
       !open.has(id) &&
       (prechargeWelded || !isPrechargeRelay(vehicle, id)) &&
-      (SWITCHES.has(device.kind) ||
-        device.kind === 'sensor' ||
-        (prechargeWelded && device.kind === 'precharge-resistor'))
+      (SWITCHES.has(device.kind) || device.kind === 'sensor' || device.kind === 'precharge-resistor')
     )
       link(`${id}.a`, `${id}.b`, id);
   const boxNodes = new Set(
@@ -109,11 +115,8 @@ function pathToCells(vehicle: Vehicle, open: ReadonlySet<Id>, conductorId: Id, p
       .filter(({ device, part }) => device.kind === 'box' && part)
       .flatMap(({ id }) => [`${id}.plus`, `${id}.minus`]),
   );
-  const by = new Map<string, { from: string; id: Id } | null>([
-    [start.nodeA, null],
-    [start.nodeB, null],
-  ]);
-  const queue = [start.nodeA, start.nodeB];
+  const by = new Map<string, { from: string; id: Id } | null>(start.map((node) => [node, null]));
+  const queue = [...start];
   for (let head = 0; head < queue.length; head++) {
     const node = queue[head]!;
     if (boxNodes.has(node)) {

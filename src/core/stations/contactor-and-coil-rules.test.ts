@@ -166,8 +166,9 @@ describe('the emergency stop', () => {
       expect(
         assess(build)
           .checks.filter(({ id }) => id.startsWith('emergency.'))
-          .map(({ verdict }) => verdict),
-      ).toEqual(['holds']);
+          .map(({ id, verdict }) => `${id} ${verdict}`)
+          .sort(),
+      ).toEqual(['emergency.key holds', 'emergency.stop holds']);
   });
 
   test('a disconnect that may not break load opens the contactors first, through its auxiliary contact', () => {

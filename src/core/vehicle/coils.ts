@@ -116,7 +116,8 @@ function withoutLoads(lv: Resolved): Resolved {
       const through = THROUGH[device.kind];
       if (!through) return false;
       const other = through[0] === node.slice(at + 1) ? through[1] : through[0];
-      return (touched.get(`${id}.${other}`) ?? 0) === 0;
+      // Two wires on one terminal carry on past an open contact.
+      return (touched.get(`${id}.${other}`) ?? 0) === 0 && (touched.get(node) ?? 0) < 2;
     };
     const kept = conductors.filter(({ nodeA, nodeB }) => !hangs(nodeA) && !hangs(nodeB));
     if (kept.length === conductors.length) break;

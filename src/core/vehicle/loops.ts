@@ -24,6 +24,9 @@ export function edgesOf(resolved: Wired): Edge[] {
     if (terminals.length >= 2)
       edges.push({ id, a: `${id}.${terminals[0]}`, b: `${id}.${terminals[1]}`, source: device.kind === 'box' });
   }
+  // The body is one piece of metal, wherever a wire meets it.
+  const body = resolved.devices.filter(({ device }) => device.kind === 'chassis');
+  for (const { id } of body.slice(1)) edges.push({ id, a: `${body[0]!.id}.n`, b: `${id}.n`, source: false });
   for (const { id, conductor } of resolved.conductors)
     edges.push({ id, a: nodeOf(conductor.a), b: nodeOf(conductor.b), source: false });
   return edges;

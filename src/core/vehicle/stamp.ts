@@ -10,6 +10,9 @@ import { closedIn } from './switching';
 /** Resistance taken for a series device whose part is not chosen yet (generic). */
 const UNKNOWN_SERIES_OHM = 0.0005;
 
+/** Between two points of the body (generic). */
+const BODY_OHM = 0.001;
+
 export const terminalNode = (device: ResolvedDevice, terminal: string): NodeName =>
   device.nodes[terminal] ?? `${device.id}.${terminal}`;
 export const capacitorId = (deviceId: string): string => `${deviceId}:link`;
@@ -165,6 +168,10 @@ export function stamp(resolved: Resolved, options: StampOptions): Element[] {
   const elements: Element[] = [];
   const closed = options.closed ?? closedIn(resolved, options.state);
   for (const device of resolved.devices) stampDevice(resolved, device, options, closed, elements);
+  // The body is one piece of metal, wherever a wire meets it.
+  const body = resolved.devices.filter(({ device }) => device.kind === 'chassis');
+  for (const { id } of body.slice(1))
+    elements.push({ id, kind: 'resistor', a: `${body[0]!.id}.n`, b: `${id}.n`, resistanceOhm: BODY_OHM });
   for (const conductor of resolved.conductors) {
     elements.push({
       id: conductor.id,

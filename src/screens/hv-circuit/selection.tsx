@@ -4,6 +4,7 @@ import { PART_OF_DEVICE, type StateId } from '@/core/build';
 import { checkKey, marginText, say } from '@/core/checks';
 import type { Part } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
+import { LEAKS_TO_BODY } from '@/core/stations/hv-circuit';
 import { followsVehicle, partOf, type ResolvedDevice, type SolvedCase } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -42,15 +43,6 @@ const DRAWS: readonly (readonly [StateId, string])[] = [
   ['charging', 'Gives while charging'],
 ];
 /** What has a body of its own to leak to. */
-const LEAKS: ReadonlySet<string> = new Set([
-  'box',
-  'inverter',
-  'charger',
-  'converter',
-  'charger-converter',
-  'heater',
-  'compressor',
-]);
 const CHARGERS: ReadonlySet<string> = new Set(['charger', 'charger-converter']);
 
 /** What is picked in the drawing: its part and figures to change, and what the checks say of it. */
@@ -181,7 +173,7 @@ function DeviceFields({
             onCommit={(powerW) => dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state, powerW } })}
           />
         ))}
-      {LEAKS.has(device.device.kind) && (
+      {LEAKS_TO_BODY.has(device.device.kind) && (
         <>
           <QuantityField
             label="Leaks to the body"

@@ -24,12 +24,24 @@ export const laid = (zoneId: string, more: Partial<Laid> = {}): Laid => ({
 const LEAKING: ReadonlySet<DeviceKind> = new Set<DeviceKind>([
   'box',
   'inverter',
+  'motor',
   'charger',
   'converter',
   'charger-converter',
   'heater',
   'compressor',
 ]);
+
+/** Filters of the usual size between both poles and the body, F: the drive's is the largest. */
+export const FILTERS: Readonly<Partial<Record<DeviceKind, number>>> = {
+  inverter: 200e-9,
+  motor: 20e-9,
+  charger: 100e-9,
+  converter: 50e-9,
+  'charger-converter': 150e-9,
+  heater: 40e-9,
+  compressor: 40e-9,
+};
 
 /** Writes a sample build down in few lines: parts by catalogue id, ends as "device.terminal". */
 export class SampleWriter {
@@ -105,6 +117,14 @@ export class SampleWriter {
   measuredLeakage(insulationOhm: number): void {
     for (const [id, device] of Object.entries(this.devices))
       if (LEAKING.has(device.kind)) this.devices[id] = { ...device, insulationOhm };
+  }
+
+  /** Capacitance to the body of whatever has a filter, as the sheets say, F. */
+  filters(byKind: Readonly<Partial<Record<DeviceKind, number>>>): void {
+    for (const [id, device] of Object.entries(this.devices)) {
+      const yCapacitanceF = byKind[device.kind];
+      if (yCapacitanceF !== undefined) this.devices[id] = { ...device, yCapacitanceF };
+    }
   }
 
   build(id: Id, name: string, more: Partial<Build>): Build {

@@ -1,6 +1,6 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
-import { laid, SampleWriter, withCoils, withLow } from './bench-kit';
+import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 import { withWays } from './firn-9-ways';
 
 /**
@@ -140,6 +140,7 @@ export function firn9(id = 'firn-9'): Build {
   });
 
   w.measuredLeakage(10e6);
+  w.filters(FILTERS);
   const build = w.build(id, 'Firn 9', {
     notes: 'Sample build, made up. The heater fuse and the charger fuse are wrong on purpose.',
     schools: {

@@ -1,6 +1,6 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
-import { laid, SampleWriter, withCoils, withLow } from './bench-kit';
+import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 
 /**
  * A small four-seat estate of the 1960s, made up. 40s prismatic LFP, about 130 V, one main contactor and a hand-operated disconnect,
@@ -116,6 +116,7 @@ export function larkspur(id = 'larkspur'): Build {
   branch('charger', 'charger', 'charger', 'cable-plain-4', 0.7, 'zone-bay');
 
   w.measuredLeakage(10e6);
+  w.filters(FILTERS);
   const build = w.build(id, 'Larkspur', {
     notes: 'Sample build, made up. One contactor, and a hand switch between the boxes.',
     schools: {

@@ -1,6 +1,6 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
-import { laid, SampleWriter, withCoils, withLow } from './bench-kit';
+import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 
 /**
  * A narrow vineyard tractor, made up. 84 V of flooded lead cells in two trays, a series DC motor behind a controller, one contactor and a
@@ -88,6 +88,7 @@ export function teasel(id = 'teasel'): Build {
   }
 
   w.measuredLeakage(10e6);
+  w.filters(FILTERS);
   const build = w.build(id, 'Teasel', {
     notes: 'Sample build, made up. The old school, done properly.',
     schools: {

@@ -1,6 +1,54 @@
-import { marginAtMost, quantityText as q, type Rule } from '../../checks';
-import { isPrechargeRelay, partOf, solvedStates } from '../../vehicle';
-import { amps, type Context, corner, deviceRef, needsPart, packMustDeliver, powerFrom, worstCurrent } from '../context';
+import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { isPrechargeRelay, partOf, prechargeBranches, solvedStates } from '../../vehicle';
+import {
+  amps,
+  type Context,
+  corner,
+  deviceRef,
+  NEEDS_CELLS,
+  needsPart,
+  packMustDeliver,
+  powerFrom,
+  worstCurrent,
+} from '../context';
+
+/** A precharge that is broken off as it begins: all of the voltage across the resistor. */
+function relayBreaks(context: Context): Finding[] {
+  const { vehicle, fullV } = context;
+  return prechargeBranches(vehicle).flatMap(({ relayIds, resistorIds }) =>
+    relayIds.map((id): Finding => {
+      const device = vehicle.deviceOf.get(id)!;
+      const subject = deviceRef(device);
+      const part = partOf(device, 'contactor');
+      if (!part) return needsPart(device);
+      if (fullV === null) return { subject, missing: NEEDS_CELLS };
+      const ohms = resistorIds.map((one) => partOf(vehicle.deviceOf.get(one), 'resistor')?.resistanceOhm);
+      const untold = resistorIds.filter((_, k) => ohms[k] === undefined);
+      if (untold.length > 0)
+        return {
+          subject,
+          missing: untold.map((one) => ({ ref: deviceRef(vehicle.deviceOf.get(one)!), what: 'part' })),
+        };
+      const resistanceOhm = ohms.reduce((sum: number, ohm) => sum + ohm!, 0);
+      const currentA = fullV / resistanceOhm;
+      return {
+        subject,
+        variant: 'relay',
+        demand: amps(currentA),
+        limit: amps(part.breakCurrentA),
+        margin: marginAtMost(currentA, part.breakCurrentA),
+        lines: () => [
+          {
+            formula: 'I = V_full / R',
+            figures: `${q(fullV, 'voltage')} / ${q(resistanceOhm, 'resistance')}`,
+            result: amps(currentA),
+            note: 'Broken off as it begins: key off, handle pressed, a short at the time-out.',
+          },
+        ],
+      };
+    }),
+  );
+}
 
 /** Opening in an emergency: the current of the hardest moment, peaks included. */
 export const contactorBreak: Rule<Context> = {
@@ -9,7 +57,7 @@ export const contactorBreak: Rule<Context> = {
   sources: ['Break rating at voltage: the contactor’s part', 'Emergency opening happens at full current'],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
-    return context.vehicle.devices
+    const mains = context.vehicle.devices
       .filter(({ id, device }) => device.kind === 'contactor' && !isPrechargeRelay(context.vehicle, id))
       .flatMap((device) => {
         const part = partOf(device, 'contactor');
@@ -40,5 +88,6 @@ export const contactorBreak: Rule<Context> = {
           },
         ];
       });
+    return [...mains, ...relayBreaks(context)];
   },
 };

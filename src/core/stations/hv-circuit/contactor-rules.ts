@@ -17,10 +17,8 @@ import {
   corner,
   deviceRef,
   FULL_ONLY,
-  fromRules,
   NEEDS_CELLS,
   needsPart,
-  PACK_REF,
   packMustDeliver,
   powerFrom,
   sustainedCases,
@@ -222,39 +220,6 @@ function closingFinding(
   };
 }
 
-const bothPoles: Rule<Context> = {
-  id: 'contactor.both-poles',
-  station: 'hv-circuit',
-  sources: [
-    'Above class A the terminals outside the box are dead when the circuit is open',
-    'Single-pole school: a hand-operated disconnect in the other pole',
-  ],
-  sourcesIn: fromRules('classBDcV', 'singlePoleMostV'),
-  judge: ({ vehicle, fullV, rules }) => {
-    if (fullV === null) return [];
-    if (fullV <= rules.classBDcV.value)
-      return [{ subject: PACK_REF, holds: true, figures: { detail: `${q(fullV, 'voltage')} is class A` } }];
-    const has = (role: string) =>
-      vehicle.devices.some(({ device }) => device.kind === 'contactor' && device.role === role);
-    if (has('main-plus') && has('main-minus'))
-      return [{ subject: PACK_REF, holds: true, figures: { detail: 'plus and minus are switched' } }];
-    const disconnect = vehicle.devices.some(({ device }) => device.kind === 'disconnect');
-    const school =
-      vehicle.build.schools.contactors === 'single-pole' && fullV <= rules.singlePoleMostV.value && disconnect;
-    return [
-      {
-        subject: PACK_REF,
-        holds: school,
-        figures: {
-          detail: school
-            ? 'single-pole school with a disconnect: keep covers on, the other pole stays connected'
-            : `at ${q(fullV, 'voltage')} both poles must be switched`,
-        },
-      },
-    ];
-  },
-};
-
 const disconnect: Rule<Context> = {
   id: 'disconnect.rating',
   station: 'hv-circuit',
@@ -298,4 +263,4 @@ const disconnect: Rule<Context> = {
   },
 };
 
-export const CONTACTOR_RULES: readonly Rule<Context>[] = [voltage, carry, make, bothPoles, disconnect];
+export const CONTACTOR_RULES: readonly Rule<Context>[] = [voltage, carry, make, disconnect];

@@ -1,6 +1,15 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { carryCurrent, overloadMultiple } from '../../physics/contactor';
-import { isPrechargeRelay, partOf, type SolvedState, solvedStates } from '../../vehicle';
+import { everyContactor, potentials } from '../../simulate';
+import {
+  isPrechargeRelay,
+  partOf,
+  type ResolvedDevice,
+  type SolvedState,
+  solvedStates,
+  terminalNode,
+  type Vehicle,
+} from '../../vehicle';
 import {
   amps,
   assumedAmbient,
@@ -100,19 +109,27 @@ const peak: Rule<Context> = {
 /** States in which power flows towards the pack. */
 const TOWARDS_PACK: ReadonlySet<string> = new Set(['regeneration', 'charging']);
 
+/** Strongest current of these cases, with its sign, A. */
+const strongest = (cases: readonly SolvedState[], deviceId: string): number =>
+  cases
+    .map((solved) => solved.point.elementCurrentsA.get(deviceId) ?? 0)
+    .reduce((most, current) => (Math.abs(current) > Math.abs(most) ? current : most), 0);
+
+const driving = (cases: readonly SolvedState[]): readonly SolvedState[] =>
+  cases.filter(({ state }) => !TOWARDS_PACK.has(state.id));
+
 /**
- * Largest current through a device against the direction in which it discharges, A. Discharging is the strongest case that drives or
- * heats; what carries nothing there (a charge contactor) knows one direction only, the strongest of all.
+ * Largest current through a device against its mark, A. Its mark suits discharging unless it sits the wrong way round; what carries
+ * nothing then (a charge contactor) knows one direction only, the strongest of all.
  */
 function worstReverse(
   cases: readonly SolvedState[],
   deviceId: string,
+  turned: boolean,
 ): { solved: SolvedState; currentA: number } | null {
-  const signed = (solved: SolvedState) => solved.point.elementCurrentsA.get(deviceId) ?? 0;
-  const strongest = (list: readonly SolvedState[]) =>
-    list.map(signed).reduce((most, amps) => (Math.abs(amps) > Math.abs(most) ? amps : most), 0);
-  const discharging = strongest(cases.filter(({ state }) => !TOWARDS_PACK.has(state.id)));
-  const forward = Math.sign(Math.abs(discharging) > 0.5 ? discharging : strongest(cases));
+  const discharging = strongest(driving(cases), deviceId);
+  const forward =
+    Math.abs(discharging) > 0.5 ? (turned ? -1 : 1) * Math.sign(discharging) : Math.sign(strongest(cases, deviceId));
   if (forward === 0) return null;
   let worst: { solved: SolvedState; currentA: number } | null = null;
   for (const solved of cases) {
@@ -122,12 +139,22 @@ function worstReverse(
   return worst;
 }
 
+/** Terminal b at the cells and a away from them; within a string, where both sides are cells, neither is wrong. */
+function turnedRound(vehicle: Vehicle, device: ResolvedDevice): boolean {
+  for (const open of [everyContactor(vehicle), new Set([device.id])]) {
+    const at = potentials(vehicle, { open, throughBleeds: false });
+    const [a, b] = (['a', 'b'] as const).map((end) => at.withCells.has(at.islandOf(terminalNode(device, end))));
+    if (a !== b) return b === true;
+  }
+  return false;
+}
+
 const polarity: Rule<Context> = {
   id: 'contactor.polarity',
   station: 'hv-circuit',
   sources: [
     'A polarised contactor blows its arc out in one direction of the current: the contactor’s part',
-    'Taken as fitted for discharging: its mark towards the cells’ plus',
+    'Terminal a is the one that its sheet wants towards the cells in that pole; the wiring tells on which side they are',
   ],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
@@ -137,7 +164,8 @@ const polarity: Rule<Context> = {
       if (!part) return [needsPart(device)];
       if (!part.polarised) return [{ subject, holds: true, variant: 'both-ways' }];
       if (waitsFor) return [{ subject, waitsFor }];
-      const worst = worstReverse(solvedStates(context.vehicle), device.id);
+      const turned = turnedRound(context.vehicle, device);
+      const worst = worstReverse(solvedStates(context.vehicle), device.id, turned);
       if (!worst) return [{ subject, holds: true, variant: 'one-way' }];
       const limit = part.reverseBreakCurrentA;
       if (limit === undefined)
@@ -146,6 +174,7 @@ const polarity: Rule<Context> = {
       return [
         {
           subject,
+          ...(turned ? { variant: 'turned' } : {}),
           case: worst.solved.id,
           demand: amps(worst.currentA),
           limit: amps(limit),

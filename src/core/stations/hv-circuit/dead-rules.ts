@@ -1,11 +1,14 @@
-import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { capacitorEnergyJ, parallelOhm, timeToVoltage } from '../../physics/discharge';
-import { partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { BODY, everyContactor, potentials } from '../../simulate';
+import { partOf, type ResolvedDevice, terminalNode, type Vehicle } from '../../vehicle';
 import { type Context, deviceRef, fromRules, PACK_REF, volts } from '../context';
 
+/** Capacitors that stay side by side with every contactor open, and what bleeds them. */
 export interface LinkDischarge {
   readonly capacitanceF: number;
   readonly resistanceOhm: number | null;
+  readonly devices: readonly ResolvedDevice[];
   /** Devices whose capacitor has no bleed resistor that is known. */
   readonly unknown: readonly ResolvedDevice[];
   /** From full charge to the edge of class A, s; null: never. */
@@ -15,34 +18,49 @@ export interface LinkDischarge {
   readonly lossW: number;
 }
 
-/** The link after the contactors have opened: every capacitor and every bleed resistor on the bus, side by side. Null without a link. */
-export function linkDischarge(vehicle: Vehicle, fullV: number, safeV: number): LinkDischarge | null {
-  let capacitanceF = 0;
-  const ohms: number[] = [];
-  const unknown: ResolvedDevice[] = [];
+/** Every piece of bus that holds charge after all contactors have opened, the slowest first: a capacitor behind its own contactor is one. */
+export function linkDischarges(vehicle: Vehicle, fullV: number, safeV: number): readonly LinkDischarge[] {
+  const at = potentials(vehicle, { open: everyContactor(vehicle), throughBleeds: false });
+  const between = (device: ResolvedDevice, a: string, b: string) =>
+    [at.islandOf(terminalNode(device, a)), at.islandOf(terminalNode(device, b))].sort().join(' ');
+  const found = new Map<
+    string,
+    { capacitanceF: number; ohms: number[]; devices: ResolvedDevice[]; unknown: ResolvedDevice[] }
+  >();
   for (const device of vehicle.devices) {
     const part = partOf(device, 'inverter') ?? partOf(device, 'bus-device');
-    if (part && part.linkCapacitanceF > 0) {
-      capacitanceF += part.linkCapacitanceF;
-      if (part.bleedResistanceOhm !== undefined) ohms.push(part.bleedResistanceOhm);
-      else unknown.push(device);
-    }
-    if (device.device.kind === 'discharge-resistor') {
-      const resistor = partOf(device, 'resistor');
-      if (resistor) ohms.push(resistor.resistanceOhm);
-    }
+    if (!part || part.linkCapacitanceF <= 0) continue;
+    const key = between(device, 'plus', 'minus');
+    const piece = found.get(key) ?? { capacitanceF: 0, ohms: [], devices: [], unknown: [] };
+    found.set(key, piece);
+    piece.capacitanceF += part.linkCapacitanceF;
+    piece.devices.push(device);
+    if (part.bleedResistanceOhm !== undefined) piece.ohms.push(part.bleedResistanceOhm);
+    else piece.unknown.push(device);
   }
-  if (capacitanceF === 0) return null;
-  const resistanceOhm = parallelOhm(...ohms);
-  return {
-    capacitanceF,
-    resistanceOhm,
-    unknown,
-    timeS: timeToVoltage({ startVoltageV: fullV, capacitanceF, resistanceOhm }, safeV),
-    energyJ: capacitorEnergyJ(capacitanceF, fullV),
-    lossW: resistanceOhm === null ? 0 : fullV ** 2 / resistanceOhm,
-  };
+  for (const device of vehicle.devices) {
+    const resistor = device.device.kind === 'discharge-resistor' ? partOf(device, 'resistor') : null;
+    if (resistor) found.get(between(device, 'a', 'b'))?.ohms.push(resistor.resistanceOhm);
+  }
+  return [...found.values()]
+    .map(({ capacitanceF, ohms, devices, unknown }): LinkDischarge => {
+      const resistanceOhm = parallelOhm(...ohms);
+      return {
+        capacitanceF,
+        resistanceOhm,
+        devices,
+        unknown,
+        timeS: timeToVoltage({ startVoltageV: fullV, capacitanceF, resistanceOhm }, safeV),
+        energyJ: capacitorEnergyJ(capacitanceF, fullV),
+        lossW: resistanceOhm === null ? 0 : fullV ** 2 / resistanceOhm,
+      };
+    })
+    .sort((p, r) => (r.timeS ?? Number.POSITIVE_INFINITY) - (p.timeS ?? Number.POSITIVE_INFINITY));
 }
+
+/** The slowest of them. Null without a link. */
+export const linkDischarge = (vehicle: Vehicle, fullV: number, safeV: number): LinkDischarge | null =>
+  linkDischarges(vehicle, fullV, safeV)[0] ?? null;
 
 const passive: Rule<Context> = {
   id: 'discharge.passive',
@@ -51,42 +69,50 @@ const passive: Rule<Context> = {
   sourcesIn: fromRules('classBDcV', 'passiveDischargeS'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
-    const link = linkDischarge(vehicle, fullV, rules.classBDcV.value);
-    if (!link || link.energyJ < rules.harmlessJ.value) return [];
-    const subject = { kind: 'build', id: 'link', name: 'DC link' } as const;
-    if (link.timeS === null)
-      return link.unknown.length > 0
-        ? [{ subject, missing: link.unknown.map((device) => ({ ref: deviceRef(device), what: 'its bleed resistor' })) }]
-        : [{ subject, holds: false, variant: 'never' }];
-    const { timeS, resistanceOhm, capacitanceF } = link;
-    return [
-      {
-        subject,
-        demand: { value: timeS, dimension: 'time' },
-        limit: { value: rules.passiveDischargeS.value, dimension: 'time' },
-        figures: { safe: volts(rules.classBDcV.value) },
-        margin: marginAtMost(timeS, rules.passiveDischargeS.value),
-        lines: () => [
-          {
-            formula: 't = R · C · ln(V_full / V_safe)',
-            figures: `${q(resistanceOhm!, 'resistance')} · ${q(capacitanceF, 'capacitance')} · ln(${q(fullV, 'voltage')} / ${q(rules.classBDcV.value, 'voltage')})`,
-            result: { value: timeS, dimension: 'time' },
-            note: 'All links and bleeds that stay joined. Wait longer than this, then prove dead.',
-          },
-          {
-            formula: 'loss = V² / R while the bus is live',
-            figures: `(${q(fullV, 'voltage')})² / ${q(resistanceOhm!, 'resistance')}`,
-            result: { value: link.lossW, dimension: 'power' },
-          },
-        ],
-        assumed: [
-          'Tolerances of C and R stretch it by up to a third; a device that is unplugged keeps its own charge.',
-          ...(link.unknown.length > 0
-            ? [`No bleed of its own is known in ${link.unknown.map(({ device }) => device.name).join(', ')}.`]
-            : []),
-        ],
-      },
-    ];
+    const links = linkDischarges(vehicle, fullV, rules.classBDcV.value);
+    const main = links.find(({ devices }) => devices.some(({ device }) => device.kind === 'inverter')) ?? links[0];
+    return links.flatMap((link): Finding[] => {
+      if (link.energyJ < rules.harmlessJ.value) return [];
+      const subject: Ref = link === main ? { kind: 'build', id: 'link', name: 'DC link' } : deviceRef(link.devices[0]!);
+      if (link.timeS === null)
+        return link.unknown.length > 0
+          ? [
+              {
+                subject,
+                missing: link.unknown.map((device) => ({ ref: deviceRef(device), what: 'its bleed resistor' })),
+              },
+            ]
+          : [{ subject, holds: false, variant: 'never' }];
+      const { timeS, resistanceOhm, capacitanceF } = link;
+      return [
+        {
+          subject,
+          demand: { value: timeS, dimension: 'time' },
+          limit: { value: rules.passiveDischargeS.value, dimension: 'time' },
+          figures: { safe: volts(rules.classBDcV.value) },
+          margin: marginAtMost(timeS, rules.passiveDischargeS.value),
+          lines: () => [
+            {
+              formula: 't = R · C · ln(V_full / V_safe)',
+              figures: `${q(resistanceOhm!, 'resistance')} · ${q(capacitanceF, 'capacitance')} · ln(${q(fullV, 'voltage')} / ${q(rules.classBDcV.value, 'voltage')})`,
+              result: { value: timeS, dimension: 'time' },
+              note: 'All links and bleeds that stay joined. Wait longer than this, then prove dead.',
+            },
+            {
+              formula: 'loss = V² / R while the bus is live',
+              figures: `(${q(fullV, 'voltage')})² / ${q(resistanceOhm!, 'resistance')}`,
+              result: { value: link.lossW, dimension: 'power' },
+            },
+          ],
+          assumed: [
+            'Tolerances of C and R stretch it by up to a third; a device that is unplugged keeps its own charge.',
+            ...(link.unknown.length > 0
+              ? [`No bleed of its own is known in ${link.unknown.map(({ device }) => device.name).join(', ')}.`]
+              : []),
+          ],
+        },
+      ];
+    });
   },
 };
 
@@ -97,11 +123,11 @@ const active: Rule<Context> = {
   sourcesIn: fromRules('classBDcV', 'activeDischargeS'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
-    const link = linkDischarge(vehicle, fullV, rules.classBDcV.value);
-    if (!link) return [];
+    const links = linkDischarges(vehicle, fullV, rules.classBDcV.value);
     return vehicle.devices.flatMap((device): Finding[] => {
       const activeOhm = partOf(device, 'inverter')?.activeDischargeOhm;
-      if (activeOhm === undefined) return [];
+      const link = links.find(({ devices }) => devices.includes(device));
+      if (activeOhm === undefined || !link) return [];
       const resistanceOhm = parallelOhm(activeOhm, ...(link.resistanceOhm === null ? [] : [link.resistanceOhm]))!;
       const timeS = timeToVoltage(
         { startVoltageV: fullV, capacitanceF: link.capacitanceF, resistanceOhm },
@@ -138,9 +164,10 @@ const active: Rule<Context> = {
 /** Leakage taken for a device whose own is not known, Ω (generic: a sound device has tens of megohms). */
 const ASSUMED_LEAK_OHM = 10e6;
 
-const HV_DEVICE: ReadonlySet<string> = new Set([
+export const LEAKS_TO_BODY: ReadonlySet<string> = new Set([
   'box',
   'inverter',
+  'motor',
   'charger',
   'converter',
   'charger-converter',
@@ -150,7 +177,7 @@ const HV_DEVICE: ReadonlySet<string> = new Set([
 
 /** Everything that leaks to the body, side by side, Ω; null without high-voltage devices. */
 export function leakageOhm(vehicle: Vehicle): number | null {
-  const devices = vehicle.devices.filter(({ device }) => HV_DEVICE.has(device.kind));
+  const devices = vehicle.devices.filter(({ device }) => LEAKS_TO_BODY.has(device.kind));
   return parallelOhm(...devices.map(({ device }) => device.insulationOhm ?? ASSUMED_LEAK_OHM));
 }
 
@@ -161,7 +188,7 @@ const resistance: Rule<Context> = {
   sourcesIn: fromRules('insulationOhmPerV'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
-    const devices = vehicle.devices.filter(({ device }) => HV_DEVICE.has(device.kind));
+    const devices = vehicle.devices.filter(({ device }) => LEAKS_TO_BODY.has(device.kind));
     const assumed = devices.filter(({ device }) => device.insulationOhm === undefined);
     const total = leakageOhm(vehicle);
     if (total === null) return [];
@@ -207,9 +234,20 @@ const yCapacitance: Rule<Context> = {
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const known = vehicle.devices.filter(({ device }) => (device.yCapacitanceF ?? 0) > 0);
-    if (known.length === 0) return [];
+    const untold = vehicle.devices.filter(
+      ({ device }) => LEAKS_TO_BODY.has(device.kind) && device.kind !== 'box' && device.yCapacitanceF === undefined,
+    );
+    if (known.length === 0 && untold.length === 0) return [];
     const capacitanceF = known.reduce((sum, { device }) => sum + device.yCapacitanceF!, 0);
     const energy = capacitorEnergyJ(capacitanceF, fullV);
+    // What is known may be too much already; what is not told never counts as none.
+    if (untold.length > 0 && energy <= rules.harmlessJ.value)
+      return [
+        {
+          subject: PACK_REF,
+          missing: untold.map((device) => ({ ref: deviceRef(device), what: 'its filter to the body' })),
+        },
+      ];
     return [
       {
         subject: PACK_REF,
@@ -296,4 +334,36 @@ export function largestPart(vehicle: Vehicle, without: string | null): number | 
   return byPart.size === 0 ? null : Math.max(...byPart.values());
 }
 
-export const DEAD_RULES: readonly Rule<Context>[] = [passive, active, resistance, yCapacitance, serviceVoltage];
+const bodyJoined: Rule<Context> = {
+  id: 'insulation.body-joined',
+  station: 'hv-circuit',
+  sources: [
+    'Above class A no pole is joined to the body: one more fault and it is a short, or a shock (UN R100, ISO 6469-3)',
+  ],
+  sourcesIn: fromRules('classBDcV'),
+  judge: ({ vehicle, fullV, rules }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const at = potentials(vehicle, { open: new Set(), relaysClosed: true });
+    if (!at.withCells.has(at.islandOf(BODY)))
+      return [{ subject: PACK_REF, holds: true, figures: { detail: 'no conductor joins a pole to it' } }];
+    const onBody = vehicle.conductors.filter(({ conductor }) =>
+      [conductor.a, conductor.b].some(({ deviceId }) => vehicle.deviceOf.get(deviceId)?.device.kind === 'chassis'),
+    );
+    return [
+      {
+        subject: PACK_REF,
+        holds: false,
+        figures: { detail: `${onBody.map(({ conductor }) => conductor.name).join(', ')} does: take it off` },
+      },
+    ];
+  },
+};
+
+export const DEAD_RULES: readonly Rule<Context>[] = [
+  passive,
+  active,
+  bodyJoined,
+  resistance,
+  yCapacitance,
+  serviceVoltage,
+];

@@ -1,5 +1,5 @@
 import type { Finding, Ref, Rule } from '../../checks';
-import { coverage, HANDLES, heldWith, singleFailures } from '../../simulate';
+import { allBut, coverage, HANDLES, heldWith, singleFailures, stillFed } from '../../simulate';
 import {
   type CoilCircuit,
   closedIn,
@@ -171,26 +171,25 @@ const singleFailure: Rule<Context> = {
   sources: [
     'With the handle pressed and any one contact bridged or any one wire touching the supply, one pole opens or a pull that breaks load is at hand (engineering judgement, after the intent of ISO 26262 and ISO 13850)',
   ],
-  judge: ({ vehicle, rules }) => {
+  judge: ({ vehicle, fullV, rules }) => {
     const { emergencyStop: school } = vehicle.build.schools;
     const circuit = coilCircuit(vehicle);
     if (school === 'mechanical' || !circuit || !circuit.stops.some(({ device }) => HANDLES.has(device.kind))) return [];
     const unknown = unknownCoils(vehicle, circuit, STOP);
     if (unknown) return [unknown];
-    const poles = vehicle.devices
-      .filter(({ device }) => device.role === 'main-plus' || device.role === 'main-minus')
-      .map(({ id }) => id);
-    // Held in is a pole; dangerous is every pole held in at once, for then the bus stays on the cells.
+    // Held in is a contactor; dangerous is what is still fed through those that are held in together.
+    const safeV = rules.classBDcV.value;
+    const aboveV = fullV !== null && fullV > safeV ? safeV : 0;
     const bad = singleFailures(vehicle).filter(
-      ({ staysIn }) => poles.length > 0 && poles.every((pole) => staysIn.includes(pole)),
+      ({ staysIn }) => stillFed(vehicle, allBut(vehicle, staysIn), aboveV).length > 0,
     );
     const nameIn = (id: string) =>
       circuit.lv.conductorOf.get(id)?.conductor.name ?? circuit.lv.deviceOf.get(id)?.device.name ?? nameOf(vehicle, id);
-    const pull = bad.length > 0 ? pulls(vehicle, rules.classBDcV.value)[0] : undefined;
+    const pull = bad.length > 0 ? pulls(vehicle, safeV)[0] : undefined;
     const first = bad[0];
     const story = first
-      ? `${nameIn(first.id)} ${first.kind === 'bridged' ? 'bridged' : 'touching the supply'} keeps the poles closed${bad.length > 1 ? `, and ${bad.length - 1} more such failures` : ''}`
-      : 'no single failure keeps every pole closed';
+      ? `${nameIn(first.id)} ${first.kind === 'bridged' ? 'bridged' : 'touching the supply'} keeps the pack connected${bad.length > 1 ? `, and ${bad.length - 1} more such failures` : ''}`
+      : 'no single failure keeps the pack connected';
     return [
       {
         subject: STOP,

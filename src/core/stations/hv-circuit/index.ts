@@ -11,6 +11,7 @@ import { EMERGENCY_RULES } from './emergency-rules';
 import { FAULT_RULES } from './fault-rules';
 import { LET_THROUGH_RULES } from './fuse-let-through';
 import { FUSE_RULES } from './fuse-rules';
+import { LIVE_RULES } from './live-rules';
 import { PLACEMENT_RULES } from './placement-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
 import { TRIP_CURRENT_RULES } from './trip-current-rules';
@@ -26,10 +27,11 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...CONTACTOR_RULES,
   contactorBreak,
   ...CONTACTOR_WEAR_RULES,
+  ...LIVE_RULES,
   ...COIL_RULES,
   ...EMERGENCY_RULES,
   ...PRECHARGE_RULES,
   ...DEAD_RULES,
 ];
-export { type LinkDischarge, largestPart, leakageOhm, linkDischarge } from './dead-rules';
+export { LEAKS_TO_BODY, type LinkDischarge, largestPart, leakageOhm, linkDischarge } from './dead-rules';
 export { type PrechargeFigure, prechargeWorkings } from './workings';

@@ -8,6 +8,8 @@ import {
   loomWireAmpacity,
   lowVoltage,
   partOf,
+  type Resolved,
+  type ResolvedConductor,
   type Vehicle,
 } from '../../vehicle';
 import { amps, type Context, celsius, conductorRef, deviceRef, hotPlace, volts } from '../context';
@@ -226,12 +228,8 @@ const sourceFuse: Rule<Context> = {
       ...low.converters.map(({ id, device }) => [`${id}.lvPlus`, loadRef(id, device.name)] as const),
     ];
     return sources.flatMap(([node, subject]): Finding[] => {
-      const wires = low.lv.conductors.filter(({ nodeA, nodeB }) => nodeA === node || nodeB === node);
+      const { wires, bare } = beforeAnyFuse(low.lv, node);
       if (wires.length === 0) return [];
-      const bare = wires.filter(({ conductor, lengthM, nodeA }) => {
-        const far = nodeA === node ? conductor.b.deviceId : conductor.a.deviceId;
-        return low.lv.deviceOf.get(far)?.device.kind !== 'lv-fuse' || (lengthM ?? 1) > SOURCE_M;
-      });
       return [
         {
           subject,
@@ -247,6 +245,40 @@ const sourceFuse: Rule<Context> = {
     });
   },
 };
+
+/**
+ * Wires at a source's potential with nothing between, and those of them that do not end at a fuse soon: too long a way to it, an end on
+ * something else, or a fuse that a wire leads around.
+ */
+function beforeAnyFuse(
+  lv: Resolved,
+  source: string,
+): { readonly wires: readonly ResolvedConductor[]; readonly bare: readonly ResolvedConductor[] } {
+  const distance = new Map([[source, 0]]);
+  const queue = [source];
+  const wires = new Set<ResolvedConductor>();
+  for (let head = 0; head < queue.length; head++) {
+    const here = queue[head]!;
+    for (const wire of lv.conductors) {
+      if (wire.nodeA !== here && wire.nodeB !== here) continue;
+      wires.add(wire);
+      const far = wire.nodeA === here ? wire.nodeB : wire.nodeA;
+      if (distance.has(far)) continue;
+      distance.set(far, distance.get(here)! + (wire.lengthM ?? 1));
+      queue.push(far);
+    }
+  }
+  const ends = (node: string): boolean => {
+    if (node === source) return true;
+    const at = node.lastIndexOf('.');
+    const id = node.slice(0, at);
+    const kind = lv.deviceOf.get(id)?.device.kind;
+    if (distance.get(node)! > SOURCE_M) return false;
+    if (kind === 'lv-junction') return true;
+    return kind === 'lv-fuse' && !distance.has(`${id}.${node.slice(at + 1) === 'a' ? 'b' : 'a'}`);
+  };
+  return { wires: [...wires], bare: [...wires].filter(({ nodeA, nodeB }) => !ends(nodeA) || !ends(nodeB)) };
+}
 
 const temperature: Rule<Context> = {
   id: 'lv.wire-temperature',

@@ -1,0 +1,235 @@
+import type { Id } from '../../build';
+import { type Finding, quantityText as q, type Rule } from '../../checks';
+import {
+  allBut,
+  consumersOf,
+  everyContactor,
+  joinedWhenOpen,
+  keyTests,
+  liveness,
+  type StillFed,
+  stillFed,
+} from '../../simulate';
+import { coilCircuit, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { type Context, deviceRef, fromRules, NEEDS_CELLS, PACK_REF } from '../context';
+import { NEEDS_COILS } from './coil-rules';
+
+const nameOf = (vehicle: Vehicle, id: Id): string =>
+  (vehicle.deviceOf.get(id)?.device ?? vehicle.conductorOf.get(id)?.conductor)?.name ?? id;
+const listed = (names: readonly string[], most = 4): string =>
+  names.length <= most ? names.join(', ') : `${names.slice(0, most).join(', ')} and ${names.length - most} more`;
+
+/** A consumer that stays fed, and by which way. */
+const story = (vehicle: Vehicle, { device, voltageV, path }: StillFed): string =>
+  `${device.device.name} keeps ${q(voltageV, 'voltage', 3)} ${
+    path.length === 0 ? 'straight from the cells' : `by way of ${listed(path.map((id) => nameOf(vehicle, id)))}`
+  }`;
+
+const contactorsIn = (vehicle: Vehicle): readonly ResolvedDevice[] =>
+  vehicle.devices.filter(({ device }) => device.kind === 'contactor');
+const disconnectsIn = (vehicle: Vehicle): readonly ResolvedDevice[] =>
+  vehicle.devices.filter(({ device }) => device.kind === 'disconnect');
+
+/** What is still fed with every disconnect out, whatever the contactors do. */
+const fedPastDisconnects = (vehicle: Vehicle, safeV: number): readonly StillFed[] =>
+  stillFed(vehicle, { open: new Set(disconnectsIn(vehicle).map(({ id }) => id)), relaysClosed: true }, safeV);
+
+/** The single-pole school's own terms: low enough, and a disconnect that takes every consumer off. */
+const singlePole = ({ vehicle, fullV, rules }: Context): boolean =>
+  vehicle.build.schools.contactors === 'single-pole' &&
+  fullV !== null &&
+  fullV <= rules.singlePoleMostV.value &&
+  disconnectsIn(vehicle).length > 0 &&
+  fedPastDisconnects(vehicle, rules.classBDcV.value).length === 0;
+
+/** Boxes whose cells are not told: what they feed is not known. */
+const emptyBoxes = (vehicle: Vehicle): boolean =>
+  vehicle.devices.some(
+    (box) => box.device.kind === 'box' && (!partOf(box, 'cell') || box.device.cellsInSeries === undefined),
+  );
+
+const parked: Rule<Context> = {
+  id: 'live.parked',
+  station: 'hv-circuit',
+  sources: [
+    'With every contactor open the terminals outside the boxes carry no voltage class B (UN R100, ISO 6469-3 intent)',
+    'Potentials of the wiring itself, whatever its parts are called',
+  ],
+  sourcesIn: fromRules('classBDcV'),
+  judge: ({ vehicle, fullV, rules }) => {
+    if (consumersOf(vehicle).length === 0) return [];
+    if (fullV === null || emptyBoxes(vehicle)) return [{ subject: PACK_REF, missing: NEEDS_CELLS }];
+    const safeV = rules.classBDcV.value;
+    if (fullV <= safeV) return [];
+    const open = everyContactor(vehicle);
+    const fed = stillFed(vehicle, { open }, safeV);
+    if (fed.length > 0)
+      return [
+        { subject: PACK_REF, holds: false, figures: { detail: fed.map((one) => story(vehicle, one)).join('; ') } },
+      ];
+    const live = liveness(vehicle, [...open], safeV);
+    const cables = vehicle.conductors
+      .filter(({ id, conductor }) => conductor.kind === 'cable' && live?.liveOf.get(id) === 'hazardous')
+      .map(({ conductor }) => conductor.name);
+    return [
+      {
+        subject: PACK_REF,
+        holds: true,
+        figures: {
+          detail:
+            cables.length === 0
+              ? 'nothing outside the cells is above class A'
+              : `no consumer is fed; ${listed(cables)} stay live: covers that need a tool`,
+        },
+      },
+    ];
+  },
+};
+
+const welded: Rule<Context> = {
+  id: 'live.welded',
+  station: 'hv-circuit',
+  sources: [
+    'One contactor welded, every other open: no consumer stays above class B (ISO 6469-3 intent)',
+    'Single-pole school: then the disconnect takes the pack off',
+  ],
+  sourcesIn: fromRules('classBDcV', 'singlePoleMostV'),
+  judge: (context) => {
+    const { vehicle, fullV, rules } = context;
+    const safeV = rules.classBDcV.value;
+    if (consumersOf(vehicle).length === 0 || fullV === null || fullV <= safeV || emptyBoxes(vehicle)) return [];
+    const before = new Set(stillFed(vehicle, { open: everyContactor(vehicle) }, safeV).map(({ device }) => device.id));
+    const school = singlePole(context);
+    return contactorsIn(vehicle).map((device): Finding => {
+      const subject = deviceRef(device);
+      // What is fed with all of them open is told there.
+      const fed = stillFed(vehicle, allBut(vehicle, [device.id]), safeV).filter((one) => !before.has(one.device.id));
+      if (fed.length === 0) return { subject, holds: true, figures: { detail: 'no consumer is fed by it alone' } };
+      const detail = fed.map((one) => story(vehicle, one)).join('; ');
+      return school
+        ? {
+            subject,
+            holds: true,
+            variant: 'school',
+            figures: { detail: listed(disconnectsIn(vehicle).map((d) => d.device.name)) },
+          }
+        : { subject, holds: false, figures: { detail } };
+    });
+  },
+};
+
+const disconnectPresent: Rule<Context> = {
+  id: 'disconnect.present',
+  station: 'hv-circuit',
+  sources: [
+    'Above class A a disconnect that hands can reach takes every consumer off, even with every contactor welded (UN R100, ISO 6469-3 intent)',
+  ],
+  sourcesIn: fromRules('classBDcV'),
+  judge: ({ vehicle, fullV, rules }) => {
+    const safeV = rules.classBDcV.value;
+    if (fullV === null || fullV <= safeV || consumersOf(vehicle).length === 0) return [];
+    const all = disconnectsIn(vehicle);
+    if (all.length === 0) return [{ subject: PACK_REF, holds: false, variant: 'none' }];
+    if (emptyBoxes(vehicle)) return [{ subject: PACK_REF, missing: NEEDS_CELLS }];
+    const shut = all.filter(({ device }) => {
+      const box = device.insideId === undefined ? undefined : vehicle.deviceOf.get(device.insideId);
+      return box?.device.hold?.reachDisconnect === false;
+    });
+    const fed = fedPastDisconnects(vehicle, safeV);
+    const faults = [
+      ...fed.map((one) => story(vehicle, one)),
+      ...shut.map(({ device }) => `no hand reaches ${device.name} in its box`),
+    ];
+    return [
+      {
+        subject: PACK_REF,
+        holds: faults.length === 0,
+        figures: {
+          detail:
+            faults.length > 0 ? faults.join('; ') : `${listed(all.map((d) => d.device.name))}: every consumer is off`,
+        },
+      },
+    ];
+  },
+};
+
+const bothPoles: Rule<Context> = {
+  id: 'contactor.both-poles',
+  station: 'hv-circuit',
+  sources: [
+    'Above class A the terminals outside the box are dead when the circuit is open: each is followed through the wiring to the cells',
+    'Single-pole school: a hand-operated disconnect in the other pole',
+  ],
+  sourcesIn: fromRules('classBDcV', 'singlePoleMostV'),
+  judge: (context) => {
+    const { vehicle, fullV, rules } = context;
+    if (fullV === null) return [];
+    if (fullV <= rules.classBDcV.value)
+      return [{ subject: PACK_REF, holds: true, figures: { detail: `${q(fullV, 'voltage')} is class A` } }];
+    if (consumersOf(vehicle).length === 0)
+      return [{ subject: PACK_REF, missing: [{ ref: PACK_REF, what: 'an inverter or another consumer' }] }];
+    const joined = joinedWhenOpen(vehicle);
+    if (joined.length === 0)
+      return [{ subject: PACK_REF, holds: true, figures: { detail: 'no terminal of a consumer is joined to cells' } }];
+    const points = new Set(joined.map(({ island, voltageV }) => `${island} ${voltageV.toFixed(3)}`));
+    const poles = new Set(joined.map(({ terminal }) => terminal));
+    const where = `${[...poles].join(' and ')} of ${listed([...new Set(joined.map(({ device }) => device.device.name))])}`;
+    // One point of the pack only: with more than one there is a voltage between them.
+    const school = points.size === 1 && poles.size === 1 && singlePole(context);
+    return [
+      {
+        subject: PACK_REF,
+        holds: school,
+        figures: {
+          detail: school
+            ? `single-pole school with a disconnect: keep covers on, ${[...poles][0]} stays connected`
+            : `${where} ${joined.length === 1 ? 'is' : 'are'} joined to the cells with every contactor open`,
+        },
+      },
+    ];
+  },
+};
+
+const KEY = { kind: 'build', id: 'key', name: 'Key' } as const;
+
+const key: Rule<Context> = {
+  id: 'emergency.key',
+  station: 'hv-circuit',
+  sources: [
+    'Each switch in the feed of the coils is opened by itself; some switch lets every one go, whatever the drivers of the single coils do',
+  ],
+  judge: ({ vehicle }) => {
+    if (contactorsIn(vehicle).length === 0) return [];
+    const circuit = coilCircuit(vehicle);
+    if (!circuit || circuit.wired.length === 0) return [{ ...NEEDS_COILS, subject: KEY }];
+    const tests = keyTests(vehicle);
+    const name = (id: Id) => circuit.lv.deviceOf.get(id)?.device.name ?? nameOf(vehicle, id);
+    const idle = tests.filter(({ letsGo }) => letsGo.length === 0);
+    const whole = tests.filter(({ staysIn, letsGo }) => staysIn.length === 0 && letsGo.length > 0);
+    const faults = idle.map(
+      ({ id, staysIn }) => `${name(id)} off leaves ${listed(staysIn.map((one) => nameOf(vehicle, one)))} closed`,
+    );
+    if (whole.length === 0 && faults.length === 0) {
+      const best = [...tests].sort((p, r) => p.staysIn.length - r.staysIn.length)[0];
+      faults.push(
+        best
+          ? `${name(best.id)} off leaves ${listed(best.staysIn.map((one) => nameOf(vehicle, one)))} closed`
+          : 'no key and no switch stands in the feed of every coil: a driver that sticks keeps its contactor closed',
+      );
+    }
+    return [
+      {
+        subject: KEY,
+        holds: faults.length === 0,
+        figures: {
+          detail:
+            faults.length > 0
+              ? faults.join('; ')
+              : `${listed(whole.map(({ id }) => name(id)))} lets every contactor go`,
+        },
+      },
+    ];
+  },
+};
+
+export const LIVE_RULES: readonly Rule<Context>[] = [parked, welded, disconnectPresent, bothPoles, key];

@@ -1,0 +1,136 @@
+import { applyEdit, type Build, type CircuitName, type Conductor, type Device, type Edit, type Id } from '../../build';
+import { cataloguePart, type Part, type PartKind, type PartOf } from '../../parts';
+
+/** One change of a build. */
+export type Change = (build: Build) => Build;
+
+/** By the edits, as somebody at the screen does it. */
+export const edit =
+  (...edits: readonly Edit[]): Change =>
+  (build) =>
+    edits.reduce((one, next) => applyEdit(one, next).build, build);
+
+export const both =
+  (...changes: readonly Change[]): Change =>
+  (build) =>
+    changes.reduce((one, change) => change(one), build);
+
+/** "k-plus.a" as an end. */
+export const end = (at: string) => {
+  const dot = at.lastIndexOf('.');
+  return { deviceId: at.slice(0, dot), terminal: at.slice(dot + 1) };
+};
+
+const circuitOf = (build: Build, conductorId: Id): CircuitName =>
+  build.circuits.hv.conductors[conductorId] ? 'hv' : 'lv';
+
+const withConductors = (build: Build, name: CircuitName, conductors: Record<Id, Conductor>): Build => ({
+  ...build,
+  circuits: { ...build.circuits, [name]: { ...build.circuits[name], conductors } },
+});
+
+/** The wire ends elsewhere. */
+export const reEnd =
+  (conductorId: Id, which: 'a' | 'b', at: string): Change =>
+  (build) => {
+    const name = circuitOf(build, conductorId);
+    const { conductors } = build.circuits[name];
+    const wire = conductors[conductorId];
+    if (!wire) throw new Error(`no wire ${conductorId}`);
+    return withConductors(build, name, { ...conductors, [conductorId]: { ...wire, [which]: end(at) } });
+  };
+
+/** A wire more, of the same sort as another. */
+export const wire =
+  (id: Id, name: string, from: string, to: string, like: Id): Change =>
+  (build) => {
+    const circuit = circuitOf(build, like);
+    const { conductors } = build.circuits[circuit];
+    const model = conductors[like];
+    if (!model) throw new Error(`no wire ${like}`);
+    return withConductors(build, circuit, { ...conductors, [id]: { ...model, id, name, a: end(from), b: end(to) } });
+  };
+
+/** Everything on the device's a goes to its b, and the other way round. */
+export const turn =
+  (deviceId: Id): Change =>
+  (build) => {
+    const { conductors } = build.circuits.hv;
+    const other: Readonly<Record<string, string>> = { a: 'b', b: 'a' };
+    const turned = (one: Conductor['a']) =>
+      one.deviceId === deviceId ? { ...one, terminal: other[one.terminal] ?? one.terminal } : one;
+    return withConductors(
+      build,
+      'hv',
+      Object.fromEntries(
+        Object.entries(conductors).map(([id, one]) => [id, { ...one, a: turned(one.a), b: turned(one.b) }]),
+      ),
+    );
+  };
+
+/** Written down from the other end. */
+export const flip =
+  (conductorId: Id): Change =>
+  (build) => {
+    const name = circuitOf(build, conductorId);
+    const { conductors } = build.circuits[name];
+    const one = conductors[conductorId]!;
+    return withConductors(build, name, { ...conductors, [conductorId]: { ...one, a: one.b, b: one.a } });
+  };
+
+/** Facts of a device that no single edit sets. */
+export const device =
+  (deviceId: Id, facts: Partial<Device>): Change =>
+  (build) => {
+    const name: CircuitName = build.circuits.hv.devices[deviceId] ? 'hv' : 'lv';
+    const { devices } = build.circuits[name];
+    return {
+      ...build,
+      circuits: {
+        ...build.circuits,
+        [name]: { ...build.circuits[name], devices: { ...devices, [deviceId]: { ...devices[deviceId]!, ...facts } } },
+      },
+    };
+  };
+
+export const fit = (deviceId: Id, partId: string, kind: PartKind): Change =>
+  edit({ edit: 'fitPart', input: { deviceId, part: cataloguePart(partId, kind) as never } });
+
+/** The same part with other figures: one that somebody bought by its label. */
+export const refit =
+  <K extends PartKind>(deviceId: Id, kind: K, facts: Partial<PartOf<K>>): Change =>
+  (build) => {
+    const name: CircuitName = build.circuits.hv.devices[deviceId] ? 'hv' : 'lv';
+    const part = build.parts[build.circuits[name].devices[deviceId]!.partId!] as Part;
+    if (part.kind !== kind) throw new Error(`${deviceId} is no ${kind}`);
+    return edit({
+      edit: 'fitPart',
+      input: { deviceId, part: { ...part, ...facts, id: `own-${deviceId}` } as never },
+    })(build);
+  };
+
+export const cable = (partId: string, ...conductorIds: Id[]): Change =>
+  edit({ edit: 'fitCable', input: { conductorIds, part: cataloguePart(partId, 'cable') } });
+
+export const long = (conductorId: Id, lengthM: number): Change =>
+  edit({ edit: 'setConductor', input: { conductorId, lengthM } });
+
+/** Wires of a kind by their name: ids of the 12-volt side are made. */
+export const lvWireTo =
+  (deviceName: string, terminal: string, change: (id: Id) => Change): Change =>
+  (build) => {
+    const { devices, conductors } = build.circuits.lv;
+    const found = Object.values(conductors).find(({ a, b }) =>
+      [a, b].some((one) => devices[one.deviceId]?.name === deviceName && one.terminal === terminal),
+    );
+    if (!found) throw new Error(`no wire at ${deviceName}.${terminal}`);
+    return change(found.id)(build);
+  };
+
+export const lvDevice =
+  (name: string, change: (id: Id) => Change): Change =>
+  (build) => {
+    const found = Object.values(build.circuits.lv.devices).find((one) => one.name === name);
+    if (!found) throw new Error(`no ${name}`);
+    return change(found.id)(build);
+  };

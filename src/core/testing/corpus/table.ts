@@ -1,0 +1,37 @@
+import { CLOSING_MISTAKES } from './closing-mistakes';
+import { FUSE_MISTAKES } from './fuse-mistakes';
+import { HARMLESS } from './harmless';
+import { LIVE_MISTAKES } from './live-mistakes';
+import type { Mistake } from './mistake';
+
+export const MISTAKES: readonly Mistake[] = [...FUSE_MISTAKES, ...LIVE_MISTAKES, ...CLOSING_MISTAKES];
+
+const row = (...cells: readonly string[]) => `| ${cells.map((cell) => cell.replaceAll('|', '\\|')).join(' | ')} |`;
+
+/** The page docs/mistakes.md: kind of mistake, what was done, which rule speaks and how its sentence begins. */
+export function mistakesTable(): string {
+  const kinds = [...new Set(MISTAKES.map(({ kind }) => kind))];
+  const sections = kinds.map((kind) => {
+    const rows = MISTAKES.filter((one) => one.kind === kind).map(({ did, on, speaks, says, asks }) =>
+      row(did, on, `\`${speaks.split(':')[0]}\``, `${says}${asks ? ' (asks)' : ''}`),
+    );
+    return [`## ${kind}`, '', row('What was done', 'Sample', 'Rule', 'It says'), '|---|---|---|---|', ...rows, ''].join(
+      '\n',
+    );
+  });
+  return [
+    '# Mistakes that the ledger sees',
+    '',
+    'Made by `npm run docs` from `src/core/testing/corpus`; `npm test` plants every one of them in a sample build and asks for the rule and its sentence.',
+    '',
+    ...sections,
+    '## Harmless changes',
+    '',
+    'On these no check may newly fail, lose its answer or ask for more.',
+    '',
+    row('What was done', 'Sample'),
+    '|---|---|',
+    ...HARMLESS.map(({ did, on }) => row(did, on)),
+    '',
+  ].join('\n');
+}
