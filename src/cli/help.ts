@@ -1,6 +1,7 @@
 export const HELP = `Ropeway, headless. Computes and records; local code and licensed practice decide.
 
   ropeway assess FILE [--json]     all checks of a build file, thinnest first
+  ropeway assess FILE FILE ...     each file in turn; --json gives an array, each answer with its file
   ropeway calc NAME --input FILE   one law; FILE is JSON, - reads standard input
   ropeway calc NAME --example      an input that works
   ropeway calc NAME --schema       JSON Schemas of its input and its result
@@ -16,5 +17,6 @@ Exit codes
   1  a check fails
   2  bad input: JSON with path, reason and remedy on standard output, the same in words on standard error
   3  undecided: nothing fails, but a check needs data, waits or is pending
+     Of several files the worst tells: 2 before 1 before 3 before 0.
 
 Run it as: npm run --silent ropeway -- VERB ...`;

@@ -57,6 +57,23 @@ test('assess: 3 when nothing can be judged yet, 2 with path and remedy for bad i
   expect(ropeway(['assess', join(folder, 'not-there.json')]).status).toBe(2);
 });
 
+test('assess takes several files: an array in their order, a bad one in its place, the worst exit code', () => {
+  const empty = file('empty-2.json', emptyBuild('b', 'Empty'));
+  const names = [empty, file('broken.json', '{'), 'samples/firn-9.ropeway.json'];
+  const { status, stdout, stderr } = ropeway(['assess', ...names, '--json']);
+  expect(status).toBe(2);
+  const answers = JSON.parse(stdout) as { file: string; outcome?: string; ok?: boolean; errors?: unknown[] }[];
+  expect(answers.map((answer) => answer.file)).toEqual(names);
+  expect(answers.map((answer) => answer.outcome ?? answer.ok)).toEqual(['undecided', false, 'fails']);
+  expect(answers[1]!.errors!.length).toBeGreaterThan(0);
+  expect(stderr).toContain('broken.json');
+  const words = ropeway(['assess', empty, 'samples/firn-9.ropeway.json']);
+  expect(words.status).toBe(1);
+  expect(words.stdout).toContain('Heater fuse does not protect its cable');
+  expect(ropeway(['assess', empty, empty]).status).toBe(3);
+  expect(ropeway(['assess', '--json']).status).toBe(2);
+}, 60000);
+
 test('calc reads standard input and answers; --list and --help tell what there is', () => {
   const example = ropeway(['calc', 'network', '--example']).stdout;
   const { status, stdout } = ropeway(['calc', 'network', '--input', '-'], example);

@@ -60,15 +60,49 @@ function parse(
 
 function runAssess(args: readonly string[]): number {
   const { words, has } = parse(args, ['--json']);
-  const [file, ...rest] = words;
-  if (file === undefined || rest.length > 0)
-    throw bad('assess', 'takes one file.', 'Write: ropeway assess FILE [--json]');
+  const [file, ...more] = words;
+  if (file === undefined) throw bad('assess', 'takes a file, or several.', 'Write: ropeway assess FILE … [--json]');
+  if (more.length > 0) return assessFiles(words, has('--json'));
   const read = readBuildText(readText(file));
   if (!read.ok) throw new BadInput(read.errors);
   const assessment = assessWithRuns(read.build);
   if (has('--json')) json(assessmentJson(assessment));
   else out(assessmentText(assessment));
   return EXIT[assessment.outcome];
+}
+
+/** Of several files the worst tells the exit code: one that can't be read, then one that fails, then one that is undecided. */
+const WORST_FIRST: readonly number[] = [EXIT.badInput, EXIT.fails, EXIT.undecided, EXIT.holds];
+
+/** Every file by itself, in the order given; one that can't be read does not keep the others from being judged. */
+function assessFiles(files: readonly string[], asJson: boolean): number {
+  const codes = new Set<number>();
+  files.forEach((file, k) => {
+    const { code, text, answer } = assessOne(file);
+    codes.add(code);
+    if (asJson) process.stdout.write(`${k === 0 ? '[' : ','}\n${JSON.stringify(answer, null, 2)}`);
+    else out(`${k === 0 ? '' : '\n'}${file}\n${text}`);
+  });
+  if (asJson) out('\n]');
+  return WORST_FIRST.find((code) => codes.has(code)) ?? EXIT.holds;
+}
+
+function assessOne(file: string): { readonly code: number; readonly text: string; readonly answer: unknown } {
+  const refused = (errors: readonly Problem[]) => {
+    const lines = errors.map(({ path, reason, remedy }) => `${path}: ${reason} ${remedy}`);
+    process.stderr.write(`${file}: ${lines.join(`\n${file}: `)}\n`);
+    return { code: EXIT.badInput, text: lines.join('\n'), answer: { ok: false, file, errors } };
+  };
+  try {
+    const read = readBuildText(readText(file));
+    if (!read.ok) return refused(read.errors);
+    const assessment = assessWithRuns(read.build);
+    const code = EXIT[assessment.outcome];
+    return { code, text: assessmentText(assessment), answer: { file, ...(assessmentJson(assessment) as object) } };
+  } catch (error) {
+    if (error instanceof BadInput) return refused(error.problems);
+    throw error;
+  }
 }
 
 function runCalc(args: readonly string[]): number {

@@ -25,6 +25,11 @@ export const LOW_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{subject} in a peak',
     '{demand}, needs {limit}; battery gives {battery}',
   ),
+  'lv.peak.collapses': S(
+    'The 12-volt side gives way in a peak',
+    'The 12-volt side in a peak',
+    'with everything at its hardest no voltage carries what is asked',
+  ),
   'lv.hold-up': S(
     'The converter’s end leaves too little time',
     'When the converter dies',

@@ -12,9 +12,10 @@ export const SHORT_LIMIT_C = { pvc: 160, xlpe: 250, xlpo: 250, silicone: 350 } a
 /** Longest time for which nothing of the heat is taken to leave, s. */
 export const ADIABATIC_LIMIT_S = 5;
 
-/** k of a conductor that starts at `startC` and may reach `finalC` (above it), A·s½/mm². */
+/** k of a conductor that starts at `startC` and may reach `finalC`, A·s½/mm²; 0 where it is as hot as that already: it stands nothing more. */
 export function withstandFactor(metal: Metal, startC: number, finalC: number): number {
   const { kAs05PerMm2, betaC } = ADIABATIC[metal];
+  if (finalC <= startC) return 0;
   return kAs05PerMm2 * Math.sqrt(Math.log((betaC + finalC) / (betaC + startC)));
 }
 
