@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import { assess } from '../assess';
+import { assess, assessWithRuns } from '../assess';
 import { applyEdit, type Edit } from '../build';
-import { firn9 } from '../build/samples';
+import { firn9, larkspur } from '../build/samples';
 import { checkKey } from '../checks';
 import { cataloguePart } from '../parts';
 import { findRemedies } from './index';
@@ -48,6 +48,26 @@ describe('remedies are tried on the model', () => {
     const offer = findRemedies(awake, check)[0]!;
     expect(offer.title).toContain('held off');
     expect(offer.after.verdict).toBe('holds');
+  });
+
+  test('a remedy is tried with the trips that it changes: less power cures the sag and is said not to give the trip', () => {
+    const runs = { trip: assessWithRuns(larkspur()).trip };
+    const before = assess(larkspur(), runs);
+    const sag = before.checks.find(({ id }) => id === 'pack.sag')!;
+    const gives = before.checks.find(({ id }) => id === 'drive.gives')!;
+    expect(gives.verdict).not.toBe('fails');
+    const spoilt = findRemedies(larkspur(), sag, 6, runs).flatMap(({ edit, worsens }) =>
+      worsens
+        .filter(({ after }) => after.id === 'drive.gives' && after.verdict === 'fails')
+        .map((one) => ({ edit, one })),
+    );
+    expect(spoilt.length).toBeGreaterThan(0);
+    for (const { edit, one } of spoilt) {
+      // Driven afresh with the remedy made, the trip says the same.
+      const after = assessWithRuns(applyEdit(larkspur(), edit).build);
+      expect(after.checks.find(({ id }) => id === 'drive.gives')!.verdict).toBe('fails');
+      expect(one.before?.margin).toBe(gives.margin);
+    }
   });
 
   test('a remedy that would make something else fail says which', () => {

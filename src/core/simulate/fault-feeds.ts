@@ -2,9 +2,9 @@ import type { Id } from '../build';
 import { FaultNetwork, NetworkError } from '../circuit';
 import { inrush } from '../physics/closing';
 import { partOf, type Vehicle } from '../vehicle';
+import type { Fault } from './fault';
 import { type FaultCorner, faultElements, faultNetwork, inductances } from './fault-network';
 import { CAPACITOR_H, CAPACITOR_OHM } from './fault-transient';
-import type { Fault } from './faults';
 
 /** What else than the cells feeds a fault: link capacitors that empty into it, and a permanent-magnet motor that turns. */
 export interface FaultFeeds {

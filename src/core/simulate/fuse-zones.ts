@@ -1,6 +1,7 @@
 import type { Id } from '../build';
 import { protectingFuses, type Vehicle } from '../vehicle';
-import { type Fault, fuseFaults } from './faults';
+import type { Fault } from './fault';
+import { fuseFaults } from './faults';
 import { type ConductorShort, endedBy, type ShortJudgement, worstEndedBy } from './shorts';
 
 /** One conductor whose shorts a fuse ends, with the hardest of these. */

@@ -17,20 +17,18 @@ export {
   type TestPoint,
   testPoints,
 } from './emergency';
+export { Fault, faultBetween, packPoles } from './fault';
 export { type FaultFeeds, faultFeeds, turningMotorA } from './fault-feeds';
 export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
 export { type FirstMoment, firstMoment, type MomentUnknown } from './fault-transient';
 export {
-  Fault,
   FaultStory,
   type FuseFaults,
-  faultBetween,
   faultStory,
   firstToMelt,
   fuseFaults,
   notProvedToBreak,
   type Opening,
-  packPoles,
 } from './faults';
 export { type Ended, type FuseZone, fuseZones } from './fuse-zones';
 export { type JoinInput, type JoinResult, joinPacks } from './join-packs';

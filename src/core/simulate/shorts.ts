@@ -1,7 +1,8 @@
 import type { Id } from '../build';
 import { partOf, type ResolvedConductor, type Vehicle } from '../vehicle';
+import { type Fault, faultBetween, packPoles } from './fault';
 import type { FaultCorner } from './fault-network';
-import { type Fault, type FaultStory, faultBetween, faultStory, packPoles } from './faults';
+import { type FaultStory, faultStory } from './faults';
 import { type Piece, piecesOf } from './pieces';
 import { type CableWithstand, cableWithstand } from './withstand';
 

@@ -10,6 +10,16 @@ import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
 
+/** "4 min, 9 min and 3 more moments". */
+function momentsIn(timesS: readonly number[]): string {
+  const minutes = [...new Set(timesS.map((timeS) => Math.floor(timeS / 60)))];
+  const shown = minutes
+    .slice(0, 3)
+    .map((minute) => `${minute} min`)
+    .join(', ');
+  return minutes.length > 3 ? `${shown} and ${minutes.length - 3} more moments` : shown;
+}
+
 /** A scenario through the whole 12-volt circuit: what converter and battery give, and how low it dips. */
 export default function TimelinePanel({ assessment }: { assessment: Assessment }) {
   const [scenario, setScenario] = useState<ScenarioId>('night-rain-cold');
@@ -92,6 +102,11 @@ export default function TimelinePanel({ assessment }: { assessment: Assessment }
           onChoose={(value) => setAlive(value === 'on')}
         />
       </div>
+      {run.unsolvedS.length > 0 && (
+        <p role="status" className="mt-2 text-[14px] font-medium text-fails">
+          No figures at {momentsIn(run.unsolvedS)}: {run.unsolvedWhy}
+        </p>
+      )}
       {chart('v', 'V', 'var(--lv)')}
       <p className="text-[13px] text-soft">
         At the battery, from 80 % and {formatQuantity({ value: batteryC, dimension: 'temperature' }, system).text}.

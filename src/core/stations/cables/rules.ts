@@ -1,4 +1,5 @@
 import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Rule } from '../../checks';
+import { CONSUMERS } from '../../simulate';
 import { conductorOhm, type SolvedState, wayOf } from '../../vehicle';
 import {
   type Context,
@@ -97,15 +98,6 @@ const temperature: Rule<Context> = {
     });
   },
 };
-
-const CONSUMERS: ReadonlySet<string> = new Set([
-  'inverter',
-  'charger',
-  'converter',
-  'charger-converter',
-  'heater',
-  'compressor',
-]);
 
 const drop: Rule<Context> = {
   id: 'cable.drop',

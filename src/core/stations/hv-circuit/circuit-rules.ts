@@ -1,5 +1,6 @@
 import type { Finding, Rule } from '../../checks';
 import { quantityText as q } from '../../checks';
+import { consumersOf } from '../../simulate';
 import { terminalVoltage } from '../../vehicle';
 import { type Context, deviceRef } from '../context';
 
@@ -25,15 +26,6 @@ const solved: Rule<Context> = {
   },
 };
 
-const FED: ReadonlySet<string> = new Set([
-  'inverter',
-  'charger',
-  'converter',
-  'charger-converter',
-  'heater',
-  'compressor',
-]);
-
 const open: Rule<Context> = {
   id: 'circuit.open',
   station: 'hv-circuit',
@@ -41,28 +33,26 @@ const open: Rule<Context> = {
   judge: ({ vehicle }) => {
     const cruise = vehicle.caseOf('cruise/nominal/sustained');
     if (!cruise?.point.solvable) return [];
-    return vehicle.devices
-      .filter(({ device }) => FED.has(device.kind))
-      .map((device): Finding => {
-        const v = terminalVoltage(
-          cruise,
-          { deviceId: device.id, terminal: 'plus' },
-          { deviceId: device.id, terminal: 'minus' },
-        );
-        const fed = v !== null && Math.abs(v) > 1;
-        const reversed = fed && v < 0;
-        return {
-          subject: deviceRef(device),
-          holds: fed && !reversed,
-          figures: {
-            detail: reversed
-              ? 'plus and minus are swapped'
-              : fed
-                ? `${q(v, 'voltage', 3)} in cruise`
-                : 'no closed way to both poles of the pack',
-          },
-        };
-      });
+    return consumersOf(vehicle).map((device): Finding => {
+      const v = terminalVoltage(
+        cruise,
+        { deviceId: device.id, terminal: 'plus' },
+        { deviceId: device.id, terminal: 'minus' },
+      );
+      const fed = v !== null && Math.abs(v) > 1;
+      const reversed = fed && v < 0;
+      return {
+        subject: deviceRef(device),
+        holds: fed && !reversed,
+        figures: {
+          detail: reversed
+            ? 'plus and minus are swapped'
+            : fed
+              ? `${q(v, 'voltage', 3)} in cruise`
+              : 'no closed way to both poles of the pack',
+        },
+      };
+    });
   },
 };
 

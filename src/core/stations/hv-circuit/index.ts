@@ -6,11 +6,13 @@ import { COIL_RULES } from './coil-rules';
 import { contactorBreak } from './contactor-break';
 import { CONTACTOR_RULES } from './contactor-rules';
 import { CONTACTOR_WEAR_RULES } from './contactor-wear';
-import { DEAD_RULES } from './dead-rules';
+import { DISCHARGE_RULES } from './discharge-rules';
+import { disconnectLeft } from './disconnect-left';
 import { EMERGENCY_RULES } from './emergency-rules';
 import { FAULT_RULES } from './fault-rules';
 import { LET_THROUGH_RULES } from './fuse-let-through';
 import { FUSE_RULES } from './fuse-rules';
+import { INSULATION_RULES } from './insulation-rules';
 import { LIVE_RULES } from './live-rules';
 import { PLACEMENT_RULES } from './placement-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
@@ -31,7 +33,11 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...COIL_RULES,
   ...EMERGENCY_RULES,
   ...PRECHARGE_RULES,
-  ...DEAD_RULES,
+  ...DISCHARGE_RULES,
+  ...INSULATION_RULES,
+  disconnectLeft,
 ];
-export { LEAKS_TO_BODY, type LinkDischarge, largestPart, leakageOhm, linkDischarge } from './dead-rules';
+export { type LinkDischarge, linkDischarge } from './discharge-rules';
+export { largestPart } from './disconnect-left';
+export { LEAKS_TO_BODY, leakageOhm } from './insulation-rules';
 export { type PrechargeFigure, prechargeWorkings } from './workings';

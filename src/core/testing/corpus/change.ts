@@ -134,3 +134,7 @@ export const lvDevice =
     if (!found) throw new Error(`no ${name}`);
     return change(found.id)(build);
   };
+
+/** A point of the body that high voltage may meet. */
+export const bodyPoint = (id: Id, name: string): Change =>
+  edit({ edit: 'addDevice', input: { device: { id, kind: 'chassis', name, partId: null, place: null } } });

@@ -1,4 +1,4 @@
-import { both, cable, edit, fit, flip, long, reEnd, refit, turn, wire } from './change';
+import { bodyPoint, both, cable, edit, fit, flip, long, reEnd, refit, turn, wire } from './change';
 import type { Harmless } from './mistake';
 
 export const HARMLESS: readonly Harmless[] = [
@@ -46,16 +46,9 @@ export const HARMLESS: readonly Harmless[] = [
     did: 'bodies bonded to each other, no pole on them',
     on: 'firn',
     change: both(
-      edit(
-        {
-          edit: 'addDevice',
-          input: { device: { id: 'body', kind: 'chassis', name: 'Body, bay', partId: null, place: null } },
-        },
-        {
-          edit: 'addDevice',
-          input: { device: { id: 'body-2', kind: 'chassis', name: 'Body, boot', partId: null, place: null } },
-        },
-      ),
+      bodyPoint('body', 'Body, bay'),
+      bodyPoint('body-2', 'Body, boot'),
+
       wire('x', 'Bond', 'body.n', 'body-2.n', 'c-minus'),
     ),
   },

@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { both, device, edit, long, reEnd, wire } from './change';
+import { bodyPoint, both, device, edit, long, reEnd, wire } from './change';
 import type { Mistake } from './mistake';
 
 const PACK_SIDE = 'A consumer on the wrong side of the contactors';
@@ -262,13 +262,7 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     kind: BODY,
     did: 'the bus’s minus on the body',
     on: 'firn',
-    plant: both(
-      edit({
-        edit: 'addDevice',
-        input: { device: { id: 'body', kind: 'chassis', name: 'Body', partId: null, place: null } },
-      }),
-      wire('x', 'Minus to body', 'j-minus.n', 'body.n', 'c-minus'),
-    ),
+    plant: both(bodyPoint('body', 'Body'), wire('x', 'Minus to body', 'j-minus.n', 'body.n', 'c-minus')),
     speaks: 'insulation.body-joined:pack',
     says: 'A pole is joined to the body',
   },
@@ -276,13 +270,7 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     kind: BODY,
     did: 'the middle of the pack on the body',
     on: 'larkspur',
-    plant: both(
-      edit({
-        edit: 'addDevice',
-        input: { device: { id: 'body', kind: 'chassis', name: 'Body', partId: null, place: null } },
-      }),
-      wire('x', 'Middle to body', 'box-bay.plus', 'body.n', 'c-shunt'),
-    ),
+    plant: both(bodyPoint('body', 'Body'), wire('x', 'Middle to body', 'box-bay.plus', 'body.n', 'c-shunt')),
     speaks: 'insulation.body-joined:pack',
     says: 'A pole is joined to the body',
   },
@@ -291,16 +279,9 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     did: 'the inverter’s minus brought back through the body',
     on: 'firn',
     plant: both(
-      edit(
-        {
-          edit: 'addDevice',
-          input: { device: { id: 'body', kind: 'chassis', name: 'Body, bay', partId: null, place: null } },
-        },
-        {
-          edit: 'addDevice',
-          input: { device: { id: 'body-2', kind: 'chassis', name: 'Body, boot', partId: null, place: null } },
-        },
-      ),
+      bodyPoint('body', 'Body, bay'),
+      bodyPoint('body-2', 'Body, boot'),
+
       reEnd('c-inv-minus', 'a', 'body.n'),
       wire('x', 'Minus to body', 'j-minus.n', 'body-2.n', 'c-minus'),
     ),

@@ -1,0 +1,164 @@
+import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { capacitorEnergyJ, parallelOhm, timeToVoltage } from '../../physics/discharge';
+import { everyContactor, potentials } from '../../simulate';
+import { partOf, type ResolvedDevice, terminalNode, type Vehicle } from '../../vehicle';
+import { type Context, deviceRef, fromRules, volts } from '../context';
+
+/** Capacitors that stay side by side with every contactor open, and what bleeds them. */
+export interface LinkDischarge {
+  readonly capacitanceF: number;
+  readonly resistanceOhm: number | null;
+  readonly devices: readonly ResolvedDevice[];
+  /** Devices whose capacitor has no bleed resistor that is known. */
+  readonly unknown: readonly ResolvedDevice[];
+  /** From full charge to the edge of class A, s; null: never. */
+  readonly timeS: number | null;
+  readonly energyJ: number;
+  /** What the bleeds take while the bus is live, W. */
+  readonly lossW: number;
+}
+
+/** Every piece of bus that holds charge after all contactors have opened, the slowest first: a capacitor behind its own contactor is one. */
+export function linkDischarges(vehicle: Vehicle, fullV: number, safeV: number): readonly LinkDischarge[] {
+  const at = potentials(vehicle, { open: everyContactor(vehicle), throughBleeds: false });
+  const between = (device: ResolvedDevice, a: string, b: string) =>
+    [at.islandOf(terminalNode(device, a)), at.islandOf(terminalNode(device, b))].sort().join(' ');
+  const found = new Map<
+    string,
+    { capacitanceF: number; ohms: number[]; devices: ResolvedDevice[]; unknown: ResolvedDevice[] }
+  >();
+  for (const device of vehicle.devices) {
+    const part = partOf(device, 'inverter') ?? partOf(device, 'bus-device');
+    if (!part || part.linkCapacitanceF <= 0) continue;
+    const key = between(device, 'plus', 'minus');
+    const piece = found.get(key) ?? { capacitanceF: 0, ohms: [], devices: [], unknown: [] };
+    found.set(key, piece);
+    piece.capacitanceF += part.linkCapacitanceF;
+    piece.devices.push(device);
+    if (part.bleedResistanceOhm !== undefined) piece.ohms.push(part.bleedResistanceOhm);
+    else piece.unknown.push(device);
+  }
+  for (const device of vehicle.devices) {
+    const resistor = device.device.kind === 'discharge-resistor' ? partOf(device, 'resistor') : null;
+    if (resistor) found.get(between(device, 'a', 'b'))?.ohms.push(resistor.resistanceOhm);
+  }
+  return [...found.values()]
+    .map(({ capacitanceF, ohms, devices, unknown }): LinkDischarge => {
+      const resistanceOhm = parallelOhm(...ohms);
+      return {
+        capacitanceF,
+        resistanceOhm,
+        devices,
+        unknown,
+        timeS: timeToVoltage({ startVoltageV: fullV, capacitanceF, resistanceOhm }, safeV),
+        energyJ: capacitorEnergyJ(capacitanceF, fullV),
+        lossW: resistanceOhm === null ? 0 : fullV ** 2 / resistanceOhm,
+      };
+    })
+    .sort((p, r) => (r.timeS ?? Number.POSITIVE_INFINITY) - (p.timeS ?? Number.POSITIVE_INFINITY));
+}
+
+/** The slowest of them. Null without a link. */
+export const linkDischarge = (vehicle: Vehicle, fullV: number, safeV: number): LinkDischarge | null =>
+  linkDischarges(vehicle, fullV, safeV)[0] ?? null;
+
+const passive: Rule<Context> = {
+  id: 'discharge.passive',
+  station: 'hv-circuit',
+  sources: ['t = R · C · ln(V/V_safe)'],
+  sourcesIn: fromRules('classBDcV', 'passiveDischargeS'),
+  judge: ({ vehicle, rules, fullV }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const links = linkDischarges(vehicle, fullV, rules.classBDcV.value);
+    const main = links.find(({ devices }) => devices.some(({ device }) => device.kind === 'inverter')) ?? links[0];
+    return links.flatMap((link): Finding[] => {
+      if (link.energyJ < rules.harmlessJ.value) return [];
+      const subject: Ref = link === main ? { kind: 'build', id: 'link', name: 'DC link' } : deviceRef(link.devices[0]!);
+      if (link.timeS === null)
+        return link.unknown.length > 0
+          ? [
+              {
+                subject,
+                missing: link.unknown.map((device) => ({ ref: deviceRef(device), what: 'its bleed resistor' })),
+              },
+            ]
+          : [{ subject, holds: false, variant: 'never' }];
+      const { timeS, resistanceOhm, capacitanceF } = link;
+      return [
+        {
+          subject,
+          demand: { value: timeS, dimension: 'time' },
+          limit: { value: rules.passiveDischargeS.value, dimension: 'time' },
+          figures: { safe: volts(rules.classBDcV.value) },
+          margin: marginAtMost(timeS, rules.passiveDischargeS.value),
+          lines: () => [
+            {
+              formula: 't = R · C · ln(V_full / V_safe)',
+              figures: `${q(resistanceOhm!, 'resistance')} · ${q(capacitanceF, 'capacitance')} · ln(${q(fullV, 'voltage')} / ${q(rules.classBDcV.value, 'voltage')})`,
+              result: { value: timeS, dimension: 'time' },
+              note: 'All links and bleeds that stay joined. Wait longer than this, then prove dead.',
+            },
+            {
+              formula: 'loss = V² / R while the bus is live',
+              figures: `(${q(fullV, 'voltage')})² / ${q(resistanceOhm!, 'resistance')}`,
+              result: { value: link.lossW, dimension: 'power' },
+            },
+          ],
+          assumed: [
+            'Tolerances of C and R stretch it by up to a third; a device that is unplugged keeps its own charge.',
+            ...(link.unknown.length > 0
+              ? [`No bleed of its own is known in ${link.unknown.map(({ device }) => device.name).join(', ')}.`]
+              : []),
+          ],
+        },
+      ];
+    });
+  },
+};
+
+const active: Rule<Context> = {
+  id: 'discharge.active',
+  station: 'hv-circuit',
+  sources: ['t = R · C · ln(V/V_safe), R the active one and the bleeds side by side'],
+  sourcesIn: fromRules('classBDcV', 'activeDischargeS'),
+  judge: ({ vehicle, rules, fullV }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const links = linkDischarges(vehicle, fullV, rules.classBDcV.value);
+    return vehicle.devices.flatMap((device): Finding[] => {
+      const activeOhm = partOf(device, 'inverter')?.activeDischargeOhm;
+      const link = links.find(({ devices }) => devices.includes(device));
+      if (activeOhm === undefined || !link) return [];
+      const resistanceOhm = parallelOhm(activeOhm, ...(link.resistanceOhm === null ? [] : [link.resistanceOhm]))!;
+      const timeS = timeToVoltage(
+        { startVoltageV: fullV, capacitanceF: link.capacitanceF, resistanceOhm },
+        rules.classBDcV.value,
+      );
+      if (timeS === null) return [];
+      return [
+        {
+          subject: deviceRef(device),
+          demand: { value: timeS, dimension: 'time' },
+          limit: { value: rules.activeDischargeS.value, dimension: 'time' },
+          figures: { safe: volts(rules.classBDcV.value) },
+          margin: marginAtMost(timeS, rules.activeDischargeS.value),
+          lines: () => [
+            {
+              formula: 't = R · C · ln(V_full / V_safe)',
+              figures: `${q(resistanceOhm, 'resistance')} · ${q(link.capacitanceF, 'capacitance')} · ln(${q(fullV, 'voltage')} / ${q(rules.classBDcV.value, 'voltage')})`,
+              result: { value: timeS, dimension: 'time' },
+            },
+            {
+              formula: 'P = V² / R when it starts, and for as long as a contactor stays closed by a fault',
+              figures: `(${q(fullV, 'voltage')})² / ${q(activeOhm, 'resistance')}`,
+              result: { value: fullV ** 2 / activeOhm, dimension: 'power' },
+              note: 'It must survive that, or give up in time: its maker says.',
+            },
+          ],
+          assumed: ['A permanent-magnet motor that turns keeps the link alive: stand still first.'],
+        },
+      ];
+    });
+  },
+};
+
+export const DISCHARGE_RULES: readonly Rule<Context>[] = [passive, active];

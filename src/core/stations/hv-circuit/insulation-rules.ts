@@ -1,0 +1,138 @@
+import { marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { capacitorEnergyJ, parallelOhm } from '../../physics/discharge';
+import { BODY, potentials } from '../../simulate';
+import type { Vehicle } from '../../vehicle';
+import { type Context, deviceRef, fromRules, PACK_REF } from '../context';
+
+/** Leakage taken for a device whose own is not known, Ω (generic: a sound device has tens of megohms). */
+const ASSUMED_LEAK_OHM = 10e6;
+
+export const LEAKS_TO_BODY: ReadonlySet<string> = new Set([
+  'box',
+  'inverter',
+  'motor',
+  'charger',
+  'converter',
+  'charger-converter',
+  'heater',
+  'compressor',
+]);
+
+/** Everything that leaks to the body, side by side, Ω; null without high-voltage devices. */
+export function leakageOhm(vehicle: Vehicle): number | null {
+  const devices = vehicle.devices.filter(({ device }) => LEAKS_TO_BODY.has(device.kind));
+  return parallelOhm(...devices.map(({ device }) => device.insulationOhm ?? ASSUMED_LEAK_OHM));
+}
+
+const resistance: Rule<Context> = {
+  id: 'insulation.resistance',
+  station: 'hv-circuit',
+  sources: ['Leakages lie side by side; the working voltage is the full one'],
+  sourcesIn: fromRules('insulationOhmPerV'),
+  judge: ({ vehicle, rules, fullV }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const devices = vehicle.devices.filter(({ device }) => LEAKS_TO_BODY.has(device.kind));
+    const assumed = devices.filter(({ device }) => device.insulationOhm === undefined);
+    const total = leakageOhm(vehicle);
+    if (total === null) return [];
+    const limit = rules.insulationOhmPerV.value * fullV;
+    // Sound devices are assumed only to see whether what is known already fails; they never make it hold.
+    if (assumed.length > 0 && total >= limit)
+      return [{ subject: PACK_REF, missing: assumed.map((device) => ({ ref: deviceRef(device), what: 'leakage' })) }];
+    return [
+      {
+        subject: PACK_REF,
+        demand: { value: total, dimension: 'resistance' },
+        limit: { value: limit, dimension: 'resistance' },
+        margin: marginAtLeast(total, limit),
+        lines: () => [
+          {
+            formula: '1/R_i = Σ 1/R_leak',
+            figures: devices
+              .map(({ device }) => `${device.name} ${q(device.insulationOhm ?? ASSUMED_LEAK_OHM, 'resistance')}`)
+              .join(', '),
+            result: { value: total, dimension: 'resistance' },
+          },
+          {
+            formula: 'R_i ≥ least Ω/V · V_full',
+            figures: `${rules.insulationOhmPerV.value} · ${q(fullV, 'voltage')}`,
+            result: { value: limit, dimension: 'resistance' },
+            note: `That is ${(total / fullV).toPrecision(3)} Ω/V. One fault is silent, the second is a short circuit through the body: measure it.`,
+          },
+        ],
+        assumed:
+          assumed.length > 0
+            ? [`10 MΩ each for ${assumed.map(({ device }) => device.name).join(', ')}: not measured.`]
+            : [],
+      },
+    ];
+  },
+};
+
+const yCapacitance: Rule<Context> = {
+  id: 'insulation.y-capacitance',
+  station: 'hv-circuit',
+  sources: ['½ · C_Y · V²'],
+  sourcesIn: fromRules('harmlessJ'),
+  judge: ({ vehicle, rules, fullV }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const known = vehicle.devices.filter(({ device }) => (device.yCapacitanceF ?? 0) > 0);
+    const untold = vehicle.devices.filter(
+      ({ device }) => LEAKS_TO_BODY.has(device.kind) && device.kind !== 'box' && device.yCapacitanceF === undefined,
+    );
+    if (known.length === 0 && untold.length === 0) return [];
+    const capacitanceF = known.reduce((sum, { device }) => sum + device.yCapacitanceF!, 0);
+    const energy = capacitorEnergyJ(capacitanceF, fullV);
+    // What is known may be too much already; what is not told never counts as none.
+    if (untold.length > 0 && energy <= rules.harmlessJ.value)
+      return [
+        {
+          subject: PACK_REF,
+          missing: untold.map((device) => ({ ref: deviceRef(device), what: 'its filter to the body' })),
+        },
+      ];
+    return [
+      {
+        subject: PACK_REF,
+        demand: { value: energy, dimension: 'energy' },
+        limit: { value: rules.harmlessJ.value, dimension: 'energy' },
+        margin: marginAtMost(energy, rules.harmlessJ.value),
+        lines: () => [
+          {
+            formula: 'E = ½ · C_Y · V²',
+            figures: `½ · ${q(capacitanceF, 'capacitance')} · (${q(fullV, 'voltage')})²`,
+            result: { value: energy, dimension: 'energy' },
+            note: `Filters of ${known.map(({ device }) => device.name).join(', ')}: more filters, more danger.`,
+          },
+        ],
+      },
+    ];
+  },
+};
+
+const bodyJoined: Rule<Context> = {
+  id: 'insulation.body-joined',
+  station: 'hv-circuit',
+  sources: [
+    'Above class A no pole is joined to the body: one more fault and it is a short, or a shock (UN R100, ISO 6469-3)',
+  ],
+  sourcesIn: fromRules('classBDcV'),
+  judge: ({ vehicle, fullV, rules }) => {
+    if (fullV === null || fullV <= rules.classBDcV.value) return [];
+    const at = potentials(vehicle, { open: new Set(), relaysClosed: true });
+    if (!at.withCells.has(at.islandOf(BODY)))
+      return [{ subject: PACK_REF, holds: true, figures: { detail: 'no conductor joins a pole to it' } }];
+    const onBody = vehicle.conductors.filter(({ conductor }) =>
+      [conductor.a, conductor.b].some(({ deviceId }) => vehicle.deviceOf.get(deviceId)?.device.kind === 'chassis'),
+    );
+    return [
+      {
+        subject: PACK_REF,
+        holds: false,
+        figures: { detail: `${onBody.map(({ conductor }) => conductor.name).join(', ')} does: take it off` },
+      },
+    ];
+  },
+};
+
+export const INSULATION_RULES: readonly Rule<Context>[] = [bodyJoined, resistance, yCapacitance];
