@@ -51,7 +51,7 @@ test('the fuse that can’t break: low voltage and big cells, seen, explained an
   await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
   // It ships with a fuse that can; the strip that is often put there instead breaks 2 kA at 70 V.
   await page.getByRole('button', { name: /^Main fuse, / }).press('Enter');
-  await page.getByLabel('Part', { exact: true }).selectOption({ label: '300 A slow bolt-down strip fuse, 70 V DC' });
+  await page.getByLabel('Part', { exact: true }).selectOption({ label: '150 A slow bolt-down strip fuse, 70 V DC' });
   const capacity = check(page, 'fuse.breaking-capacity:f-main');
   await expect(capacity).toHaveAttribute('data-verdict', 'fails');
   const short = check(page, 'fuse.cable-short:f-main');
@@ -91,14 +91,14 @@ test('touch: the readings to expect, and a leak that was measured', async ({ pag
   await openSample(page);
   await page.getByRole('tab', { name: 'Touch' }).click();
   await expect(page.getByText('voltage class B: it kills')).toBeVisible();
-  // Five devices of 10 MΩ side by side.
-  await expect(page.getByRole('row', { name: /^To the body, all together/ })).toContainText('2 MΩ');
+  // Six devices of 10 MΩ side by side, the motor with them.
+  await expect(page.getByRole('row', { name: /^To the body, all together/ })).toContainText('1.67 MΩ');
   await page.getByRole('button', { name: /^Coolant heater, / }).focus();
   await page.keyboard.press('Enter');
   await page.getByLabel('Leaks to the body').fill('150 kΩ');
   await page.getByLabel('Leaks to the body').press('Enter');
-  // 1/(1/150k + 4/10M) = 141.5 kΩ against 189 kΩ.
-  await expect(page.getByRole('row', { name: /^To the body, all together/ })).toContainText('142 kΩ');
+  // 1/(1/150k + 5/10M) = 139.5 kΩ against 189 kΩ.
+  await expect(page.getByRole('row', { name: /^To the body, all together/ })).toContainText('140 kΩ');
   await expect(check(page, 'insulation.resistance:pack')).toHaveAttribute('data-verdict', 'fails');
 });
 

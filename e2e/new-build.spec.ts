@@ -55,7 +55,10 @@ test('from nothing: circuit, places, the usual loads, each in one press, and one
   await expect(plan.locator('[data-plan-device]')).not.toHaveCount(0);
   await expect(page.locator('[data-check^="plan.overlap"]')).toHaveCount(0);
   await page.getByRole('link', { name: /^12 V/ }).click();
-  await expect(page.getByText('Nothing to judge yet: lay out the feed and add what the car has.')).toBeVisible();
+  // Of this side only the coils' own fuse is there yet.
+  await page.getByRole('button', { name: /hold.*show/ }).click();
+  await expect(page.locator('[data-check^="lv.fuse-voltage"]')).toHaveCount(1);
+  await expect(page.locator('[data-check^="lv.load-fuse"]')).toHaveCount(0);
   await page.getByRole('button', { name: 'Lay out the feed' }).click();
   await page.getByRole('button', { name: /^Add the \d+ usual ones/ }).click();
   await expect(page.locator('[data-schedule]')).toContainText('Wipers');

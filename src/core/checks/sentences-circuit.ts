@@ -264,6 +264,12 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{detail}',
     'Which poles are switched',
   ),
+  'contactor.both-poles.school': S(
+    'A pole stays connected with every contactor open',
+    'One pole is switched, a disconnect takes the pack apart',
+    '{detail}',
+    'Which poles are switched',
+  ),
   'live.parked': S(
     'High voltage outside the pack with every contactor open',
     'Dead outside the pack with every contactor open',

@@ -166,19 +166,21 @@ export class FaultNetwork {
 
   /** Σ w·i² over all elements while `currentA` is drawn; `weightOf` is asked once for each element and network. */
   weightedSquares(a: NodeName, b: NodeName, currentA: number, weightOf: (id: string) => number): number {
-    this.weights ??= Float64Array.from(this.branches, ({ id }) => weightOf(id));
-    const flow = this.flow(a, b, currentA);
+    this.weighted ??= weigh(this.branches, this.island.length, weightOf);
+    const { from, to, weights, emf } = this.weighted;
+    const n = this.island.length;
+    const [i, j] = [this.at(a), this.at(b)];
+    // One place more than there are nodes: the references, at zero.
+    const volts = new Float64Array(n + 1);
+    volts.set(this.openV);
+    if (i >= 0) for (let k = 0, column = this.column(i); k < n; k++) volts[k]! -= currentA * column[k]!;
+    if (j >= 0) for (let k = 0, column = this.column(j); k < n; k++) volts[k]! += currentA * column[k]!;
     let sum = 0;
-    for (let k = 0; k < this.branches.length; k++) {
-      const weight = this.weights[k]!;
-      if (weight === 0) continue;
-      const amps = flow(this.branches[k]!);
-      sum += weight * amps * amps;
-    }
+    for (let k = 0; k < weights.length; k++) sum += weights[k]! * (volts[from[k]!]! - volts[to[k]!]! - emf[k]!) ** 2;
     return sum;
   }
 
-  private weights: Float64Array | null = null;
+  private weighted: Weighted | null = null;
 
   /** The same for one element at a time; 0 for one that is not there. */
   currentsOneByOne(a: NodeName, b: NodeName, currentA: number): (id: string) => number {
@@ -188,6 +190,27 @@ export class FaultNetwork {
       return branch ? flow(branch) : 0;
     };
   }
+}
+
+/** Branches that weigh something, as bare columns: w/R² of each, its ends and its own voltage. */
+interface Weighted {
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly weights: Float64Array;
+  readonly emf: Float64Array;
+}
+
+function weigh(branches: readonly Branch[], reference: number, weightOf: (id: string) => number): Weighted {
+  const heavy = branches
+    .map((branch) => ({ ...branch, weight: weightOf(branch.id) }))
+    .filter(({ weight }) => weight !== 0);
+  const place = (node: number) => (node < 0 ? reference : node);
+  return {
+    from: Int32Array.from(heavy, ({ a }) => place(a)),
+    to: Int32Array.from(heavy, ({ b }) => place(b)),
+    weights: Float64Array.from(heavy, ({ weight, siemens }) => weight * siemens ** 2),
+    emf: Float64Array.from(heavy, ({ openV }) => openV),
+  };
 }
 
 function conducts(element: Element): boolean {

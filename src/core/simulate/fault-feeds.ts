@@ -118,7 +118,18 @@ export function turningMotorA(vehicle: Vehicle): number | null {
  * What capacitors and motor add to a fault between two nodes: each capacitor by itself, all that it holds turned into heat in its own loop
  * (∫i² dt = C·V²/2R whatever L is); together they count as if all their currents were of one shape, which is the most that they can be.
  */
-export function faultFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | 'corner'>): FaultFeeds {
+export function faultFeeds(vehicle: Vehicle, between: Pick<Fault, 'a' | 'b' | 'corner'>): FaultFeeds {
+  const known = feedsOf.get(vehicle) ?? new Map<string, FaultFeeds>();
+  feedsOf.set(vehicle, known);
+  const key = `${between.corner} ${between.a} ${between.b}`;
+  const found = known.get(key) ?? findFeeds(vehicle, between);
+  known.set(key, found);
+  return found;
+}
+
+const feedsOf = new WeakMap<Vehicle, Map<string, FaultFeeds>>();
+
+function findFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | 'corner'>): FaultFeeds {
   const passive = passiveOf(vehicle, corner);
   if (!passive) return NOTHING;
   const loops = passive.links.flatMap((link) => loopOf(vehicle, passive, link, a, b) ?? []);
@@ -129,13 +140,10 @@ export function faultFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' |
       ? 0
       : turningA * Math.max(0, ...loops.flatMap(({ link, share }) => (link.inverter ? [share(id)] : [])));
   let peaks: readonly number[] | null = null;
+  const roots = loops.map(({ link, ohm }) => Math.sqrt((link.capacitanceF * link.voltageV ** 2) / (2 * ohm)));
   return {
     i2tOf: (id, seconds) => {
-      const root = loops.reduce(
-        (sum, { link, ohm, share }) =>
-          sum + share(id) * Math.sqrt((link.capacitanceF * link.voltageV ** 2) / (2 * ohm)),
-        0,
-      );
+      const root = loops.reduce((sum, { share }, k) => sum + share(id) * roots[k]!, 0);
       return root ** 2 + motorA(id) ** 2 * seconds;
     },
     capacitorPeakA: (id) => {

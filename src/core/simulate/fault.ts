@@ -2,6 +2,7 @@ import type { Id } from '../build';
 import type { FaultNetwork } from '../circuit';
 import { terminalNode, type Vehicle } from '../vehicle';
 import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-network';
+import { type Potentials, potentials } from './potentials';
 
 /** A short between two nodes: what flows before anything opens. Currents and time constant are worked out when they are asked for. */
 export class Fault {
@@ -54,6 +55,8 @@ export function faultBetween(
   open: readonly Id[] = [],
   relaysClosed = false,
 ): Fault | null {
+  // What has opened may have taken the two ends apart: then there is nothing to solve.
+  if (open.length > 0 && !stillJoined(vehicle, a, b, open, relaysClosed)) return null;
   const network = faultNetwork(vehicle, corner, open, relaysClosed);
   if (!network || a === b || !network.has(a) || !network.has(b)) return null;
   const { openVoltageV, theveninOhm } = network.look(a, b);
@@ -61,6 +64,17 @@ export function faultBetween(
   const voltageV = Math.abs(openVoltageV) - (corner === 'lowest' ? ARC_V : 0);
   if (!(voltageV > 1)) return null;
   return new Fault(vehicle, network, a, b, corner, voltageV, voltageV / theveninOhm, Math.sign(openVoltageV));
+}
+
+const afterOpening = new WeakMap<Vehicle, Map<string, Potentials>>();
+
+function stillJoined(vehicle: Vehicle, a: string, b: string, open: readonly Id[], relaysClosed: boolean): boolean {
+  const known = afterOpening.get(vehicle) ?? new Map<string, Potentials>();
+  afterOpening.set(vehicle, known);
+  const key = `${relaysClosed} ${[...open].sort().join(' ')}`;
+  const at = known.get(key) ?? potentials(vehicle, { open: new Set(open), relaysClosed });
+  known.set(key, at);
+  return at.islandOf(a) === at.islandOf(b);
 }
 
 /** The nodes between which the pack stands at its fullest: its most negative and its most positive terminal. */

@@ -1,9 +1,9 @@
 import type { Id } from '../build';
 import { partOf, type ResolvedConductor, type Vehicle } from '../vehicle';
 import { type Fault, faultBetween, packPoles } from './fault';
-import type { FaultCorner } from './fault-network';
+import { type FaultCorner, faultNetwork } from './fault-network';
 import { type FaultStory, faultStory } from './faults';
-import { type Piece, piecesOf } from './pieces';
+import { type Piece, type Pieces, piecesOf } from './pieces';
 import { type CableWithstand, cableWithstand } from './withstand';
 
 /** One short that a conductor feeds: at its far end, to one other piece of the circuit. */
@@ -43,18 +43,70 @@ const ofVehicle = new WeakMap<Vehicle, ReadonlyMap<Id, ShortJudgement>>();
 export function shorts(vehicle: Vehicle): ReadonlyMap<Id, ShortJudgement> {
   const known = ofVehicle.get(vehicle);
   if (known) return known;
+  const fed = fedShorts(vehicle);
+  const found = new Map(
+    vehicle.conductors.map((conductor) => {
+      const { all, unfused } = fed.get(conductor.id)!;
+      return [conductor.id, judged(vehicle, conductor, all, unfused)] as const;
+    }),
+  );
+  ofVehicle.set(vehicle, found);
+  return found;
+}
+
+/** What a conductor feeds, before it is asked whether it stands that. */
+interface Fed {
+  readonly all: readonly ConductorShort[];
+  readonly unfused: boolean;
+}
+
+interface KeptShorts {
+  readonly reads: readonly unknown[];
+  readonly fed: ReadonlyMap<Id, Fed>;
+}
+const MOST_KEPT = 4;
+const kept: KeptShorts[] = [];
+
+/** All that shorts depend on: both networks, every part, where each conductor leads and how long it is. */
+function readsOf(vehicle: Vehicle): readonly unknown[] {
+  const reads: unknown[] = [
+    faultNetwork(vehicle, 'highest', [], true),
+    faultNetwork(vehicle, 'lowest', [], true),
+    faultNetwork(vehicle, 'highest'),
+    faultNetwork(vehicle, 'lowest'),
+  ];
+  for (const { id, device, part } of vehicle.devices) reads.push(id, device.kind, part, device.cellsInSeries);
+  for (const { id, conductor, nodeA, nodeB, lengthM } of vehicle.conductors)
+    reads.push(id, conductor.kind, nodeA, nodeB, lengthM);
+  return reads;
+}
+
+/** The shorts of a vehicle; the same while nothing that they read has changed, whatever it drives. */
+function fedShorts(vehicle: Vehicle): ReadonlyMap<Id, Fed> {
+  const reads = readsOf(vehicle);
+  const known = kept.find(
+    (one) => one.reads.length === reads.length && one.reads.every((read, k) => read === reads[k]),
+  );
+  if (known) return known.fed;
+  const fed = findShorts(vehicle);
+  kept.unshift({ reads, fed });
+  kept.length = Math.min(kept.length, MOST_KEPT);
+  return fed;
+}
+
+function findShorts(vehicle: Vehicle): ReadonlyMap<Id, Fed> {
   const pieces = piecesOf(vehicle);
-  const stiff = pieces.all.map((piece) => stiffNodes(vehicle, piece));
+  const stiff = targetsOf(vehicle, pieces).map((piece) => stiffNodes(vehicle, piece));
   const stories = new Map<string, FaultStory | null>();
   const told = (a: string, b: string, corner: FaultCorner): FaultStory | null => {
     const key = `${a} ${b} ${corner}`;
-    const kept = stories.get(key);
-    if (kept !== undefined) return kept;
+    const known = stories.get(key);
+    if (known !== undefined) return known;
     const made = faultStory(vehicle, a, b, corner, true);
     stories.set(key, made);
     return made;
   };
-  const found = new Map<Id, ShortJudgement>();
+  const found = new Map<Id, Fed>();
   for (const conductor of vehicle.conductors) {
     const piece = pieces.at(conductor.nodeA);
     const others = stiff.filter((other) => other.piece !== piece);
@@ -76,9 +128,8 @@ export function shorts(vehicle: Vehicle): ReadonlyMap<Id, ShortJudgement> {
         });
       }
     }
-    found.set(conductor.id, judged(vehicle, conductor, all, unfused));
+    found.set(conductor.id, { all, unfused });
   }
-  ofVehicle.set(vehicle, found);
   return found;
 }
 
@@ -157,12 +208,57 @@ interface Stiff {
   readonly nodes: readonly string[];
 }
 
+/** So many of them are tried: further ones are no stiffer. */
+const MOST_NODES = 4;
+
+/** The stiffest of a piece: what drives most against the pack's far pole. */
 function stiffNodes(vehicle: Vehicle, piece: Piece): Stiff {
   const strong = piece.nodes.filter((node) => {
     const kind = vehicle.deviceOf.get(node.slice(0, node.lastIndexOf('.')))?.device.kind;
     return kind === 'box' || kind === 'fuse';
   });
-  return { piece, nodes: strong.length > 0 ? strong : piece.nodes };
+  const nodes = strong.length > 0 ? strong : piece.nodes;
+  const poles = packPoles(vehicle);
+  if (nodes.length <= MOST_NODES || !poles) return { piece, nodes };
+  const ends = [poles.plus, poles.minus].filter((pole) => !piece.nodes.includes(pole));
+  const drives = (node: string) =>
+    Math.max(0, ...ends.map((pole) => faultBetween(vehicle, node, pole, 'highest', [], true)?.prospectiveA ?? 0));
+  return {
+    piece,
+    nodes: nodes
+      .map((node) => ({ node, amps: drives(node) }))
+      .sort((p, q) => q.amps - p.amps)
+      .slice(0, MOST_NODES)
+      .map(({ node }) => node),
+  };
+}
+
+/**
+ * Pieces that a short may find at its hardest: those with cells, and those between. One that hangs behind a single fuse, without cells of
+ * its own, lets less through than the piece that it hangs on.
+ */
+function targetsOf(vehicle: Vehicle, { all, at }: Pieces): readonly Piece[] {
+  const left = new Set(all);
+  const celled = new Set(
+    vehicle.devices
+      .filter(({ device, part }) => device.kind === 'box' && part !== null)
+      .flatMap(({ id }) => [at(`${id}.plus`), at(`${id}.minus`)]),
+  );
+  const links = vehicle.devices
+    .filter(({ device }) => device.kind === 'fuse' || device.kind === 'precharge-resistor')
+    .map(({ id }) => [at(`${id}.a`), at(`${id}.b`)] as const);
+  for (let found = true; found; ) {
+    found = false;
+    const degree = new Map<Piece, number>();
+    for (const [p, q] of links)
+      if (p !== q && left.has(p) && left.has(q)) for (const one of [p, q]) degree.set(one, (degree.get(one) ?? 0) + 1);
+    for (const piece of left)
+      if (!celled.has(piece) && degree.get(piece) === 1) {
+        left.delete(piece);
+        found = true;
+      }
+  }
+  return [...left];
 }
 
 /** The hardest bolted short of a conductor to another piece: at the end at which it carries its own fault. */

@@ -180,6 +180,7 @@ const bothPoles: Rule<Context> = {
       {
         subject: PACK_REF,
         holds: school,
+        ...(school ? { variant: 'school' } : {}),
         figures: {
           detail: school
             ? `single-pole school with a disconnect: keep covers on, ${[...poles][0]} stays connected`
