@@ -4,7 +4,14 @@ import { breakingAt } from '../../physics/fuse';
 import { clearing } from '../../physics/fuse-clearing';
 import { SHORT_LIMIT_C, withstandI2t } from '../../physics/withstand';
 import { lowFault } from '../../simulate';
-import { HIGHEST_SUPPLY_V, lowVoltage, partOf, type ResolvedConductor, type Vehicle } from '../../vehicle';
+import {
+  HIGHEST_SUPPLY_V,
+  type LowVoltage,
+  lowVoltage,
+  partOf,
+  type ResolvedConductor,
+  type Vehicle,
+} from '../../vehicle';
 import { amps, type Context, conductorRef, deviceRef, needsPart, volts } from '../context';
 import { returnsOf, wiresBeside } from './behind-fuses';
 
@@ -31,6 +38,16 @@ interface Faults {
  * it, out and back. Behind means away from the battery, so a converter's fuse has the converter's own wires behind it.
  */
 function faultsBehind(vehicle: Vehicle, fuseId: string): Faults | null {
+  const low = lowVoltage(vehicle);
+  const known = faultsOf.get(low) ?? new Map<string, Faults | null>();
+  faultsOf.set(low, known);
+  if (!known.has(fuseId)) known.set(fuseId, findFaults(vehicle, fuseId));
+  return known.get(fuseId)!;
+}
+
+const faultsOf = new WeakMap<LowVoltage, Map<string, Faults | null>>();
+
+function findFaults(vehicle: Vehicle, fuseId: string): Faults | null {
   const minus = `${lowVoltage(vehicle).battery?.device.id}.minus`;
   const far = (['a', 'b'] as const)
     .flatMap((terminal) => {
