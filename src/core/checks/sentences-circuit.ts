@@ -300,6 +300,12 @@ export const CIRCUIT_SENTENCES: Readonly<Record<string, Sentence>> = {
   ),
   'emergency.key': S('The key does not switch it off', 'The key switches it off', '{detail}', 'The key'),
   'disconnect.rating': S('{subject} is not made for this', '{subject} rating', '{demand} of {limit}'),
+  'precharge.order': S(
+    '{subject} closes before the link is charged',
+    '{subject} waits for the link',
+    '{detail}',
+    '{subject} and the order of closing',
+  ),
   'precharge.reaches': S(
     'The link never charges: {subject} would wait for ever',
     'The link charges through {subject}',

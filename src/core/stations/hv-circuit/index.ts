@@ -2,6 +2,7 @@ import type { Rule } from '../../checks';
 import type { Context } from '../context';
 import { cableShort } from './cable-short';
 import { CIRCUIT_RULES } from './circuit-rules';
+import { closingOrder } from './closing-order';
 import { COIL_RULES } from './coil-rules';
 import { contactorBreak } from './contactor-break';
 import { CONTACTOR_RULES } from './contactor-rules';
@@ -33,6 +34,7 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...COIL_RULES,
   ...EMERGENCY_RULES,
   ...PRECHARGE_RULES,
+  closingOrder,
   ...DISCHARGE_RULES,
   ...INSULATION_RULES,
   disconnectLeft,

@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { both, edit, fit, refit, turn, wire } from './change';
+import { both, edit, fit, reEnd, refit, turn, wire } from './change';
 import type { Mistake } from './mistake';
 
 const PRECHARGE = 'Precharge';
@@ -111,6 +111,22 @@ export const CLOSING_MISTAKES: readonly Mistake[] = [
     plant: refit('k-pre', 'contactor', { breakCurrentA: 2 }),
     speaks: 'contactor.break:k-pre',
     says: 'Precharge relay can’t open a precharge that has just begun',
+  },
+  {
+    kind: PRECHARGE,
+    did: 'K+ on the driver of K−: both close at once',
+    on: 'firn',
+    plant: reEnd('coil-w9', 'a', 'coil-driver-2.b'),
+    speaks: 'precharge.order:k-plus',
+    says: 'K+ main closes before the link is charged',
+  },
+  {
+    kind: PRECHARGE,
+    did: 'the only contactor’s coil straight behind the key',
+    on: 'larkspur',
+    plant: reEnd('coil-w8', 'a', 'coil-feed.n'),
+    speaks: 'precharge.order:k-main',
+    says: 'Main contactor closes before the link is charged',
   },
   {
     kind: CLOSING,
