@@ -135,6 +135,11 @@ const disconnectPresent: Rule<Context> = {
       const box = device.insideId === undefined ? undefined : vehicle.deviceOf.get(device.insideId);
       return box?.device.hold?.reachDisconnect === false;
     });
+    // Inside a box that does not tell, nobody knows whether a hand gets there.
+    const untold = all.filter(({ device }) => {
+      const box = device.insideId === undefined ? undefined : vehicle.deviceOf.get(device.insideId);
+      return box !== undefined && box.device.hold?.reachDisconnect === undefined;
+    });
     const fed = fedPastDisconnects(vehicle, safeV);
     const faults = [
       ...fed.map((one) => story(vehicle, one)),
@@ -144,6 +149,7 @@ const disconnectPresent: Rule<Context> = {
       {
         subject: PACK_REF,
         holds: faults.length === 0,
+        assumed: untold.map(({ device }) => `A hand reaches ${device.name} from outside: its box does not tell.`),
         figures: {
           detail:
             faults.length > 0 ? faults.join('; ') : `${listed(all.map((d) => d.device.name))}: every consumer is off`,
