@@ -1,5 +1,5 @@
 import { type Element, NetworkError, type NodeName } from './netlist';
-import { SparseLu } from './sparse-lu';
+import { StarMesh } from './star-mesh';
 import { findIslands } from './topology';
 
 /** A branch that is never quite nothing: the least resistance of a closed switch or a joint, Ω. */
@@ -31,7 +31,7 @@ export class FaultNetwork {
   private readonly island: number[] = [];
   private readonly branches: Branch[] = [];
   private readonly branchOf = new Map<string, Branch>();
-  private readonly lu: SparseLu;
+  private readonly mesh: StarMesh;
   private readonly openV: Float64Array;
   private readonly columns = new Map<number, Float64Array>();
 
@@ -64,31 +64,19 @@ export class FaultNetwork {
       this.branches.push(branch);
       this.branchOf.set(branch.id, branch);
     }
-    const rows: number[] = [];
-    const cols: number[] = [];
-    const values: number[] = [];
-    const put = (row: number, column: number, value: number) => {
-      if (row < 0 || column < 0) return;
-      rows.push(row);
-      cols.push(column);
-      values.push(value);
-    };
-    for (const { a, b, siemens } of this.branches) {
-      put(a, a, siemens);
-      put(b, b, siemens);
-      put(a, b, -siemens);
-      put(b, a, -siemens);
-    }
     const n = this.island.length;
-    this.lu = new SparseLu(n, rows, cols);
-    if (n > 0) this.lu.factor(values);
-    const rhs = new Float64Array(n);
-    for (const { a, b, siemens, openV } of this.branches) {
-      if (a >= 0) rhs[a]! += siemens * openV;
-      if (b >= 0) rhs[b]! -= siemens * openV;
-    }
+    const toReference = new Float64Array(n);
+    const links: { a: number; b: number; siemens: number }[] = [];
     this.openV = new Float64Array(n);
-    if (n > 0) this.lu.solve(rhs, this.openV);
+    for (const { a, b, siemens, openV } of this.branches) {
+      if (a === b) continue;
+      if (a >= 0) this.openV[a]! += siemens * openV;
+      if (b >= 0) this.openV[b]! -= siemens * openV;
+      if (a >= 0 && b >= 0) links.push({ a, b, siemens });
+      else toReference[Math.max(a, b)]! += siemens;
+    }
+    this.mesh = new StarMesh(n, toReference, links);
+    this.mesh.solve(this.openV);
   }
 
   private readonly islandOfReference: ReadonlyMap<NodeName, number>;
@@ -97,11 +85,9 @@ export class FaultNetwork {
   private column(node: number): Float64Array {
     const known = this.columns.get(node);
     if (known) return known;
-    const n = this.island.length;
-    const rhs = new Float64Array(n);
-    rhs[node] = 1;
-    const out = new Float64Array(n);
-    this.lu.solve(rhs, out);
+    const out = new Float64Array(this.island.length);
+    out[node] = 1;
+    this.mesh.solve(out);
     this.columns.set(node, out);
     return out;
   }
