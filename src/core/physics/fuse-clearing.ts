@@ -1,5 +1,5 @@
 import { faultCurrentAt, faultI2t } from './fault-current';
-import { adiabaticI2t, curvePoints, type FuseCurve, preArcingTime } from './fuse-curve';
+import { adiabaticI2t, type CurvePiece, curvePieces, type FuseCurve, preArcingTime } from './fuse-curve';
 
 /** Slow edge of the curve, as a factor on rated current: what protection is judged by (±10 % in current, generic). */
 export const SLOW_EDGE = 1.1;
@@ -35,12 +35,24 @@ const GAUSS: readonly (readonly [number, number])[] = [
   [0.6612093864662645, 0.3607615730481386],
   [0.932469514203152, 0.1713244923791704],
 ];
-function integral(f: (x: number) => number, from: number, to: number): number {
+
+/** A current that rises to a multiple of rated current, seen by one piece of a curve: how fast it melts there, 1/s. */
+interface Rate {
+  readonly multiple: number;
+  readonly tau: number;
+  readonly piece: CurvePiece;
+}
+
+function integral({ multiple, tau, piece: { factor, exponent } }: Rate, from: number, to: number): number {
   const middle = (from + to) / 2;
   const half = (to - from) / 2;
   let sum = 0;
-  for (const [x, weight] of GAUSS) sum += weight * (f(middle - half * x) + f(middle + half * x));
-  return sum * half;
+  for (const [x, weight] of GAUSS)
+    sum +=
+      weight *
+      ((-multiple * Math.expm1((half * x - middle) / tau)) ** -exponent +
+        (-multiple * Math.expm1((-half * x - middle) / tau)) ** -exponent);
+  return (sum * half) / factor;
 }
 
 /** After so many time constants the current is the prospective one. */
@@ -61,65 +73,74 @@ export function meltingTime(
   if (atEnd === null) return null;
   if (!(timeConstantS > 0)) return atEnd;
   const tau = timeConstantS;
-  const rate = (timeS: number): number => {
-    const time = preArcingTime(curve, faultCurrentAt(prospectiveA, tau, timeS) / unitA);
-    return time === null ? 0 : 1 / time;
-  };
-  const corners = curvePoints(curve)
-    .map(([, multiple]) => (multiple * unitA) / prospectiveA)
-    .filter((share) => share < 1)
-    .map((share) => -tau * Math.log1p(-share))
-    .sort((p, q) => p - q);
-  let from = corners[0] ?? 0;
+  const multiple = prospectiveA / unitA;
+  /** When the current passes a multiple of rated current, s. */
+  const passes = (at: number): number => -tau * Math.log1p(-at / multiple);
   let sum = 0;
-  const pass = (to: number): boolean => {
-    const middle = (from + to) / 2;
-    const piece = integral(rate, from, middle) + integral(rate, middle, to);
-    if (sum + piece >= 1) return true;
-    sum += piece;
-    from = to;
-    return false;
-  };
-  for (const to of corners.slice(1)) if (to > from && pass(to)) return within(rate, from, to, 1 - sum);
-  if (prospectiveA > curve.multiples[0]! * unitA) {
-    const wanted = faultI2t(prospectiveA, tau, from) + (1 - sum) * adiabaticI2t(curve, unitA);
-    return timeOfI2t(prospectiveA, tau, wanted, from);
+  const pieces = curvePieces(curve);
+  for (let k = pieces.length - 1; k >= 0; k--) {
+    const piece = pieces[k]!;
+    if (piece.from >= multiple) break;
+    const rate = { multiple, tau, piece };
+    const until = pieces[k - 1]?.from ?? curve.multiples[0]!;
+    let from = passes(piece.from);
+    const pass = (to: number): boolean => {
+      const middle = (from + to) / 2;
+      const part = integral(rate, from, middle) + integral(rate, middle, to);
+      if (sum + part >= 1) return true;
+      sum += part;
+      from = to;
+      return false;
+    };
+    if (until < multiple) {
+      const to = passes(until);
+      if (to > from && pass(to)) return within(rate, from, to, 1 - sum);
+      continue;
+    }
+    // On its last piece the current creeps up to the prospective one.
+    for (let step = tau / 4; from < SETTLED * tau; step = Math.min(step * 1.5, 4 * tau)) {
+      const to = from + step;
+      if (pass(to)) return within(rate, from, to, 1 - sum);
+    }
+    return from + (1 - sum) * atEnd;
   }
-  for (let step = tau / 4; from < SETTLED * tau; step = Math.min(step * 1.5, 4 * tau)) {
-    const to = from + step;
-    if (pass(to)) return within(rate, from, to, 1 - sum);
-  }
-  return from + (1 - sum) * atEnd;
+  const from = passes(curve.multiples[0]!);
+  const wanted = faultI2t(prospectiveA, tau, from) + (1 - sum) * adiabaticI2t(curve, unitA);
+  return timeOfI2t(prospectiveA, tau, wanted, from);
 }
+
+/** Enough rounds for Newton's method from above on a convex rising function; each doubles the digits at the end. */
+const ROUNDS = 60;
 
 /** When a rising current has let through so much, s; from a time at which it has not yet. */
 function timeOfI2t(prospectiveA: number, tau: number, wanted: number, from: number): number {
-  let low = from;
-  let high = Math.max(2 * from, tau / 16);
-  while (faultI2t(prospectiveA, tau, high) < wanted) high *= 2;
-  for (let round = 0; round < 60 && high - low > 1e-13 * high; round++) {
-    const middle = (low + high) / 2;
-    if (faultI2t(prospectiveA, tau, middle) < wanted) low = middle;
-    else high = middle;
+  let time = Math.max(2 * from, tau / 16);
+  while (faultI2t(prospectiveA, tau, time) < wanted) time *= 2;
+  for (let round = 0; round < ROUNDS; round++) {
+    const over = faultI2t(prospectiveA, tau, time) - wanted;
+    const step = over / faultCurrentAt(prospectiveA, tau, time) ** 2;
+    time -= step;
+    if (!(Math.abs(step) > 1e-13 * time)) break;
   }
-  return (low + high) / 2;
+  return time;
 }
 
-/** The time in [from, to] at which the integral from `from` reaches `wanted`. */
-function within(f: (x: number) => number, from: number, to: number, wanted: number): number {
-  let low = from;
-  let high = to;
-  let sum = 0;
-  for (let round = 0; round < 40 && high - low > 1e-10 * high; round++) {
-    const middle = (low + high) / 2;
-    const piece = integral(f, low, middle);
-    if (sum + piece >= wanted) high = middle;
-    else {
-      sum += piece;
-      low = middle;
-    }
+/** The time in [from, to] at which the integral from `from` reaches `wanted`; the rate rises all the way. */
+function within(rate: Rate, from: number, to: number, wanted: number): number {
+  const { multiple, tau, piece } = rate;
+  let time = to;
+  let sum = integral(rate, from, to);
+  for (let round = 0; round < ROUNDS; round++) {
+    const next = Math.max(
+      from,
+      time - (sum - wanted) * piece.factor * (-multiple * Math.expm1(-time / tau)) ** piece.exponent,
+    );
+    const step = next - time;
+    sum += integral(rate, time, next);
+    time = next;
+    if (!(Math.abs(step) > 1e-11 * time)) break;
   }
-  return (low + high) / 2;
+  return time;
 }
 
 /**

@@ -10,10 +10,17 @@ const CONVENTIONAL_TIME_S = 3600;
 
 type Points = readonly (readonly [number, number])[];
 
-/** A curve made ready for many questions: its points, and for each piece t = factor · m^exponent. */
+/** From a multiple of rated current on, up to the next piece: t = factor · m^exponent, s. */
+export interface CurvePiece {
+  readonly from: number;
+  readonly factor: number;
+  readonly exponent: number;
+}
+
+/** A curve made ready for many questions: its points, and its pieces from the highest multiple down. */
 interface Ready {
   readonly points: Points;
-  readonly pieces: readonly { readonly from: number; readonly factor: number; readonly exponent: number }[];
+  readonly pieces: readonly CurvePiece[];
 }
 
 const ready = new WeakMap<FuseCurve, Ready>();
@@ -43,6 +50,9 @@ function readyOf(curve: FuseCurve): Ready {
 
 /** Points of the curve from the shortest time on, the conventional hour last: [time in s, multiple]. */
 export const curvePoints = (curve: FuseCurve): Points => readyOf(curve).points;
+
+/** Its straight pieces, log-log, from the highest multiple down; above the first point I²t is constant. */
+export const curvePieces = (curve: FuseCurve): readonly CurvePiece[] => readyOf(curve).pieces;
 
 /**
  * Pre-arcing time at a steady multiple of rated current, s; null: never. Log-log straight between the points, constant I²t

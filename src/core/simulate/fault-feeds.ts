@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { FaultNetwork, NetworkError } from '../circuit';
+import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { inrush } from '../physics/closing';
 import { partOf, type Vehicle } from '../vehicle';
 import type { Fault } from './fault';
@@ -29,42 +29,48 @@ interface Link {
 }
 
 interface Passive {
-  /** Wires, fuses and contacts alone: no cells, no loads. */
+  /** Wires, fuses and contacts alone, cold, so that most gets through: no cells, no loads. */
   readonly network: FaultNetwork;
-  readonly links: readonly Link[];
+  readonly capacitors: readonly Extract<Element, { kind: 'capacitor' }>[];
+  readonly links: Map<FaultCorner, readonly Link[]>;
+  /** What the turning motor drives into a short of the bus, A. */
+  readonly turningA: number;
 }
 
-const ofVehicle = new WeakMap<Vehicle, Map<FaultCorner, Passive | null>>();
+const ofVehicle = new WeakMap<Vehicle, Passive | 'none'>();
 
-function passiveOf(vehicle: Vehicle, corner: FaultCorner): Passive | null {
-  const own = ofVehicle.get(vehicle) ?? new Map<FaultCorner, Passive | null>();
-  ofVehicle.set(vehicle, own);
-  const known = own.get(corner);
-  if (known !== undefined) return known;
-  const made = makePassive(vehicle, corner);
-  own.set(corner, made);
-  return made;
+function passiveOf(vehicle: Vehicle): Passive | null {
+  const known = ofVehicle.get(vehicle) ?? makePassive(vehicle) ?? 'none';
+  ofVehicle.set(vehicle, known);
+  return known === 'none' ? null : known;
 }
 
-function makePassive(vehicle: Vehicle, corner: FaultCorner): Passive | null {
-  const fed = faultNetwork(vehicle, corner, [], true);
-  if (!fed) return null;
-  const stamped = faultElements(vehicle, corner, [], true, true);
-  const links = stamped.flatMap((element): Link[] => {
-    if (element.kind !== 'capacitor') return [];
-    const { a, b, capacitanceF } = element;
-    if (!fed.has(a) || !fed.has(b) || !fed.sameIsland(a, b)) return [];
-    const inverter = vehicle.deviceOf.get(a.slice(0, a.lastIndexOf('.')))?.device.kind === 'inverter';
-    return [{ plus: a, minus: b, capacitanceF, voltageV: fed.openVoltage(a) - fed.openVoltage(b), inverter }];
-  });
+function makePassive(vehicle: Vehicle): Passive | null {
+  const stamped = faultElements(vehicle, 'highest', [], true);
+  const capacitors = stamped.flatMap((element) => (element.kind === 'capacitor' ? [element] : []));
   const wires = stamped.filter(({ kind }) => kind !== 'source' && kind !== 'capacitor');
-  if (links.length === 0 || wires.length === 0) return null;
+  if (capacitors.length === 0 || wires.length === 0) return null;
   try {
-    return { network: new FaultNetwork(wires, wires[0]!.a), links };
+    const network = new FaultNetwork(wires, wires[0]!.a);
+    return { network, capacitors, links: new Map(), turningA: turningMotorA(vehicle) ?? 0 };
   } catch (error) {
     if (error instanceof NetworkError) return null;
     throw error;
   }
+}
+
+/** The capacitors that stand charged as a fault begins. */
+function linksOf(vehicle: Vehicle, passive: Passive, corner: FaultCorner): readonly Link[] {
+  const known = passive.links.get(corner);
+  if (known) return known;
+  const fed = faultNetwork(vehicle, corner);
+  const found = passive.capacitors.flatMap(({ a, b, capacitanceF }): Link[] => {
+    if (!fed?.has(a) || !fed.has(b) || !fed.sameIsland(a, b)) return [];
+    const inverter = vehicle.deviceOf.get(a.slice(0, a.lastIndexOf('.')))?.device.kind === 'inverter';
+    return [{ plus: a, minus: b, capacitanceF, voltageV: fed.openVoltage(a) - fed.openVoltage(b), inverter }];
+  });
+  passive.links.set(corner, found);
+  return found;
 }
 
 /** The loop of one capacitor through a short: its resistance and inductance, and how much of its current passes each element. */
@@ -130,11 +136,11 @@ export function faultFeeds(vehicle: Vehicle, between: Pick<Fault, 'a' | 'b' | 'c
 const feedsOf = new WeakMap<Vehicle, Map<string, FaultFeeds>>();
 
 function findFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | 'corner'>): FaultFeeds {
-  const passive = passiveOf(vehicle, corner);
+  const passive = passiveOf(vehicle);
   if (!passive) return NOTHING;
-  const loops = passive.links.flatMap((link) => loopOf(vehicle, passive, link, a, b) ?? []);
+  const loops = linksOf(vehicle, passive, corner).flatMap((link) => loopOf(vehicle, passive, link, a, b) ?? []);
   if (loops.length === 0) return NOTHING;
-  const turningA = turningMotorA(vehicle) ?? 0;
+  const { turningA } = passive;
   const motorA = (id: Id): number =>
     turningA === 0
       ? 0

@@ -1,7 +1,7 @@
 import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { OHMIC_SHARE } from '../physics/cell';
-import { allContactors, type Corner, cornersOf, groundOf, Memo, type State, stamp, type Vehicle } from '../vehicle';
+import { type Corner, cornersOf, groundOf, Memo, type State, stamp, type Vehicle } from '../vehicle';
 
 /** Where a fault current is at its highest, and where at its lowest. */
 export type FaultCorner = 'highest' | 'lowest';
@@ -12,7 +12,7 @@ export const ARC_V = 25;
 const CONDUCTOR_H_PER_M = 0.5e-6;
 const PACK_H = 5e-6;
 
-/** Every contactor but the precharge relays is closed, the charge contactors too: what is not opened by hand counts as joined. */
+/** Every contactor is closed, precharge relays and charge contactors too: what is not opened by hand counts as joined. */
 const EVERYTHING: State = { id: 'cruise', name: 'Everything closed', duration: 'sustained', closed: [] };
 
 const networks = new Memo<FaultNetwork | 'none'>(64);
@@ -23,37 +23,27 @@ function cornerOf(vehicle: Vehicle, which: FaultCorner): Corner {
 }
 
 /**
- * The traction circuit for faults: main contactors closed, loads off. Highest: warm, new, full pack, cold conductors, milliseconds.
+ * The traction circuit for faults: every contactor closed, loads off. Highest: warm, new, full pack, cold conductors, milliseconds.
  * Lowest: cold, aged, empty, conductors at their class temperature, slow resistance. `open` are devices that have opened. Null without cells.
  */
-export function faultNetwork(
-  vehicle: Vehicle,
-  which: FaultCorner,
-  open: readonly Id[] = [],
-  prechargeClosed = false,
-): FaultNetwork | null {
+export function faultNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[] = []): FaultNetwork | null {
   // The same vehicle is asked hundreds of times; a vehicle that only drives differently shares the network by its key.
   const own = ofVehicle.get(vehicle) ?? new Map<string, FaultNetwork | null>();
   ofVehicle.set(vehicle, own);
-  const name = `${which}${prechargeClosed ? '+' : ''}${open.length === 0 ? '' : ` ${[...open].sort().join(' ')}`}`;
+  const name = `${which}${open.length === 0 ? '' : ` ${[...open].sort().join(' ')}`}`;
   const known = own.get(name);
   if (known !== undefined) return known;
-  const made = makeNetwork(vehicle, which, open, prechargeClosed);
+  const made = makeNetwork(vehicle, which, open);
   own.set(name, made);
   return made;
 }
 
 const ofVehicle = new WeakMap<Vehicle, Map<string, FaultNetwork | null>>();
 
-function makeNetwork(
-  vehicle: Vehicle,
-  which: FaultCorner,
-  open: readonly Id[],
-  prechargeClosed: boolean,
-): FaultNetwork | null {
+function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]): FaultNetwork | null {
   const ground = groundOf(vehicle);
   if (ground === null) return null;
-  const elements = faultElements(vehicle, which, open, false, prechargeClosed);
+  const elements = faultElements(vehicle, which, open);
   // Lengths count too: the inductances of a network go with it.
   const lengths = vehicle.conductors.map(({ lengthM }) => lengthM ?? '').join();
   const found = networks.get(`${keyOf(elements, ground)}|${lengths}`, () => {
@@ -73,13 +63,10 @@ export function faultElements(
   which: FaultCorner,
   open: readonly Id[] = [],
   capacitors = false,
-  prechargeClosed = false,
 ): Element[] {
   return stamp(vehicle, {
     state: EVERYTHING,
-    closed: prechargeClosed
-      ? new Set(vehicle.devices.filter(({ device }) => device.kind === 'contactor').map(({ id }) => id))
-      : allContactors(vehicle),
+    closed: new Set(vehicle.devices.filter(({ device }) => device.kind === 'contactor').map(({ id }) => id)),
     corner: cornerOf(vehicle, which),
     temperatureOf: (id) => {
       const conductor = vehicle.conductorOf.get(id);

@@ -53,11 +53,10 @@ export function faultBetween(
   b: string,
   corner: FaultCorner,
   open: readonly Id[] = [],
-  relaysClosed = false,
 ): Fault | null {
   // What has opened may have taken the two ends apart: then there is nothing to solve.
-  if (open.length > 0 && !stillJoined(vehicle, a, b, open, relaysClosed)) return null;
-  const network = faultNetwork(vehicle, corner, open, relaysClosed);
+  if (open.length > 0 && !stillJoined(vehicle, a, b, open)) return null;
+  const network = faultNetwork(vehicle, corner, open);
   if (!network || a === b || !network.has(a) || !network.has(b)) return null;
   const { openVoltageV, theveninOhm } = network.look(a, b);
   if (theveninOhm === null || !(theveninOhm > 0)) return null;
@@ -68,11 +67,11 @@ export function faultBetween(
 
 const afterOpening = new WeakMap<Vehicle, Map<string, Potentials>>();
 
-function stillJoined(vehicle: Vehicle, a: string, b: string, open: readonly Id[], relaysClosed: boolean): boolean {
+function stillJoined(vehicle: Vehicle, a: string, b: string, open: readonly Id[]): boolean {
   const known = afterOpening.get(vehicle) ?? new Map<string, Potentials>();
   afterOpening.set(vehicle, known);
-  const key = `${relaysClosed} ${[...open].sort().join(' ')}`;
-  const at = known.get(key) ?? potentials(vehicle, { open: new Set(open), relaysClosed });
+  const key = [...open].sort().join(' ');
+  const at = known.get(key) ?? potentials(vehicle, { open: new Set(open), relaysClosed: true });
   known.set(key, at);
   return at.islandOf(a) === at.islandOf(b);
 }

@@ -50,9 +50,24 @@ export class FaultStory {
     /** Null: it goes on for ever, or the last fuse to melt is not proved to break it. */
     readonly clearedAtS: number | null,
     private readonly phases: readonly Phase[],
-    /** Current and time, for drawing. */
-    readonly curve: readonly { readonly timeS: number; readonly currentA: number }[],
   ) {}
+
+  /** Current and time, for drawing. */
+  get curve(): readonly { readonly timeS: number; readonly currentA: number }[] {
+    const points = [{ timeS: 0, currentA: 0 }];
+    let fromS = 0;
+    this.phases.forEach(({ fault: { timeConstantS, prospectiveA } }, phase) => {
+      const untilS = this.openings[phase]?.atS ?? fromS + Math.max(10 * timeConstantS, 0.02);
+      for (let k = 1; k <= CURVE_POINTS; k++) {
+        const t = (k / CURVE_POINTS) * (untilS - fromS);
+        const rise = timeConstantS > 0 ? 1 - Math.exp(-t / timeConstantS) : 1;
+        points.push({ timeS: fromS + t, currentA: prospectiveA * rise });
+      }
+      fromS = untilS;
+    });
+    if (this.clearedAtS !== null) points.push({ timeS: fromS, currentA: 0 });
+    return points;
+  }
 
   /** What link capacitors and a turning motor add. */
   get feeds(): FaultFeeds {
@@ -85,6 +100,7 @@ export class FaultStory {
 }
 
 const MOST_OPENINGS = 4;
+const CURVE_POINTS = 12;
 
 const fuses = new WeakMap<Vehicle, readonly { readonly id: Id; readonly part: FusePart }[]>();
 function fusesOf(vehicle: Vehicle): readonly { readonly id: Id; readonly part: FusePart }[] {
@@ -127,18 +143,11 @@ export function firstToMelt(vehicle: Vehicle, fault: Fault): Opening | null {
 }
 
 /** A fault from its beginning until no source feeds it any more: who opens, when, and what everything in its way has taken. */
-export function faultStory(
-  vehicle: Vehicle,
-  a: string,
-  b: string,
-  corner: FaultCorner,
-  relaysClosed = false,
-): FaultStory | null {
-  const start = faultBetween(vehicle, a, b, corner, [], relaysClosed);
+export function faultStory(vehicle: Vehicle, a: string, b: string, corner: FaultCorner): FaultStory | null {
+  const start = faultBetween(vehicle, a, b, corner);
   if (!start) return null;
   const openings: Opening[] = [];
   const phases: Phase[] = [];
-  const curve: { timeS: number; currentA: number }[] = [{ timeS: 0, currentA: 0 }];
   let fault: Fault | null = start;
   let atS = 0;
   let cleared = false;
@@ -150,12 +159,6 @@ export function faultStory(
       fault,
       ends: opening && total !== null ? { totalI2tA2s: total, throughFuseA: fault.through(opening.deviceId) } : null,
     });
-    const spanS = opening ? opening.atS : Math.max(10 * fault.timeConstantS, 0.02);
-    for (let k = 1; k <= 12; k++) {
-      const t = (k / 12) * spanS;
-      const rise = fault.timeConstantS > 0 ? 1 - Math.exp(-t / fault.timeConstantS) : 1;
-      curve.push({ timeS: atS + t, currentA: fault.prospectiveA * rise });
-    }
     if (!opening) break;
     atS += opening.atS;
     openings.push({ ...opening, atS });
@@ -166,12 +169,10 @@ export function faultStory(
       b,
       corner,
       openings.map(({ deviceId }) => deviceId),
-      relaysClosed,
     );
     if (!fault) cleared = true;
   }
-  if (cleared) curve.push({ timeS: atS, currentA: 0 });
-  return new FaultStory(vehicle, start, openings, cleared ? atS : null, phases, curve);
+  return new FaultStory(vehicle, start, openings, cleared ? atS : null, phases);
 }
 
 /** Highest and lowest current that a short in a fuse's zone can drive through it. */

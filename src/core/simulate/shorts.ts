@@ -69,12 +69,7 @@ const kept: KeptShorts[] = [];
 
 /** All that shorts depend on: both networks, every part, where each conductor leads and how long it is. */
 function readsOf(vehicle: Vehicle): readonly unknown[] {
-  const reads: unknown[] = [
-    faultNetwork(vehicle, 'highest', [], true),
-    faultNetwork(vehicle, 'lowest', [], true),
-    faultNetwork(vehicle, 'highest'),
-    faultNetwork(vehicle, 'lowest'),
-  ];
+  const reads: unknown[] = [faultNetwork(vehicle, 'highest'), faultNetwork(vehicle, 'lowest')];
   for (const { id, device, part } of vehicle.devices) reads.push(id, device.kind, part, device.cellsInSeries);
   for (const { id, conductor, nodeA, nodeB, lengthM } of vehicle.conductors)
     reads.push(id, conductor.kind, nodeA, nodeB, lengthM);
@@ -102,7 +97,7 @@ function findShorts(vehicle: Vehicle): ReadonlyMap<Id, Fed> {
     const key = `${a} ${b} ${corner}`;
     const known = stories.get(key);
     if (known !== undefined) return known;
-    const made = faultStory(vehicle, a, b, corner, true);
+    const made = faultStory(vehicle, a, b, corner);
     stories.set(key, made);
     return made;
   };
@@ -199,7 +194,7 @@ function sitesOf(vehicle: Vehicle, conductor: ResolvedConductor, others: readonl
 /** From pole to pole of the full pack, V. */
 function packVoltage(vehicle: Vehicle): number {
   const poles = packPoles(vehicle);
-  return (poles && faultBetween(vehicle, poles.plus, poles.minus, 'highest', [], true)?.voltageV) ?? 0;
+  return (poles && faultBetween(vehicle, poles.plus, poles.minus, 'highest')?.voltageV) ?? 0;
 }
 
 /** A piece with the nodes at which most stands behind it: terminals of cells and fuses, or all where it has none. */
@@ -222,7 +217,7 @@ function stiffNodes(vehicle: Vehicle, piece: Piece): Stiff {
   if (nodes.length <= MOST_NODES || !poles) return { piece, nodes };
   const ends = [poles.plus, poles.minus].filter((pole) => !piece.nodes.includes(pole));
   const drives = (node: string) =>
-    Math.max(0, ...ends.map((pole) => faultBetween(vehicle, node, pole, 'highest', [], true)?.prospectiveA ?? 0));
+    Math.max(0, ...ends.map((pole) => faultBetween(vehicle, node, pole, 'highest')?.prospectiveA ?? 0));
   return {
     piece,
     nodes: nodes
@@ -268,7 +263,7 @@ function siteOf(vehicle: Vehicle, conductor: ResolvedConductor, other: Stiff): F
   for (const from of [conductor.nodeA, conductor.nodeB]) {
     let chosen: Fault | null = null;
     for (const to of other.nodes) {
-      const fault = faultBetween(vehicle, from, to, 'highest', [], true);
+      const fault = faultBetween(vehicle, from, to, 'highest');
       if (fault && (chosen === null || fault.prospectiveA > chosen.prospectiveA)) chosen = fault;
     }
     if (!chosen) continue;
@@ -286,10 +281,10 @@ function weakestAt(vehicle: Vehicle, conductor: ResolvedConductor, site: Fault):
   const [id, terminal] = [site.a.slice(0, site.a.lastIndexOf('.')), site.a.slice(site.a.lastIndexOf('.') + 1)];
   const other = terminal === 'plus' ? `${id}.minus` : terminal === 'minus' ? `${id}.plus` : null;
   const kind = vehicle.deviceOf.get(id)?.device.kind;
-  const there = other !== null && kind !== 'box' ? faultBetween(vehicle, site.a, other, 'lowest', [], true) : null;
+  const there = other !== null && kind !== 'box' ? faultBetween(vehicle, site.a, other, 'lowest') : null;
   // Out and back only where no further fuse stands before the other pole: that one would end it sooner.
   const back = there && sameFuses(vehicle, there, site) ? there : null;
-  const weakest = back ?? faultBetween(vehicle, site.a, site.b, 'lowest', [], true);
+  const weakest = back ?? faultBetween(vehicle, site.a, site.b, 'lowest');
   return weakest && weakest.through(conductor.id) > FEEDS * weakest.prospectiveA ? weakest : null;
 }
 

@@ -70,7 +70,7 @@ export {
 export { stringsAlone, withStrings } from './stages';
 export { boxSource, capacitorId, conductorOhm, devicePowerW, groundOf, stamp, terminalNode } from './stamp';
 export { type PackString, packStrings, packStringsOf } from './strings';
-export { allContactors, closedIn, isPrechargeRelay, type PrechargeBranch, prechargeBranches } from './switching';
+export { closedIn, isPrechargeRelay, type PrechargeBranch, prechargeBranches } from './switching';
 export { type UsualPlace, usualPlaces, withoutPlace } from './usual-places';
 export {
   conductorAmpacity,

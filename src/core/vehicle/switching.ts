@@ -148,11 +148,3 @@ export function closedIn(resolved: Resolved, state: Asked): ReadonlySet<Id> {
   }
   return closed;
 }
-
-/** Every contactor but the precharge relays: as nobody has opened any. */
-export const allContactors = (resolved: Resolved): ReadonlySet<Id> =>
-  new Set(
-    resolved.devices
-      .filter(({ id, device }) => device.kind === 'contactor' && !isPrechargeRelay(resolved, id))
-      .map(({ id }) => id),
-  );

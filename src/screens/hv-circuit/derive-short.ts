@@ -63,11 +63,11 @@ export function shortAt(vehicle: Vehicle, conductorId: string, against: Against,
   // At the end where the conductor itself carries the most: it has to feel its own fault.
   const node = [conductor.nodeA, conductor.nodeB]
     .map((end) => {
-      const fault = faultBetween(vehicle, end, target, corner, [], true);
+      const fault = faultBetween(vehicle, end, target, corner);
       return { end, amps: fault?.prospectiveA ?? 0, own: Math.abs(fault?.currents.get(conductorId) ?? 0) };
     })
     .sort((p, q) => q.own - p.own || q.amps - p.amps)[0]!;
-  const story = node.amps > 0 ? faultStory(vehicle, node.end, target, corner, true) : null;
+  const story = node.amps > 0 ? faultStory(vehicle, node.end, target, corner) : null;
   return story && feltIn(vehicle, against, story);
 }
 
