@@ -21,7 +21,6 @@ interface Program {
   readonly pivotColumn: Int32Array;
   /** Where each input entry goes in the working array. */
   readonly scatter: Int32Array;
-  readonly size: number;
   readonly pivotSlot: Int32Array;
   /** Upper rows without the pivot: start offsets, columns, slots. */
   readonly upperStart: Int32Array;
@@ -81,23 +80,27 @@ export class SparseLu {
 
   private choose(values: ArrayLike<number>): Program {
     const n = this.n;
+    // Where the entries of each row stand in `at`; slots stay when an entry has been eliminated.
     const active: Map<number, number>[] = Array.from({ length: n }, () => new Map());
     const holders: Set<number>[] = Array.from({ length: n }, () => new Set());
-    for (let i = 0; i < this.rows.length; i++) {
-      const row = active[this.rows[i]!]!;
-      row.set(this.columns[i]!, (row.get(this.columns[i]!) ?? 0) + values[i]!);
-      holders[this.columns[i]!]!.add(this.rows[i]!);
-    }
-    const rowScale = active.map((row) => Math.max(...[...row.values()].map(Math.abs), 0));
-    const slots: Map<number, number>[] = Array.from({ length: n }, () => new Map());
-    let size = 0;
-    const slot = (row: number, column: number): number => {
-      const known = slots[row]!.get(column);
+    const at: number[] = [];
+    const slotOf = (row: number, column: number): number => {
+      const known = active[row]!.get(column);
       if (known !== undefined) return known;
-      slots[row]!.set(column, size);
-      return size++;
+      active[row]!.set(column, at.length);
+      holders[column]!.add(row);
+      return at.push(0) - 1;
     };
-    const scatter = Int32Array.from(this.rows, (row, i) => slot(row, this.columns[i]!));
+    const scatter = Int32Array.from(this.rows, (row, i) => {
+      const slot = slotOf(row, this.columns[i]!);
+      at[slot]! += values[i]!;
+      return slot;
+    });
+    const rowScale = active.map((row) => {
+      let largest = 0;
+      for (const slot of row.values()) largest = Math.max(largest, Math.abs(at[slot]!));
+      return largest;
+    });
 
     const done = new Uint8Array(n);
     const pivotRow: number[] = [];
@@ -112,42 +115,43 @@ export class SparseLu {
     const targets: number[] = [];
 
     for (let k = 0; k < n; k++) {
-      const { row, column } = this.bestPivot(active, holders, done, rowScale);
+      const { row, column } = this.bestPivot(active, holders, at, done, rowScale);
       done[row] = 1;
       const pivotEntries = active[row]!;
-      const pivot = pivotEntries.get(column)!;
+      const own = pivotEntries.get(column)!;
+      const pivot = at[own]!;
       pivotRow.push(row);
       pivotColumn.push(column);
-      pivotSlot.push(slot(row, column));
-      const upper = [...pivotEntries.keys()].filter((j) => j !== column);
-      for (const j of pivotEntries.keys()) holders[j]!.delete(row);
-      for (const j of upper) {
+      pivotSlot.push(own);
+      const from = upperColumn.length;
+      for (const [j, slot] of pivotEntries) {
+        holders[j]!.delete(row);
+        if (j === column) continue;
         upperColumn.push(j);
-        upperSlot.push(slot(row, j));
+        upperSlot.push(slot);
       }
       for (const i of holders[column]!) {
-        const target = active[i]!;
-        const factor = target.get(column)! / pivot;
-        target.delete(column);
+        const slot = active[i]!.get(column)!;
+        active[i]!.delete(column);
+        const factor = at[slot]! / pivot;
         lowerRow.push(i);
-        lowerSlot.push(slot(i, column));
-        for (const j of upper) {
-          target.set(j, (target.get(j) ?? 0) - factor * pivotEntries.get(j)!);
-          holders[j]!.add(i);
-          targets.push(slot(i, j));
+        lowerSlot.push(slot);
+        for (let u = from; u < upperColumn.length; u++) {
+          const target = slotOf(i, upperColumn[u]!);
+          at[target]! -= factor * at[upperSlot[u]!]!;
+          targets.push(target);
         }
       }
       holders[column]!.clear();
       upperStart.push(upperColumn.length);
       lowerStart.push(lowerRow.length);
     }
-    this.work = new Float64Array(size);
+    this.work = new Float64Array(at.length);
     const ints = (list: readonly number[]) => Int32Array.from(list);
     return {
       pivotRow: ints(pivotRow),
       pivotColumn: ints(pivotColumn),
       scatter,
-      size,
       pivotSlot: ints(pivotSlot),
       upperStart: ints(upperStart),
       upperColumn: ints(upperColumn),
@@ -162,6 +166,7 @@ export class SparseLu {
   private bestPivot(
     active: readonly Map<number, number>[],
     holders: readonly Set<number>[],
+    at: readonly number[],
     done: Uint8Array,
     rowScale: readonly number[],
   ) {
@@ -180,13 +185,13 @@ export class SparseLu {
       } else if (count === fewest && order.length < 4) order.push(row);
     }
     const consider = (row: number) => {
-      for (const [column, value] of active[row]!) {
-        const magnitude = Math.abs(value);
+      for (const [column, slot] of active[row]!) {
+        const magnitude = Math.abs(at[slot]!);
         if (!(magnitude > SINGULAR * rowScale[row]!)) continue;
         const cost = (active[row]!.size - 1) * (holders[column]!.size - 1);
         if (best && cost >= best.cost) continue;
         let largest = 0;
-        for (const other of holders[column]!) largest = Math.max(largest, Math.abs(active[other]!.get(column)!));
+        for (const other of holders[column]!) largest = Math.max(largest, Math.abs(at[active[other]!.get(column)!]!));
         if (magnitude >= PIVOT_THRESHOLD * largest) best = { row, column, cost };
       }
     };

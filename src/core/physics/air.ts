@@ -19,32 +19,35 @@ export function heatFromCylinder(diameterM: number, surfaceC: number, place: Sur
   const rise = surfaceC - place.ambientC;
   if (rise <= 0) return 0;
   const film = (surfaceC + place.ambientC) / 2 + ZERO_C;
-  const scaled = (film / ZERO_C) ** 1.5;
+  const ratio = film / ZERO_C;
+  const scaled = ratio * Math.sqrt(ratio);
   const viscosity = (1.716e-5 * scaled * 383.55) / (film + 110.4);
   const conductivity = (0.0241 * scaled * 467.15) / (film + 194);
   const density = place.airPressurePa / (287.05 * film);
   const kinematic = viscosity / density;
   const prandtl = (CP * viscosity) / conductivity;
-  const rayleigh = (GRAVITY * rise * diameterM ** 3 * prandtl) / (film * kinematic * kinematic);
-  const still = (0.6 + (0.387 * rayleigh ** (1 / 6)) / (1 + (0.559 / prandtl) ** (9 / 16)) ** (8 / 27)) ** 2;
+  const rayleigh = (GRAVITY * rise * diameterM * diameterM * diameterM * prandtl) / (film * kinematic * kinematic);
+  // Roots are quicker than powers, and this is asked some ten thousand times for a build: x^(1/6) = ∛√x.
+  const root = 0.6 + (0.387 * Math.cbrt(Math.sqrt(rayleigh))) / (1 + (0.559 / prandtl) ** (9 / 16)) ** (8 / 27);
+  const still = root * root;
   let nusselt = still;
   if (place.airSpeedMPerS > 0) {
     const reynolds = (place.airSpeedMPerS * diameterM) / kinematic;
     const moving =
       0.3 +
-      ((0.62 * Math.sqrt(reynolds) * Math.cbrt(prandtl)) / (1 + (0.4 / prandtl) ** (2 / 3)) ** 0.25) *
+      ((0.62 * Math.sqrt(reynolds) * Math.cbrt(prandtl)) / Math.sqrt(Math.sqrt(1 + Math.cbrt((0.4 / prandtl) ** 2)))) *
         (1 + (reynolds / 282000) ** (5 / 8)) ** 0.8;
-    nusselt = Math.cbrt(still ** 3 + moving ** 3);
+    nusselt = Math.cbrt(still * still * still + moving * moving * moving);
   }
   const convection = place.convectionShare * Math.PI * conductivity * nusselt * rise;
-  const ambientK = place.ambientC + ZERO_C;
+  const [surface2, ambient2] = [(surfaceC + ZERO_C) ** 2, (place.ambientC + ZERO_C) ** 2];
   const radiation =
     place.radiationShare *
     place.emissivity *
     Math.PI *
     diameterM *
     STEFAN_BOLTZMANN *
-    ((surfaceC + ZERO_C) ** 4 - ambientK ** 4);
+    (surface2 * surface2 - ambient2 * ambient2);
   return convection + radiation;
 }
 

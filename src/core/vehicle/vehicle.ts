@@ -39,7 +39,10 @@ export interface Vehicle extends Resolved {
 }
 
 const solvers = new Memo<Memo<OperatingPointSolver>>(8);
-const temperatures = new Memo<number | null>(8000);
+/** Steady temperatures by what decides them: cable, place and arrangement, then the current of one conductor. */
+const temperatures = new Memo<Memo<number | null, number>>(400);
+const ofThermal = new WeakMap<object, Memo<number | null, number>>();
+const CURRENT_STEP_A = 1e-4;
 const ampacities = new Memo<number>(2000);
 
 /** What decides the structure of the equations beside the topology: what is stamped, how, and which way power flows. */
@@ -80,8 +83,13 @@ export function conductorTemperature(conductor: ResolvedConductor, currentA: num
   const { thermal } = conductor;
   if (!thermal) return conductor.zone?.ambientC ?? 40;
   const each = Math.abs(currentA) / conductor.conductor.parallel;
-  return temperatures.get(
-    `${thermal.key}@${each.toFixed(4)}`,
+  let own = ofThermal.get(thermal);
+  if (!own) {
+    own = temperatures.get(thermal.key, () => new Memo<number | null, number>(1000));
+    ofThermal.set(thermal, own);
+  }
+  return own.get(
+    Math.round(each / CURRENT_STEP_A),
     () => steadyTemperature(thermal.build, thermal.place, each).conductorTemperatureC,
   );
 }
