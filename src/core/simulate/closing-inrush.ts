@@ -1,4 +1,4 @@
-import { collapseChains, type Element, NetworkError, operatingPoint, transient } from '../circuit';
+import { collapseChains, type Element, FaultNetwork, NetworkError, transient } from '../circuit';
 import { cornersOf, stamp, stateOf, type Vehicle } from '../vehicle';
 
 /** A contactor as it closes: what stood across it, and what then flows through it. */
@@ -21,12 +21,11 @@ export function settledCapacitors(elements: readonly Element[], ground: string):
   const capacitors = network.filter(({ kind }) => kind === 'capacitor');
   const settled = new Map<string, number>();
   if (capacitors.length === 0) return settled;
-  const point = operatingPoint({ elements: network, ground });
-  if (!point.solvable) return settled;
+  const rest = new FaultNetwork(network, ground);
   for (const { id, a, b } of capacitors) {
-    const [va, vb] = [point.nodeVoltagesV.get(a), point.nodeVoltagesV.get(b)];
-    if (va === undefined || vb === undefined || point.referenceOf.get(a) !== point.referenceOf.get(b)) continue;
-    if (Math.abs(va - vb) > EMPTY_V) settled.set(id, va - vb);
+    if (!rest.sameIsland(a, b)) continue;
+    const voltageV = rest.openVoltage(a) - rest.openVoltage(b);
+    if (Math.abs(voltageV) > EMPTY_V) settled.set(id, voltageV);
   }
   return settled;
 }
