@@ -55,6 +55,8 @@ function integral({ multiple, tau, piece: { factor, exponent } }: Rate, from: nu
   return (sum * half) / factor;
 }
 
+/** A piece that lasts less than this share of the time constant is integrated at one go. */
+const SHORT_PIECE = 0.25;
 /** After so many time constants the current is the prospective one. */
 const SETTLED = 24;
 
@@ -85,8 +87,12 @@ export function meltingTime(
     const until = pieces[k - 1]?.from ?? curve.multiples[0]!;
     let from = passes(piece.from);
     const pass = (to: number): boolean => {
+      // While the current hardly bends, six points are enough for the whole piece.
       const middle = (from + to) / 2;
-      const part = integral(rate, from, middle) + integral(rate, middle, to);
+      const part =
+        to - from < SHORT_PIECE * tau
+          ? integral(rate, from, to)
+          : integral(rate, from, middle) + integral(rate, middle, to);
       if (sum + part >= 1) return true;
       sum += part;
       from = to;

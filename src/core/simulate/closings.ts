@@ -6,9 +6,10 @@ import {
   groundOf,
   isPrechargeRelay,
   Loops,
-  Memo,
   type PrechargeBranch,
   prechargeBranches,
+  Recent,
+  spelled,
   stamp,
   stateOf,
   type Vehicle,
@@ -36,7 +37,7 @@ export interface ClosingUnknown {
 const NOTHING_V = 0.5;
 const FIRST_MOMENT_S = 0.002;
 
-const known = new Memo<readonly (ClosingEvent | ClosingUnknown)[]>(8);
+const known = new Recent<readonly (ClosingEvent | ClosingUnknown)[]>(8);
 
 /**
  * Every contactor in the order in which it closes (those before precharge, relay, bridged ones, branches; then what charging adds) with the
@@ -46,14 +47,14 @@ export function closings(vehicle: Vehicle): readonly (ClosingEvent | ClosingUnkn
   const ground = groundOf(vehicle);
   if (ground === null) return [];
   const outcomes = prechargeRuns(vehicle);
-  const key = JSON.stringify([
+  const reads = spelled(
     ground,
     stampWith(vehicle, new Set()),
     ['precharge', 'ready', 'charging'].map((id) => [...closedIn(vehicle, stateOf(id as 'ready'))]),
     [...inductances(vehicle)],
     outcomes.map((one) => (isRun(one) ? [one.closing, one.curve.at(-1)?.linkV, one.packV] : one.why)),
-  ]);
-  return known.get(key, () => follow(vehicle, ground, prechargeBranches(vehicle), outcomes));
+  );
+  return known.get(reads, () => follow(vehicle, ground, prechargeBranches(vehicle), outcomes));
 }
 
 function stampWith(vehicle: Vehicle, closed: ReadonlySet<Id>): Element[] {

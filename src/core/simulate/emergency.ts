@@ -78,6 +78,16 @@ export interface KeyTest {
 export function keyTests(vehicle: Resolved): readonly KeyTest[] {
   const circuit = coilCircuit(vehicle);
   if (!circuit) return [];
+  const known = keysOf.get(circuit);
+  if (known) return known;
+  const found = testKeys(vehicle, circuit);
+  keysOf.set(circuit, found);
+  return found;
+}
+
+const keysOf = new WeakMap<CoilCircuit, readonly KeyTest[]>();
+
+function testKeys(vehicle: Resolved, circuit: CoilCircuit): readonly KeyTest[] {
   const feeds = feedingIds(circuit);
   const all = heldWith(vehicle, []);
   return circuit.stops

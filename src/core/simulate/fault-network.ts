@@ -1,7 +1,7 @@
 import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { OHMIC_SHARE } from '../physics/cell';
-import { type Corner, cornersOf, groundOf, Memo, type State, stamp, type Vehicle } from '../vehicle';
+import { type Corner, cornersOf, groundOf, Recent, type State, spelled, stamp, type Vehicle } from '../vehicle';
 
 /** Where a fault current is at its highest, and where at its lowest. */
 export type FaultCorner = 'highest' | 'lowest';
@@ -15,7 +15,7 @@ const PACK_H = 5e-6;
 /** Every contactor is closed, precharge relays and charge contactors too: what is not opened by hand counts as joined. */
 const EVERYTHING: State = { id: 'cruise', name: 'Everything closed', duration: 'sustained', closed: [] };
 
-const networks = new Memo<FaultNetwork | 'none'>(64);
+const networks = new Recent<FaultNetwork | 'none'>(16);
 
 function cornerOf(vehicle: Vehicle, which: FaultCorner): Corner {
   const wanted = which === 'highest' ? 'warm-new-full' : 'cold-old-empty';
@@ -45,8 +45,8 @@ function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]):
   if (ground === null) return null;
   const elements = faultElements(vehicle, which, open);
   // Lengths count too: the inductances of a network go with it.
-  const lengths = vehicle.conductors.map(({ lengthM }) => lengthM ?? '').join();
-  const found = networks.get(`${keyOf(elements, ground)}|${lengths}`, () => {
+  const lengths = vehicle.conductors.map(({ lengthM }) => lengthM);
+  const found = networks.get(spelled(ground, elements, lengths), () => {
     try {
       return new FaultNetwork(elements, ground);
     } catch (error) {
@@ -75,17 +75,6 @@ export function faultElements(
     ohmicShare: which === 'highest' ? OHMIC_SHARE : 1,
     capacitors,
   }).filter((element) => element.kind !== 'power' && !open.includes(element.id));
-}
-
-function keyOf(elements: readonly Element[], ground: string): string {
-  let key = ground;
-  for (const element of elements) {
-    key += `|${element.id}>${element.a}>${element.b}`;
-    if (element.kind === 'switch') key += element.closed ? '+' : '-';
-    if (element.kind === 'source') key += `:${element.voltageV}`;
-    if ('resistanceOhm' in element) key += `:${element.resistanceOhm}`;
-  }
-  return key;
 }
 
 /** Inductance of an element of the fault loop, H (generic): conductors by length, the pack shared out over its cells. */

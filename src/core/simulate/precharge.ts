@@ -4,12 +4,13 @@ import {
   cornersOf,
   currentIn,
   groundOf,
-  Memo,
   type PrechargeBranch,
   partOf,
   prechargeBranches,
+  Recent,
   type ResolvedDevice,
   type State,
+  spelled,
   stamp,
   stateOf,
   terminalNode,
@@ -63,7 +64,7 @@ export interface PrechargeUnknown {
 export type PrechargeOutcome = PrechargeRun | PrechargeUnknown;
 export const isRun = (outcome: PrechargeOutcome): outcome is PrechargeRun => !('why' in outcome);
 
-const runs = new Memo<PrechargeOutcome>(16);
+const runs = new Recent<PrechargeOutcome>(16);
 
 /** Precharge of every branch with a resistor, in the order of the document. */
 export const prechargeRuns = (vehicle: Vehicle): readonly PrechargeOutcome[] =>
@@ -110,7 +111,7 @@ function runBranch(vehicle: Vehicle, branch: PrechargeBranch): PrechargeOutcome 
     wakingLoads: true,
   });
   const inductanceH = loopInductanceH(vehicle);
-  const key = JSON.stringify([
+  const reads = spelled(
     ground,
     elements,
     inductanceH,
@@ -118,8 +119,8 @@ function runBranch(vehicle: Vehicle, branch: PrechargeBranch): PrechargeOutcome 
     state.id,
     branch,
     bridged.map((device) => partOf(device, 'contactor')?.contactResistanceOhm),
-  ]);
-  return runs.get(key, () => {
+  );
+  return runs.get(reads, () => {
     try {
       return compute({ vehicle, branch, bridged, elements, closed, ground, inductanceH, unknown });
     } catch (error) {

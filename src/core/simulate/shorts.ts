@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { partOf, type ResolvedConductor, type Vehicle } from '../vehicle';
+import { partOf, Recent, type ResolvedConductor, type Vehicle } from '../vehicle';
 import { type Fault, faultBetween, packPoles } from './fault';
 import { type FaultCorner, faultNetwork } from './fault-network';
 import { type FaultStory, faultStory } from './faults';
@@ -60,12 +60,7 @@ interface Fed {
   readonly unfused: boolean;
 }
 
-interface KeptShorts {
-  readonly reads: readonly unknown[];
-  readonly fed: ReadonlyMap<Id, Fed>;
-}
-const MOST_KEPT = 4;
-const kept: KeptShorts[] = [];
+const kept = new Recent<ReadonlyMap<Id, Fed>>(4);
 
 /** All that shorts depend on: both networks, every part, where each conductor leads and how long it is. */
 function readsOf(vehicle: Vehicle): readonly unknown[] {
@@ -77,17 +72,7 @@ function readsOf(vehicle: Vehicle): readonly unknown[] {
 }
 
 /** The shorts of a vehicle; the same while nothing that they read has changed, whatever it drives. */
-function fedShorts(vehicle: Vehicle): ReadonlyMap<Id, Fed> {
-  const reads = readsOf(vehicle);
-  const known = kept.find(
-    (one) => one.reads.length === reads.length && one.reads.every((read, k) => read === reads[k]),
-  );
-  if (known) return known.fed;
-  const fed = findShorts(vehicle);
-  kept.unshift({ reads, fed });
-  kept.length = Math.min(kept.length, MOST_KEPT);
-  return fed;
-}
+const fedShorts = (vehicle: Vehicle): ReadonlyMap<Id, Fed> => kept.get(readsOf(vehicle), () => findShorts(vehicle));
 
 function findShorts(vehicle: Vehicle): ReadonlyMap<Id, Fed> {
   const pieces = piecesOf(vehicle);

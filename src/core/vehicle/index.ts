@@ -56,7 +56,7 @@ export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
 export { lowVoltage, runningIn } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
-export { Memo } from './memo';
+export { Memo, Recent, spelled } from './memo';
 export { nodeOf } from './node';
 export { protectingFuses } from './protection';
 export {

@@ -12,3 +12,42 @@ export class Memo<V, K = string> {
     return made;
   }
 }
+
+/** All that plain data say, in a row: keys, values and lengths, so that two of equal rows say the same. */
+export function spelled(...values: readonly unknown[]): unknown[] {
+  const out: unknown[] = [];
+  const spell = (value: unknown): void => {
+    if (Array.isArray(value)) {
+      out.push(value.length);
+      for (const one of value) spell(one);
+    } else if (value instanceof Set || value instanceof Map) spell([...value]);
+    else if (typeof value === 'object' && value !== null)
+      for (const key in value) {
+        out.push(key);
+        spell((value as Readonly<Record<string, unknown>>)[key]);
+      }
+    else out.push(value);
+  };
+  for (const value of values) spell(value);
+  return out;
+}
+
+/** The last few results with all that they read: one that read the same serves again. Parts count by identity, figures by value. */
+export class Recent<V> {
+  private readonly kept: { readonly reads: readonly unknown[]; readonly value: V }[] = [];
+  constructor(private readonly most: number) {}
+
+  get(reads: readonly unknown[], make: () => V): V {
+    const at = this.kept.findIndex((one) => sameRow(one.reads, reads));
+    const found = at < 0 ? { reads, value: make() } : this.kept.splice(at, 1)[0]!;
+    this.kept.unshift(found);
+    this.kept.length = Math.min(this.kept.length, this.most);
+    return found.value;
+  }
+}
+
+function sameRow(p: readonly unknown[], q: readonly unknown[]): boolean {
+  if (p.length !== q.length) return false;
+  for (let k = 0; k < p.length; k++) if (!Object.is(p[k], q[k])) return false;
+  return true;
+}
