@@ -168,6 +168,50 @@ export class FaultNetwork {
 
   private weighted: Weighted | null = null;
 
+  /** Where a node stands in the equations: −1 for a reference; null: it is not in this circuit. */
+  placeOf(node: NodeName): number | null {
+    return this.index.get(node) ?? null;
+  }
+
+  /** Transfer resistance of two places of one island: volts at the one for an ampere into the other, Ω. */
+  transferOhm(i: number, j: number): number {
+    return i < 0 || j < 0 ? 0 : this.column(i)[j]!;
+  }
+
+  /**
+   * Σ w·i·i' over all elements, i for an ampere into the one place and i' for an ampere into the other, sources at zero; `weightOf` as for
+   * `weightedSquares`.
+   */
+  transferWeight(i: number, j: number, weightOf: (id: string) => number): number {
+    if (i < 0 || j < 0) return 0;
+    let known = this.weightColumns.get(i);
+    if (!known) {
+      this.weighted ??= weigh(this.branches, this.island.length, weightOf);
+      const { from, to, weights } = this.weighted;
+      const column = this.column(i);
+      // Z·W·Z of that place: the weighted currents put in again.
+      known = new Float64Array(this.island.length);
+      const at = (place: number) => (place < column.length ? column[place]! : 0);
+      for (let k = 0; k < weights.length; k++) {
+        const weighted = weights[k]! * (at(from[k]!) - at(to[k]!));
+        if (from[k]! < known.length) known[from[k]!]! += weighted;
+        if (to[k]! < known.length) known[to[k]!]! -= weighted;
+      }
+      this.mesh.solve(known);
+      this.weightColumns.set(i, known);
+    }
+    return known[j]!;
+  }
+  private readonly weightColumns = new Map<number, Float64Array>();
+
+  /** Through an element for an ampere into one place and out of another, sources at zero, A; 0 for one that is not there. */
+  unitFlow(id: string, into: number, outOf: number): number {
+    const branch = this.branchOf.get(id);
+    if (!branch) return 0;
+    const across = (node: number) => this.transferOhm(into, node) - this.transferOhm(outOf, node);
+    return (across(branch.a) - across(branch.b)) * branch.siemens;
+  }
+
   /** The same for one element at a time; 0 for one that is not there. */
   currentsOneByOne(a: NodeName, b: NodeName, currentA: number): (id: string) => number {
     const flow = this.flow(a, b, currentA);

@@ -73,37 +73,44 @@ function linksOf(vehicle: Vehicle, passive: Passive, corner: FaultCorner): reado
   return found;
 }
 
-/** The loop of one capacitor through a short: its resistance and inductance, and how much of its current passes each element. */
+/** A way through the wires, from one place of the network to another. */
+type Leg = readonly [into: number, outOf: number];
+
+/** The loop of one capacitor through a short: its way out and back, and its resistance. */
 interface Loop {
   readonly link: Link;
+  readonly legs: readonly Leg[];
   readonly ohm: number;
-  readonly henry: () => number;
-  readonly share: (id: Id) => number;
 }
 
-function loopOf(vehicle: Vehicle, { network }: Passive, link: Link, a: string, b: string): Loop | null {
-  const joined = (p: string, q: string) => p === q || (network.has(p) && network.has(q) && network.sameIsland(p, q));
-  const straight = joined(link.plus, a) && joined(link.minus, b);
-  const crossed = joined(link.plus, b) && joined(link.minus, a);
-  if ((!straight && !crossed) || !(Math.abs(link.voltageV) > 1)) return null;
-  const legs = (
-    straight ? [[link.plus, a] as const, [b, link.minus] as const] : [[link.plus, b] as const, [a, link.minus] as const]
-  ).filter(([p, q]) => p !== q);
-  const ohm = legs.reduce((sum, [p, q]) => sum + (network.look(p, q).theveninOhm ?? 0), CAPACITOR_OHM);
-  // One ampere out of the network at the far end of a leg, and in at its near one.
-  const flows = legs.map(([p, q]) => network.currentsOneByOne(q, p, 1));
-  return {
-    link,
-    ohm,
-    henry: () => {
-      const each = inductances(vehicle);
-      return legs.reduce(
-        (sum, [p, q]) => sum + network.weightedSquares(q, p, 1, (id) => each.get(id) ?? 0),
-        CAPACITOR_H,
-      );
-    },
-    share: (id) => flows.reduce((sum, flow) => sum + Math.abs(flow(id)), 0),
-  };
+function loopOf({ network }: Passive, link: Link, a: string, b: string): Loop | null {
+  if (!(Math.abs(link.voltageV) > 1)) return null;
+  const legs = legsOf(network, [link.plus, a], [b, link.minus]) ?? legsOf(network, [link.plus, b], [a, link.minus]);
+  if (!legs) return null;
+  const ohm = legs.reduce(
+    (sum, [p, q]) => sum + network.transferOhm(p, p) + network.transferOhm(q, q) - 2 * network.transferOhm(p, q),
+    CAPACITOR_OHM,
+  );
+  return { link, legs, ohm };
+}
+
+/** The ways between pairs of nodes; none for two that are one. Null: wires do not join a pair. */
+function legsOf(network: FaultNetwork, ...pairs: readonly (readonly [string, string])[]): readonly Leg[] | null {
+  const legs: Leg[] = [];
+  for (const [p, q] of pairs) {
+    if (p === q) continue;
+    const [into, outOf] = [network.placeOf(p), network.placeOf(q)];
+    if (into === null || outOf === null || !network.sameIsland(p, q)) return null;
+    legs.push([into, outOf]);
+  }
+  return legs;
+}
+
+/** Inductance of a loop, H. */
+function loopHenry(vehicle: Vehicle, { network }: Passive, { legs }: Loop): number {
+  const each = inductances(vehicle);
+  const weight = (p: number, q: number) => network.transferWeight(p, q, (id) => each.get(id) ?? 0);
+  return legs.reduce((sum, [p, q]) => sum + weight(p, p) + weight(q, q) - 2 * weight(p, q), CAPACITOR_H);
 }
 
 /** Mean of three-phase current behind six diodes over its rms: 3·√2/π. */
@@ -138,31 +145,34 @@ const feedsOf = new WeakMap<Vehicle, Map<string, FaultFeeds>>();
 function findFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | 'corner'>): FaultFeeds {
   const passive = passiveOf(vehicle);
   if (!passive) return NOTHING;
-  const loops = linksOf(vehicle, passive, corner).flatMap((link) => loopOf(vehicle, passive, link, a, b) ?? []);
+  const { network, turningA } = passive;
+  const loops = linksOf(vehicle, passive, corner).flatMap((link) => loopOf(passive, link, a, b) ?? []);
   if (loops.length === 0) return NOTHING;
-  const { turningA } = passive;
-  const motorA = (id: Id): number =>
-    turningA === 0
-      ? 0
-      : turningA * Math.max(0, ...loops.flatMap(({ link, share }) => (link.inverter ? [share(id)] : [])));
+  const share = ({ legs }: Loop, id: Id): number => {
+    let sum = 0;
+    for (const [into, outOf] of legs) sum += Math.abs(network.unitFlow(id, into, outOf));
+    return sum;
+  };
+  const inverters = turningA === 0 ? [] : loops.filter(({ link }) => link.inverter);
+  const motorA = (id: Id): number => turningA * Math.max(0, ...inverters.map((loop) => share(loop, id)));
   let peaks: readonly number[] | null = null;
   const roots = loops.map(({ link, ohm }) => Math.sqrt((link.capacitanceF * link.voltageV ** 2) / (2 * ohm)));
   return {
     i2tOf: (id, seconds) => {
-      const root = loops.reduce((sum, { share }, k) => sum + share(id) * roots[k]!, 0);
+      const root = loops.reduce((sum, loop, k) => sum + share(loop, id) * roots[k]!, 0);
       return root ** 2 + motorA(id) ** 2 * seconds;
     },
     capacitorPeakA: (id) => {
       peaks ??= loops.map(
-        ({ link, ohm, henry }) =>
+        (loop) =>
           inrush({
-            differenceV: Math.abs(link.voltageV),
-            resistanceOhm: ohm,
-            inductanceH: henry(),
-            capacitanceF: link.capacitanceF,
+            differenceV: Math.abs(loop.link.voltageV),
+            resistanceOhm: loop.ohm,
+            inductanceH: loopHenry(vehicle, passive, loop),
+            capacitanceF: loop.link.capacitanceF,
           }).peakCurrentA,
       );
-      return loops.reduce((sum, { share }, k) => sum + peaks![k]! * share(id), 0);
+      return loops.reduce((sum, loop, k) => sum + peaks![k]! * share(loop, id), 0);
     },
     motorA,
   };
