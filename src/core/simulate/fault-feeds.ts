@@ -18,10 +18,22 @@ export interface FaultFeeds {
 
 const NOTHING: FaultFeeds = { i2tOf: () => 0, capacitorPeakA: () => 0, motorA: () => 0 };
 
+/** A node, where it stands in the network of wires, and the part of that which it belongs to; null: no wire leads to it. */
+interface End {
+  readonly node: string;
+  readonly place: number | null;
+  readonly island: string | null;
+}
+
+function endOf(network: FaultNetwork, node: string): End {
+  const place = network.placeOf(node);
+  return { node, place, island: place === null ? null : network.islandOf(node) };
+}
+
 /** A capacitor of the bus at its voltage before the fault. */
 interface Link {
-  readonly plus: string;
-  readonly minus: string;
+  readonly plus: End;
+  readonly minus: End;
   readonly capacitanceF: number;
   readonly voltageV: number;
   /** The inverter's own: what the motor feeds comes out there. */
@@ -67,7 +79,8 @@ function linksOf(vehicle: Vehicle, passive: Passive, corner: FaultCorner): reado
   const found = passive.capacitors.flatMap(({ a, b, capacitanceF }): Link[] => {
     if (!fed?.has(a) || !fed.has(b) || !fed.sameIsland(a, b)) return [];
     const inverter = vehicle.deviceOf.get(a.slice(0, a.lastIndexOf('.')))?.device.kind === 'inverter';
-    return [{ plus: a, minus: b, capacitanceF, voltageV: fed.openVoltage(a) - fed.openVoltage(b), inverter }];
+    const [plus, minus] = [endOf(passive.network, a), endOf(passive.network, b)];
+    return [{ plus, minus, capacitanceF, voltageV: fed.openVoltage(a) - fed.openVoltage(b), inverter }];
   });
   passive.links.set(corner, found);
   return found;
@@ -83,9 +96,9 @@ interface Loop {
   readonly ohm: number;
 }
 
-function loopOf({ network }: Passive, link: Link, a: string, b: string): Loop | null {
+function loopOf({ network }: Passive, link: Link, a: End, b: End): Loop | null {
   if (!(Math.abs(link.voltageV) > 1)) return null;
-  const legs = legsOf(network, [link.plus, a], [b, link.minus]) ?? legsOf(network, [link.plus, b], [a, link.minus]);
+  const legs = legsOf(link.plus, a, b, link.minus) ?? legsOf(link.plus, b, a, link.minus);
   if (!legs) return null;
   const ohm = legs.reduce(
     (sum, [p, q]) => sum + network.transferOhm(p, p) + network.transferOhm(q, q) - 2 * network.transferOhm(p, q),
@@ -94,14 +107,13 @@ function loopOf({ network }: Passive, link: Link, a: string, b: string): Loop | 
   return { link, legs, ohm };
 }
 
-/** The ways between pairs of nodes; none for two that are one. Null: wires do not join a pair. */
-function legsOf(network: FaultNetwork, ...pairs: readonly (readonly [string, string])[]): readonly Leg[] | null {
+/** The ways from the first to the second and from the third to the fourth; none for two that are one. Null: wires do not join a pair. */
+function legsOf(p: End, q: End, r: End, s: End): readonly Leg[] | null {
   const legs: Leg[] = [];
-  for (const [p, q] of pairs) {
-    if (p === q) continue;
-    const [into, outOf] = [network.placeOf(p), network.placeOf(q)];
-    if (into === null || outOf === null || !network.sameIsland(p, q)) return null;
-    legs.push([into, outOf]);
+  for (const [from, to] of [[p, q] as const, [r, s] as const]) {
+    if (from.node === to.node) continue;
+    if (from.place === null || to.place === null || from.island !== to.island) return null;
+    legs.push([from.place, to.place]);
   }
   return legs;
 }
@@ -146,7 +158,8 @@ function findFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | '
   const passive = passiveOf(vehicle);
   if (!passive) return NOTHING;
   const { network, turningA } = passive;
-  const loops = linksOf(vehicle, passive, corner).flatMap((link) => loopOf(passive, link, a, b) ?? []);
+  const [endA, endB] = [endOf(network, a), endOf(network, b)];
+  const loops = linksOf(vehicle, passive, corner).flatMap((link) => loopOf(passive, link, endA, endB) ?? []);
   if (loops.length === 0) return NOTHING;
   const share = ({ legs }: Loop, id: Id): number => {
     let sum = 0;
