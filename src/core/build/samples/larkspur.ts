@@ -15,7 +15,15 @@ export function larkspur(id = 'larkspur'): Build {
   w.device('box', 'box', 'Boot box', 'cell-lfp-180-gentle', boot, {
     cellsInSeries: 28,
     cellsInParallel: 1,
-    hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, reachFuse: true, drain: true },
+    hold: {
+      fixings: 6,
+      bolt: 'M10',
+      boltClass: '8.8',
+      reachCells: true,
+      reachFuse: true,
+      reachDisconnect: true,
+      drain: true,
+    },
   });
   w.device('box-bay', 'box', 'Bay box', 'cell-lfp-180-gentle', bay, {
     cellsInSeries: 12,

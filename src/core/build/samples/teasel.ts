@@ -19,7 +19,16 @@ export function teasel(id = 'teasel'): Build {
   w.device('tray-rear', 'box', 'Rear tray', 'cell-lead-220', rear, {
     cellsInSeries: 18,
     cellsInParallel: 1,
-    hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, reachFuse: true, vent: true, drain: true },
+    hold: {
+      fixings: 6,
+      bolt: 'M10',
+      boltClass: '8.8',
+      reachCells: true,
+      reachFuse: true,
+      reachDisconnect: true,
+      vent: true,
+      drain: true,
+    },
   });
   w.device('f-main', 'fuse', 'Main fuse', 'fuse-traction-150-160', front);
   w.device('s-hand', 'disconnect', 'Pull switch', 'disconnect-150-250', rear);

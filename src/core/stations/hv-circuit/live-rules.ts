@@ -30,9 +30,15 @@ const contactorsIn = (vehicle: Vehicle): readonly ResolvedDevice[] =>
 const disconnectsIn = (vehicle: Vehicle): readonly ResolvedDevice[] =>
   vehicle.devices.filter(({ device }) => device.kind === 'disconnect');
 
-/** What is still fed with every disconnect out, whatever the contactors do. */
-const fedPastDisconnects = (vehicle: Vehicle, safeV: number): readonly StillFed[] =>
-  stillFed(vehicle, { open: new Set(disconnectsIn(vehicle).map(({ id }) => id)), relaysClosed: true }, safeV);
+/** What is still fed with disconnects out, whatever the contactors do. */
+const fedPast = (vehicle: Vehicle, disconnects: readonly ResolvedDevice[], safeV: number): readonly StillFed[] =>
+  stillFed(vehicle, { open: new Set(disconnects.map(({ id }) => id)), relaysClosed: true }, safeV);
+
+/** Whether a hand gets to a disconnect: out in the open, or through its box as that tells; null: the box does not tell. */
+function reached(vehicle: Vehicle, { device }: ResolvedDevice): boolean | null {
+  const box = device.insideId === undefined ? undefined : vehicle.deviceOf.get(device.insideId);
+  return box === undefined ? true : (box.device.hold?.reachDisconnect ?? null);
+}
 
 /** The single-pole school's own terms: low enough, and a disconnect that takes every consumer off. */
 const singlePole = ({ vehicle, fullV, rules }: Context): boolean =>
@@ -40,7 +46,7 @@ const singlePole = ({ vehicle, fullV, rules }: Context): boolean =>
   fullV !== null &&
   fullV <= rules.singlePoleMostV.value &&
   disconnectsIn(vehicle).length > 0 &&
-  fedPastDisconnects(vehicle, rules.classBDcV.value).length === 0;
+  fedPast(vehicle, disconnectsIn(vehicle), rules.classBDcV.value).length === 0;
 
 /** Boxes whose cells are not told: what they feed is not known. */
 const emptyBoxes = (vehicle: Vehicle): boolean =>
@@ -131,31 +137,38 @@ const disconnectPresent: Rule<Context> = {
     const all = disconnectsIn(vehicle);
     if (all.length === 0) return [{ subject: PACK_REF, holds: false, variant: 'none' }];
     if (emptyBoxes(vehicle)) return [{ subject: PACK_REF, missing: NEEDS_CELLS }];
-    const shut = all.filter(({ device }) => {
-      const box = device.insideId === undefined ? undefined : vehicle.deviceOf.get(device.insideId);
-      return box?.device.hold?.reachDisconnect === false;
-    });
-    // Inside a box that does not tell, nobody knows whether a hand gets there.
-    const untold = all.filter(({ device }) => {
-      const box = device.insideId === undefined ? undefined : vehicle.deviceOf.get(device.insideId);
-      return box !== undefined && box.device.hold?.reachDisconnect === undefined;
-    });
-    const fed = fedPastDisconnects(vehicle, safeV);
-    const faults = [
-      ...fed.map((one) => story(vehicle, one)),
-      ...shut.map(({ device }) => `no hand reaches ${device.name} in its box`),
-    ];
-    return [
-      {
-        subject: PACK_REF,
-        holds: faults.length === 0,
-        assumed: untold.map(({ device }) => `A hand reaches ${device.name} from outside: its box does not tell.`),
-        figures: {
-          detail:
-            faults.length > 0 ? faults.join('; ') : `${listed(all.map((d) => d.device.name))}: every consumer is off`,
+    const handy = all.filter((device) => reached(vehicle, device) === true);
+    if (fedPast(vehicle, handy, safeV).length === 0)
+      return [
+        {
+          subject: PACK_REF,
+          holds: true,
+          figures: { detail: `${listed(handy.map((d) => d.device.name))}: every consumer is off` },
         },
-      },
-    ];
+      ];
+    // Those that no hand reaches may stay in: it is the others that count. Of some nobody knows.
+    const fed = fedPast(
+      vehicle,
+      all.filter((device) => reached(vehicle, device) !== false),
+      safeV,
+    );
+    if (fed.length === 0)
+      return [
+        {
+          subject: PACK_REF,
+          missing: all
+            .filter((device) => reached(vehicle, device) === null)
+            .map((device) => ({ ref: deviceRef(device), what: 'whether a hand gets to it in its box' })),
+        },
+      ];
+    const past = fedPast(vehicle, all, safeV);
+    const faults =
+      past.length > 0
+        ? past.map((one) => story(vehicle, one))
+        : all
+            .filter((device) => reached(vehicle, device) === false)
+            .map(({ device }) => `no hand reaches ${device.name} in its box`);
+    return [{ subject: PACK_REF, holds: false, figures: { detail: faults.join('; ') } }];
   },
 };
 

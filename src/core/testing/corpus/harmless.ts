@@ -1,4 +1,4 @@
-import { bodyPoint, both, cable, edit, fit, flip, long, reEnd, refit, turn, wire } from './change';
+import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, turn, wire } from './change';
 import type { Harmless } from './mistake';
 
 export const HARMLESS: readonly Harmless[] = [
@@ -50,6 +50,17 @@ export const HARMLESS: readonly Harmless[] = [
       bodyPoint('body-2', 'Body, boot'),
 
       wire('x', 'Bond', 'body.n', 'body-2.n', 'c-minus'),
+    ),
+  },
+  {
+    did: 'the disconnect out of its box, which need tell of no hand then',
+    on: 'firn',
+    change: both(
+      (build) => {
+        const { reachDisconnect: _, ...hold } = build.circuits.hv.devices['box-rear']!.hold!;
+        return device('box-rear', { hold })(build);
+      },
+      device('s-mid', { insideId: undefined }),
     ),
   },
   { did: 'a heavier converter tap', on: 'larkspur', change: cable('cable-plain-6', 'c-conv-tap') },

@@ -252,6 +252,18 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: DISCONNECT,
+    did: 'a box that does not tell whether a hand gets in to its disconnect',
+    on: 'firn',
+    plant: (build) => {
+      const { reachDisconnect: _, ...hold } = build.circuits.hv.devices['box-rear']!.hold!;
+      return device('box-rear', { hold })(build);
+    },
+    speaks: 'disconnect.present:pack',
+    says: 'What the disconnect takes off',
+    asks: true,
+  },
+  {
+    kind: DISCONNECT,
     did: 'the heater between the front box and the disconnect’s other side',
     on: 'firn',
     plant: both(reEnd('c-heat-tap', 'a', 'k-plus.b'), reEnd('c-heat-minus', 'b', 's-mid.a'), long('c-heat-minus', 2)),
