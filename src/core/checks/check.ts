@@ -128,6 +128,12 @@ function verdictOfFinding(finding: Finding, comfort: number | undefined): Verdic
   throw new Error('a finding states neither a margin nor whether it holds');
 }
 
+/** Figures of which no margin can be made do not fit together: that is asked, and never passes. */
+const figured = (finding: Finding): Finding =>
+  finding.margin !== undefined && Number.isNaN(finding.margin)
+    ? { subject: finding.subject, missing: [{ ref: finding.subject, what: 'figures that fit together' }] }
+    : finding;
+
 /** A check as a rule found it; its working is made when it is opened, since most never are. */
 class Judged implements Check {
   readonly id: string;
@@ -143,7 +149,8 @@ class Judged implements Check {
   readonly #finding: Finding;
   readonly #sources: readonly string[];
 
-  constructor(rule: Pick<Rule<never>, 'id' | 'station' | 'comfort'>, finding: Finding, sources: readonly string[]) {
+  constructor(rule: Pick<Rule<never>, 'id' | 'station' | 'comfort'>, found: Finding, sources: readonly string[]) {
+    const finding = figured(found);
     const { demand, limit } = finding;
     const unjudged = finding.missing?.length
       ? finding.missing

@@ -18,6 +18,12 @@ export const VEHICLE_SENTENCES: Readonly<Record<string, Sentence>> = {
     'The mass adds up',
     'stripped and built in {demand}, the road model takes {limit}',
   ),
+  'survey.part-figures': S(
+    'Figures of a part contradict each other',
+    'The figures of every part fit together',
+    '{detail}',
+    'Figures of the parts',
+  ),
   'survey.supply': S(
     'A night at the supply does not put a day back',
     'A night at the supply puts a day back',

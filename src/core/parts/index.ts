@@ -1,4 +1,5 @@
 export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart } from './catalogue';
+export { contradictions } from './contradictions';
 export { fuseOf } from './fuses';
 export { LOAD_PRESETS, type LoadPreset, USUAL_LOADS } from './low-presets';
 export {

@@ -3,6 +3,7 @@ import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } fr
 import { parseTyre } from '../../physics/tyre';
 import type { Context } from '../context';
 import { FOUND_RULES } from './found-rules';
+import { PART_RULES } from './part-rules';
 import { doesJob, JOB_WORDS, SCHOOL_WORDS, schoolRule } from './school-rules';
 
 const VEHICLE: Ref = { kind: 'build', id: 'vehicle', name: 'Vehicle' };
@@ -161,4 +162,12 @@ const losses: Rule<Context> = {
   },
 };
 
-export const SURVEY_RULES: readonly Rule<Context>[] = [told, tyre, mass, losses, schoolRule, ...FOUND_RULES];
+export const SURVEY_RULES: readonly Rule<Context>[] = [
+  told,
+  tyre,
+  mass,
+  losses,
+  schoolRule,
+  ...PART_RULES,
+  ...FOUND_RULES,
+];

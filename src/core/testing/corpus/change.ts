@@ -109,6 +109,18 @@ export const refit =
     })(build);
   };
 
+/** A cable of the build with another figure on its sheet. */
+export const sheet =
+  (conductorId: Id, facts: Readonly<Record<string, number>>): Change =>
+  (build) => {
+    const part = build.parts[build.circuits.hv.conductors[conductorId]!.partId!]!;
+    if (part.kind !== 'cable') throw new Error(`${conductorId} is no cable`);
+    return edit({
+      edit: 'fitCable',
+      input: { conductorIds: [conductorId], part: { ...part, ...facts, id: `own-${conductorId}` } },
+    })(build);
+  };
+
 export const cable = (partId: string, ...conductorIds: Id[]): Change =>
   edit({ edit: 'fitCable', input: { conductorIds, part: cataloguePart(partId, 'cable') } });
 

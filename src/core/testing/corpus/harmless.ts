@@ -1,4 +1,4 @@
-import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, turn, wire } from './change';
+import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, sheet, turn, wire } from './change';
 import type { Harmless } from './mistake';
 
 export const HARMLESS: readonly Harmless[] = [
@@ -63,6 +63,12 @@ export const HARMLESS: readonly Harmless[] = [
       device('s-mid', { insideId: undefined }),
     ),
   },
+  {
+    did: 'tinned strands: a tenth more resistance',
+    on: 'larkspur',
+    change: sheet('c-heater-plus', { resistance20OhmPerM: 0.0049 }),
+  },
+  { did: 'a coil of a wide range', on: 'firn', change: refit('k-plus', 'contactor', { coilPickUpV: 8, coilHoldV: 3 }) },
   { did: 'a heavier converter tap', on: 'larkspur', change: cable('cable-plain-6', 'c-conv-tap') },
   { did: 'a shorter heater wire', on: 'larkspur', change: long('c-heater-plus', 0.8) },
   {

@@ -3,8 +3,9 @@ import { FUSE_MISTAKES } from './fuse-mistakes';
 import { HARMLESS } from './harmless';
 import { LIVE_MISTAKES } from './live-mistakes';
 import type { Mistake } from './mistake';
+import { PART_MISTAKES } from './part-mistakes';
 
-export const MISTAKES: readonly Mistake[] = [...FUSE_MISTAKES, ...LIVE_MISTAKES, ...CLOSING_MISTAKES];
+export const MISTAKES: readonly Mistake[] = [...FUSE_MISTAKES, ...LIVE_MISTAKES, ...PART_MISTAKES, ...CLOSING_MISTAKES];
 
 const row = (...cells: readonly string[]) => `| ${cells.map((cell) => cell.replaceAll('|', '\\|')).join(' | ')} |`;
 

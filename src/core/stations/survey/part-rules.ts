@@ -1,0 +1,39 @@
+import type { Build } from '../../build';
+import type { Ref, Rule } from '../../checks';
+import type { Part } from '../../parts';
+import { contradictions } from '../../parts';
+import type { Context } from '../context';
+
+const PARTS: Ref = { kind: 'build', id: 'parts', name: 'Parts' };
+
+/** The parts that something in the build is made of, each once. */
+function partsInUse({ circuits, parts }: Build): readonly Part[] {
+  const ids = new Set(
+    [circuits.hv, circuits.lv].flatMap(({ devices, conductors }) =>
+      [...Object.values(devices), ...Object.values(conductors)].flatMap(({ partId }) => partId ?? []),
+    ),
+  );
+  return [...ids].flatMap((id) => (Object.hasOwn(parts, id) ? [parts[id]!] : []));
+}
+
+const figures: Rule<Context> = {
+  id: 'survey.part-figures',
+  station: 'survey',
+  sources: [
+    'Figures of one sheet must fit each other: a curve that falls, windows in order, cells within what their chemistry bears, resistance by area (IEC 60228, ISO 19642)',
+  ],
+  judge: ({ vehicle: { build } }) => {
+    const parts = partsInUse(build);
+    if (parts.length === 0) return [];
+    const wrong = parts.flatMap((part) => contradictions(part).map((words) => `${part.name}: ${words}`));
+    return [
+      {
+        subject: PARTS,
+        holds: wrong.length === 0,
+        figures: { detail: wrong.length > 0 ? wrong.join('; ') : `${parts.length} in use` },
+      },
+    ];
+  },
+};
+
+export const PART_RULES: readonly Rule<Context>[] = [figures];
