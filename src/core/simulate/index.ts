@@ -49,7 +49,7 @@ export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } fr
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { motorCooling, WINDING_LIMIT_C } from './motor-heat';
 export { type Piece, type Pieces, piecesOf } from './pieces';
-export { BODY, type Potentials, potentials } from './potentials';
+export { BODY, type Closed, type Potentials, potentials } from './potentials';
 export {
   chargesIn,
   isRun,

@@ -6,6 +6,8 @@ import type { Vehicle } from '@/core/vehicle';
 import { Action } from '@/ui/action';
 import { Caution, Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { liveTerminals } from './derive-terminals';
+import { LiveTerminalList } from './live-terminals';
 
 const KINDS: ReadonlySet<string> = new Set(['contactor', 'disconnect', 'fuse']);
 
@@ -115,6 +117,16 @@ export function LivePanel({
           </p>
         )}
       </Panel>
+      {fullV !== null && (
+        <Panel title="At the consumers" about="plus against minus, with these switches open">
+          <LiveTerminalList
+            rows={liveTerminals(vehicle, open, welded, fullV, safeV)}
+            safeV={safeV}
+            name={name}
+            system={system}
+          />
+        </Panel>
+      )}
       <Coverage vehicle={vehicle} safeV={safeV} name={name} />
       <Caution>
         {link

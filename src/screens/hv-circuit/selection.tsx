@@ -201,6 +201,9 @@ function DeviceFields({
           />
         </>
       )}
+      {partOf(device, 'contactor')?.polarised && (
+        <p className="mt-1 text-[14px]">Blows its arc out one way: terminal a belongs on the side of the cells.</p>
+      )}
       {device.part && (
         <p className="mt-1 text-[13px] text-soft">
           Figures:{' '}

@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { capacitorEnergyJ, parallelOhm, timeToVoltage } from '../../physics/discharge';
-import { everyContactor, potentials } from '../../simulate';
+import { type Closed, everyContactor, potentials } from '../../simulate';
 import { partOf, type ResolvedDevice, terminalNode, type Vehicle } from '../../vehicle';
 import { type Context, deviceRef, fromRules, volts } from '../context';
 
@@ -18,9 +18,17 @@ export interface LinkDischarge {
   readonly lossW: number;
 }
 
-/** Every piece of bus that holds charge after all contactors have opened, the slowest first: a capacitor behind its own contactor is one. */
-export function linkDischarges(vehicle: Vehicle, fullV: number, safeV: number): readonly LinkDischarge[] {
-  const at = potentials(vehicle, { open: everyContactor(vehicle), throughBleeds: false });
+/**
+ * Every piece of bus that holds charge after so much has opened (every contactor when nothing is said), the slowest first: a capacitor
+ * behind its own contactor is one.
+ */
+export function linkDischarges(
+  vehicle: Vehicle,
+  fullV: number,
+  safeV: number,
+  closed: Closed = { open: everyContactor(vehicle) },
+): readonly LinkDischarge[] {
+  const at = potentials(vehicle, { ...closed, throughBleeds: false });
   const between = (device: ResolvedDevice, a: string, b: string) =>
     [at.islandOf(terminalNode(device, a)), at.islandOf(terminalNode(device, b))].sort().join(' ');
   const found = new Map<

@@ -39,7 +39,7 @@ export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
   ...INSULATION_RULES,
   disconnectLeft,
 ];
-export { type LinkDischarge, linkDischarge } from './discharge-rules';
+export { type LinkDischarge, linkDischarge, linkDischarges } from './discharge-rules';
 export { largestPart } from './disconnect-left';
 export { LEAKS_TO_BODY, leakageOhm } from './insulation-rules';
 export { type PrechargeFigure, prechargeWorkings } from './workings';

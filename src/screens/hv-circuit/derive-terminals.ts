@@ -1,0 +1,39 @@
+import { consumersOf, stillFed } from '@/core/simulate';
+import { linkDischarges } from '@/core/stations/hv-circuit';
+import type { Vehicle } from '@/core/vehicle';
+
+/** A consumer with some switches open: fed by the cells, holding what its capacitors held, or without a voltage of its own. */
+export interface LiveTerminals {
+  readonly deviceId: string;
+  readonly name: string;
+  /** Between its terminals from the cells, V; null: no cells feed it. */
+  readonly fedV: number | null;
+  /** Devices and wires from its terminals to the cells. */
+  readonly path: readonly string[];
+  /** Until its capacitors fall under the safe voltage, s; null: nothing that is known bleeds them; 0: there are none. */
+  readonly safeAfterS: number | null;
+}
+
+/** Terminals of every consumer as the ledger judges them (live.parked, live.welded), with these switches open. */
+export function liveTerminals(
+  vehicle: Vehicle,
+  open: ReadonlySet<string>,
+  relaysClosed: boolean,
+  fullV: number,
+  safeV: number,
+): readonly LiveTerminals[] {
+  const closed = { open, relaysClosed };
+  const fed = new Map(stillFed(vehicle, closed, 0).map((one) => [one.device.id, one]));
+  const links = fullV > safeV ? linkDischarges(vehicle, fullV, safeV, closed) : [];
+  return consumersOf(vehicle).map(({ id, device }) => {
+    const one = fed.get(id);
+    const link = links.find(({ devices }) => devices.some((held) => held.id === id));
+    return {
+      deviceId: id,
+      name: device.name,
+      fedV: one?.voltageV ?? null,
+      path: one?.path ?? [],
+      safeAfterS: link ? link.timeS : 0,
+    };
+  });
+}
