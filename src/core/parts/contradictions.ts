@@ -96,6 +96,15 @@ function ofMotor({ continuousPowerW, peakPowerW, baseSpeedRpm, maximumSpeedRpm }
 
 /** What of a part’s figures can’t be true together, in words; empty: nothing. Figures that are far from any sheet say nothing here. */
 export function contradictions(part: Part): readonly string[] {
+  // Parts never change: what is said of one stays.
+  const known = said.get(part) ?? find(part);
+  said.set(part, known);
+  return known;
+}
+
+const said = new WeakMap<Part, readonly string[]>();
+
+function find(part: Part): readonly string[] {
   switch (part.kind) {
     case 'cell':
       return ofCell(part);

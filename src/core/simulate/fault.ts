@@ -2,7 +2,7 @@ import type { Id } from '../build';
 import type { FaultNetwork } from '../circuit';
 import { terminalNode, type Vehicle } from '../vehicle';
 import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-network';
-import { type Potentials, potentials } from './potentials';
+import { potentials } from './potentials';
 
 /** A short between two nodes: what flows before anything opens. Currents and time constant are worked out when they are asked for. */
 export class Fault {
@@ -65,14 +65,8 @@ export function faultBetween(
   return new Fault(vehicle, network, a, b, corner, voltageV, voltageV / theveninOhm, Math.sign(openVoltageV));
 }
 
-const afterOpening = new WeakMap<Vehicle, Map<string, Potentials>>();
-
 function stillJoined(vehicle: Vehicle, a: string, b: string, open: readonly Id[]): boolean {
-  const known = afterOpening.get(vehicle) ?? new Map<string, Potentials>();
-  afterOpening.set(vehicle, known);
-  const key = [...open].sort().join(' ');
-  const at = known.get(key) ?? potentials(vehicle, { open: new Set(open), relaysClosed: true });
-  known.set(key, at);
+  const at = potentials(vehicle, { open: new Set(open), relaysClosed: true });
   return at.islandOf(a) === at.islandOf(b);
 }
 

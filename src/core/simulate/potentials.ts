@@ -29,7 +29,20 @@ export const BODY = 'body';
  * At full charge, loads off: cells lift, what is closed joins; precharge and bleed resistors carry a potential on where nothing better
  * does. Boxes without cells join nothing. Chassis points are one node.
  */
-export function potentials(vehicle: Vehicle, { open, relaysClosed = false, throughBleeds = true }: Closed): Potentials {
+export function potentials(vehicle: Vehicle, closed: Closed): Potentials {
+  const own = ofVehicle.get(vehicle) ?? new Map<string, Potentials>();
+  ofVehicle.set(vehicle, own);
+  const { open, relaysClosed = false, throughBleeds = true } = closed;
+  const key = `${relaysClosed} ${throughBleeds} ${[...open].sort().join(' ')}`;
+  const at = own.get(key) ?? follow(vehicle, open, relaysClosed, throughBleeds);
+  own.set(key, at);
+  return at;
+}
+
+/** A dozen rules look at the same few ways of being open. */
+const ofVehicle = new WeakMap<Vehicle, Map<string, Potentials>>();
+
+function follow(vehicle: Vehicle, open: ReadonlySet<Id>, relaysClosed: boolean, throughBleeds: boolean): Potentials {
   const up = new Map<string, { readonly to: string; readonly byV: number }>();
   /** Root of a node, and its own potential against that root, V. */
   const find = (node: string): { root: string; v: number } => {
