@@ -11,7 +11,7 @@ import { operatingPoint, transient } from '../src/core/circuit';
 import { buildText } from '../src/core/formats';
 import { findRemedies, sizeCables } from '../src/core/remedies';
 import { builtInTrip, faultStory, lowTimeline, packPoles, simulateTrip, tripPack } from '../src/core/simulate';
-import { cornersOf, groundOf, roadModel, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
+import { cornersOf, groundOf, Memory, roadModel, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
 import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice } from './cases';
 
 const rounds = Number(process.env.ROUNDS ?? 300);
@@ -34,16 +34,18 @@ function time(name: string, times: number, run: (step: number) => void, warm = M
 
 const firn = firn9();
 let working = firn;
+const memory = new Memory();
 time('assess Firn 9 after one edit, six kinds in turn', rounds, (step) => {
   working = applyEdit(working, editAt(step)).build;
-  assess(working);
+  assess(working, { memory });
 });
 const large = largeBuild();
+const largeMemory = new Memory();
 time(
   `assess ${Object.keys(large.circuits.hv.conductors).length} conductors after one edit`,
   Math.ceil(rounds / 6),
   (step) => {
-    assess(applyEdit(large, editAt(step)).build);
+    assess(applyEdit(large, editAt(step)).build, { memory: largeMemory });
   },
 );
 const largeText = buildText(large);
@@ -53,7 +55,7 @@ time(
   () => {
     const read = readBuildText(largeText);
     if (!read.ok) throw new Error(JSON.stringify(read.errors));
-    assess(read.build);
+    assess(read.build, { memory: largeMemory });
   },
 );
 const firnVehicle = vehicleOf(firn);
@@ -69,18 +71,18 @@ time('operating point of that network, from nothing', Math.ceil(rounds / 10), ()
 });
 const failing = assess(firn).checks.filter((check) => check.verdict === 'fails');
 time('remedies for one failing check of Firn 9', Math.ceil(rounds / 20), (step) => {
-  findRemedies(firn, failing[step % failing.length]!);
+  findRemedies(firn, failing[step % failing.length]!, 3, { memory });
 });
 console.log(`  (failing: ${failing.map(checkKey).join(', ')})`);
 
 time('size all cables of Firn 9', Math.ceil(rounds / 15), () => {
-  sizeCables(firn, { conductorIds: Object.keys(firn.circuits.hv.conductors), comfort: 0.1 });
+  sizeCables(firn, { conductorIds: Object.keys(firn.circuits.hv.conductors), comfort: 0.1, memory });
 });
 time(
   'size all cables of the large build',
   2,
   () => {
-    sizeCables(large, { conductorIds: Object.keys(large.circuits.hv.conductors), comfort: 0.1 });
+    sizeCables(large, { conductorIds: Object.keys(large.circuits.hv.conductors), comfort: 0.1, memory: largeMemory });
   },
   1,
 );
@@ -90,6 +92,7 @@ time('a trial of a drag on the plan: place the rear box, assess', Math.ceil(roun
       edit: 'placeDevice',
       input: { deviceId: 'box-rear', xM: 2.75 - (step % 40) / 100, zoneId: 'zone-boot' },
     }).build,
+    { memory: memory.trial },
   );
 });
 time(

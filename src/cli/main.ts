@@ -4,12 +4,16 @@ import type { Problem } from '../core/build';
 import { buildJsonSchema, LARGEST_FILE_BYTES, readBuildText } from '../core/build/schema';
 import { calculate, findLaw, LAWS, lawSchema } from '../core/calc/schema';
 import { assessmentJson } from '../core/formats';
+import { Memory } from '../core/vehicle';
 import { runExport } from './export';
 import { HELP } from './help';
 import { assessmentText } from './report';
 
 /** Exit codes, part of the public interface. */
 const EXIT = { holds: 0, fails: 1, badInput: 2, undecided: 3 } as const;
+
+/** Of this command; files of one folder are often alike. */
+const memory = new Memory();
 
 class BadInput extends Error {
   constructor(readonly problems: readonly Problem[]) {
@@ -65,7 +69,7 @@ function runAssess(args: readonly string[]): number {
   if (more.length > 0) return assessFiles(words, has('--json'));
   const read = readBuildText(readText(file));
   if (!read.ok) throw new BadInput(read.errors);
-  const assessment = assessWithRuns(read.build);
+  const assessment = assessWithRuns(read.build, { memory });
   if (has('--json')) json(assessmentJson(assessment));
   else out(assessmentText(assessment));
   return EXIT[assessment.outcome];
@@ -96,7 +100,7 @@ function assessOne(file: string): { readonly code: number; readonly text: string
   try {
     const read = readBuildText(readText(file));
     if (!read.ok) return refused(read.errors);
-    const assessment = assessWithRuns(read.build);
+    const assessment = assessWithRuns(read.build, { memory });
     const code = EXIT[assessment.outcome];
     return { code, text: assessmentText(assessment), answer: { file, ...(assessmentJson(assessment) as object) } };
   } catch (error) {

@@ -18,7 +18,7 @@ import { HV_CIRCUIT_RULES } from './stations/hv-circuit';
 import { LOW_VOLTAGE_RULES } from './stations/low-voltage';
 import { PACK_RULES, type PackResults, packResults } from './stations/pack';
 import { SURVEY_RULES } from './stations/survey';
-import { type Vehicle, vehicleOf } from './vehicle';
+import { Memory, type Vehicle, vehicleOf } from './vehicle';
 
 export interface StationState {
   readonly checks: readonly Check[];
@@ -69,20 +69,27 @@ export interface Runs {
   readonly trip?: TripRuns | null;
 }
 
+/** What an assessment is given beside the build: nothing of it changes an answer but runs that were made. */
+export interface Given {
+  /** Its owner's; a new one when none is handed in. */
+  readonly memory?: Memory;
+  readonly runs?: Runs;
+}
+
 /**
  * With every run that it needs made first: for whoever can wait, like the command line. Runs of another build serve again where this one
  * reads the same.
  */
-export function assessWithRuns(build: Build, known: Runs = {}): Assessment {
-  const vehicle = vehicleOf(build);
+export function assessWithRuns(build: Build, { memory = new Memory(), runs: known = {} }: Given = {}): Assessment {
+  const vehicle = vehicleOf(build, memory);
   const tripKey = tripRunsKey(vehicle);
   const serves = known.trip?.key === tripKey && known.trip?.heat.key === tripHeatKey(vehicle, tripKey);
-  return assess(build, serves ? known : { trip: tripRuns(vehicle) });
+  return assess(build, { memory, runs: serves ? known : { trip: tripRuns(vehicle) } });
 }
 
 /** A build goes in, an assessment comes out: pure and quick. */
-export function assess(build: Build, runs: Runs = {}): Assessment {
-  const vehicle = vehicleOf(build);
+export function assess(build: Build, { memory = new Memory(), runs = {} }: Given = {}): Assessment {
+  const vehicle = vehicleOf(build, memory);
   const precharges = prechargeRuns(vehicle);
   const precharge = precharges.find(isRun) ?? null;
   const tripKey = tripRunsKey(vehicle);

@@ -5,12 +5,12 @@ import { firn9, larkspur, teasel } from './build/samples';
 import { checkKey } from './checks';
 import { EXAMPLES } from './testing/edit-examples';
 import { valueAt } from './testing/mutate';
-import { UNREAD, vehicleAside } from './vehicle';
+import { Memory, UNREAD, vehicleOf } from './vehicle';
 
 /** What a person would see of a build: every check with its figures. */
-const seen = (build: Build): Map<string, string> =>
+const seen = (build: Build, memory: Memory): Map<string, string> =>
   new Map(
-    assess(build).checks.map((check) => [
+    assess(build, { memory }).checks.map((check) => [
       checkKey(check),
       JSON.stringify([check.verdict, check.margin, check.demand, check.limit, check.missing, check.says]),
     ]),
@@ -18,10 +18,11 @@ const seen = (build: Build): Map<string, string> =>
 
 /** The edited build judged after the one before it, with all that is remembered of that, against a copy that nothing is remembered of. */
 function same(before: Build, edit: Edit, what: string): void {
-  assess(before);
+  const memory = new Memory();
+  assess(before, { memory });
   const { build } = applyEdit(before, edit);
-  const quick = seen(build);
-  const anew = seen(structuredClone(build));
+  const quick = seen(build, memory);
+  const anew = seen(structuredClone(build), new Memory());
   expect(
     [...quick].filter(([key, text]) => anew.get(key) !== text).map(([key]) => key),
     what,
@@ -89,7 +90,7 @@ test.each(SAMPLES)('what the solved vehicle of %s is said not to read, it does n
       return Reflect.get(target, key, receiver);
     },
   });
-  const { cases } = vehicleAside(watched);
+  const { cases } = vehicleOf(watched);
   expect(cases.length).toBeGreaterThan(20);
   expect(read.has('circuits')).toBe(true);
   expect(UNREAD.filter((slice) => read.has(slice))).toEqual([]);

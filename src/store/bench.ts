@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '@/core/build';
 import type { TripRuns } from '@/core/simulate';
+import { Memory } from '@/core/vehicle';
 import { breakOffTrip, driveTripAside } from '@/workers/trips';
 import { FIRST_REVISION, type Loaded } from './repository';
 import { freshId, repository, storageTrouble, type Trouble } from './tab';
@@ -56,10 +57,12 @@ let following: Subscription | null = null;
 /** The last trip that was driven: it serves as long as nothing that it read has changed. */
 let trip: TripRuns | null = null;
 let asked: string | null = null;
+/** What the bench remembers of the build at hand; what is tried on it remembers aside. */
+const memory = new Memory();
 
 export const useBench = create<Bench>()((set, get) => {
   const judged = (build: Build): Assessment => {
-    const assessment = assess(build, { trip });
+    const assessment = assess(build, { memory, runs: { trip } });
     if (assessment.runsKey !== null && !assessment.heat) driveAside(build, assessment.runsKey);
     return assessment;
   };

@@ -3,6 +3,7 @@ import { assessWithRuns } from '@/core/assess';
 import type { Build } from '@/core/build';
 import { type Check, checkKey } from '@/core/checks';
 import { findRemedies, type Remedy } from '@/core/remedies';
+import { Memory } from '@/core/vehicle';
 
 /** A remedy as it travels: the check that it cures is named by its key, workings stay behind. */
 export interface RemedyOffer {
@@ -27,13 +28,16 @@ const brief = ({ id, subject, verdict, margin, says, missing }: Check) => ({
   missing,
 });
 
+/** This worker’s own: the next question is mostly about the same build. */
+const memory = new Memory();
+
 const api = {
   /** Remedies for one check of a build, tried on the model; empty when the check is no longer there. */
   find(build: Build, key: string): RemedyOffer[] {
-    const whole = assessWithRuns(build);
+    const whole = assessWithRuns(build, { memory });
     const check = whole.checks.find((candidate) => checkKey(candidate) === key);
     if (!check) return [];
-    return findRemedies(build, check, undefined, whole).map(({ edit, title, after, worsens }) => ({
+    return findRemedies(build, check, undefined, { memory, runs: whole }).map(({ edit, title, after, worsens }) => ({
       edit,
       title,
       after: brief(after),

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import type { Build, Edit } from '@/core/build';
 import { type SizeChoice, sizeCables } from '@/core/remedies';
+import { Memory } from '@/core/vehicle';
 
 /** Sizes as they travel. */
 export interface SizeAnswer {
@@ -11,6 +12,8 @@ export interface SizeAnswer {
   readonly after: { readonly massKg: number; readonly lossW: number; readonly fails: number };
 }
 
+const memory = new Memory();
+
 const api = {
   /** Smallest sizes that keep the comfort, for the conductors named; progress is told as it goes. */
   size(
@@ -19,7 +22,7 @@ const api = {
     comfort: number,
     onProgress: (done: number, of: number) => void,
   ): SizeAnswer {
-    return sizeCables(build, { conductorIds, comfort, onProgress });
+    return sizeCables(build, { conductorIds, comfort, onProgress, memory });
   },
 };
 

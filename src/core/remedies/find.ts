@@ -1,4 +1,4 @@
-import { type Assessment, assess, assessWithRuns, type Runs } from '../assess';
+import { type Assessment, assess, assessWithRuns, type Given } from '../assess';
 import { applyEdit, type Edit, EditRefused } from '../build';
 import { type Check, checkKey, verdictRank } from '../checks';
 import { PROPOSERS } from './candidates';
@@ -64,8 +64,9 @@ function worsened(before: Assessment, after: Assessment): Worsened[] {
  * A remedy with which another check would newly fail, turn thin, lose its judgement, or fail by more names that check. Runs that a trial
  * changes are made again for what cures, so the checks that rest on them are compared like the others.
  */
-export function findRemedies(build: Assessment['build'], check: Check, most = 3, runs: Runs = {}): Remedy[] {
-  const before = assessWithRuns(build, runs);
+export function findRemedies(build: Assessment['build'], check: Check, most = 3, given: Given = {}): Remedy[] {
+  const before = assessWithRuns(build, given);
+  const trial: Given = { memory: before.vehicle.memory.trial, runs: before };
   const edits = (PROPOSERS[check.id] ?? []).flatMap((propose) => propose(before, check));
   const remedies: Remedy[] = [];
   for (const edit of edits.slice(0, MOST_TRIES)) {
@@ -76,9 +77,9 @@ export function findRemedies(build: Assessment['build'], check: Check, most = 3,
       if (error instanceof EditRefused) continue;
       throw error;
     }
-    const quick = assess(edited.build, before);
+    const quick = assess(edited.build, trial);
     if (!cures(quick, check) && !quick.checks.some((one) => one.verdict === 'pending' && same(one, check))) continue;
-    const after = assessWithRuns(edited.build, before);
+    const after = assessWithRuns(edited.build, trial);
     if (!cures(after, check)) continue;
     const made = after.checks.find((one) => same(one, check))!;
     remedies.push({ edit, title: edited.title, after: made, worsens: worsened(before, after) });

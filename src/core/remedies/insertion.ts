@@ -124,5 +124,5 @@ export function branchEdit(assessment: Assessment, part: BusDevicePart, seed: st
   const cables = catalogueOf('cable')
     .filter((one) => one.shielded && one.areaMm2 * 6 >= fuse.ratedCurrentA)
     .sort((p, q) => p.areaMm2 - q.areaMm2);
-  return edit(thickEnough(assessment.build, cables, edit));
+  return edit(thickEnough(assessment.build, cables, edit, assessment.vehicle.memory.trial));
 }

@@ -52,11 +52,11 @@ describe('remedies are tried on the model', () => {
 
   test('a remedy is tried with the trips that it changes: less power cures the sag and is said not to give the trip', () => {
     const runs = { trip: assessWithRuns(larkspur()).trip };
-    const before = assess(larkspur(), runs);
+    const before = assess(larkspur(), { runs });
     const sag = before.checks.find(({ id }) => id === 'pack.sag')!;
     const gives = before.checks.find(({ id }) => id === 'drive.gives')!;
     expect(gives.verdict).not.toBe('fails');
-    const spoilt = findRemedies(larkspur(), sag, 6, runs).flatMap(({ edit, worsens }) =>
+    const spoilt = findRemedies(larkspur(), sag, 6, { runs }).flatMap(({ edit, worsens }) =>
       worsens
         .filter(({ after }) => after.id === 'drive.gives' && after.verdict === 'fails')
         .map((one) => ({ edit, one })),

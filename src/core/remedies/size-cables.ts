@@ -4,7 +4,7 @@ import { type Check, marginAtMost } from '../checks';
 import { type CablePart, catalogueOf } from '../parts';
 import { resistanceAt } from '../physics/conductor';
 import { endedBy } from '../simulate';
-import { isSolved, protectingFuses, wayOf } from '../vehicle';
+import { isSolved, type Memory, protectingFuses, wayOf } from '../vehicle';
 import { type Demand, demandsOf, judge, type SizeTry } from './size-demand';
 
 export type { SizeTry } from './size-demand';
@@ -59,6 +59,7 @@ export interface SizeOptions {
   readonly onProgress?: (done: number, of: number) => void;
   /** Asked between conductors: true ends it, with what was found so far. */
   readonly cancelled?: () => boolean;
+  readonly memory?: Memory;
 }
 
 const MOST_ROUNDS = 8;
@@ -68,8 +69,8 @@ const MOST_ROUNDS = 8;
  * the way to a consumer drops too much; then the whole model judges the lot, and what it finds wanting goes up once more.
  */
 export function sizeCables(build: Build, options: SizeOptions): SizeResult {
-  const { conductorIds, comfort, onProgress, cancelled } = options;
-  const start = assess(build);
+  const { conductorIds, comfort, onProgress, cancelled, memory } = options;
+  const start = assess(build, memory ? { memory } : {});
   // Without a solution there are no currents, and every size would seem to hold.
   const dark =
     start.vehicle.unsolved !== null ||
@@ -116,7 +117,7 @@ export function sizeCables(build: Build, options: SizeOptions): SizeResult {
   let after = start;
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const made = edit();
-    after = made ? assess(applyEdit(build, made).build) : start;
+    after = made ? assess(applyEdit(build, made).build, { memory: start.vehicle.memory.trial }) : start;
     const worse = after.checks.filter(
       (check) => isThin(check, comfort) && !start.checks.some((old) => same(old, check) && isThin(old, comfort)),
     );

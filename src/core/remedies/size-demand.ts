@@ -12,6 +12,7 @@ import {
   partOf,
   protectingFuses,
   type ResolvedConductor,
+  room,
   type SolvedState,
   solvedStates,
   tightestTurn,
@@ -53,11 +54,13 @@ export interface Demand {
   readonly fullV: number;
   /** No fuse, one that is not chosen, or one that is not proved to break: no thinner cable may rest on it. */
   readonly unproved: boolean;
+  readonly known: Memo<number>;
 }
 
 const HILL_S = 600;
 const INSULATION_J_PER_M3K = 2e6;
-const pulses = new Memo<number>(20000);
+/** Temperatures after a pulse, °C, of whatever size in whatever place. */
+const pulses = room(() => new Memo<number>(20000));
 
 export function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Demand[] {
   const { vehicle, build, pack } = assessment;
@@ -120,6 +123,7 @@ export function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Dem
         radiusM: radius?.facts?.tightestBendM ?? (points ? tightestTurn(points) : null),
         fullV: pack?.fullV ?? 0,
         unproved,
+        known: vehicle.memory.of(pulses),
       };
     });
 }
@@ -150,13 +154,15 @@ export function judge(demand: Demand, part: CablePart): Pick<SizeTry, 'margin' |
     for (const pulse of demand.pulses) {
       // Anything that it carries for ever it carries for a while.
       if (pulse.amps <= 0.8 * carriesA) continue;
-      const start = steady ?? part.temperatureClassC;
-      const reached = pulses.get(
-        `${part.id}|${JSON.stringify(thermal.place)}|${(pulse.amps / n).toFixed(1)}|${pulse.seconds}|${start.toFixed(0)}`,
+      // Worked out for just what it is kept by.
+      const startTemperatureC = Math.round(steady ?? part.temperatureClassC);
+      const currentA = Math.round((10 * pulse.amps) / n) / 10;
+      const reached = demand.known.get(
+        `${JSON.stringify([build, thermal.place])}|${currentA}|${pulse.seconds}|${startTemperatureC}`,
         () =>
           cableTransient(build, thermal.place, {
-            startTemperatureC: start,
-            profile: [{ currentA: pulse.amps / n, durationS: pulse.seconds }],
+            startTemperatureC,
+            profile: [{ currentA, durationS: pulse.seconds }],
             repeats: 1,
             insulationJPerM3K: INSULATION_J_PER_M3K,
           }).peakTemperatureC ?? 1e4,

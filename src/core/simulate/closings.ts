@@ -9,6 +9,7 @@ import {
   type PrechargeBranch,
   prechargeBranches,
   Recent,
+  room,
   spelled,
   stamp,
   stateOf,
@@ -37,7 +38,7 @@ export interface ClosingUnknown {
 const NOTHING_V = 0.5;
 const FIRST_MOMENT_S = 0.002;
 
-const known = new Recent<readonly (ClosingEvent | ClosingUnknown)[]>(8);
+const known = room(() => new Recent<readonly (ClosingEvent | ClosingUnknown)[]>(8));
 
 /**
  * Every contactor in the order in which it closes (those before precharge, relay, bridged ones, branches; then what charging adds) with the
@@ -54,7 +55,7 @@ export function closings(vehicle: Vehicle): readonly (ClosingEvent | ClosingUnkn
     [...inductances(vehicle)],
     outcomes.map((one) => (isRun(one) ? [one.closing, one.curve.at(-1)?.linkV, one.packV] : one.why)),
   );
-  return known.get(reads, () => follow(vehicle, ground, prechargeBranches(vehicle), outcomes));
+  return vehicle.memory.of(known).get(reads, () => follow(vehicle, ground, prechargeBranches(vehicle), outcomes));
 }
 
 function stampWith(vehicle: Vehicle, closed: ReadonlySet<Id>): Element[] {

@@ -1,7 +1,7 @@
 import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { OHMIC_SHARE } from '../physics/cell';
-import { type Corner, cornersOf, groundOf, Recent, type State, spelled, stamp, type Vehicle } from '../vehicle';
+import { type Corner, cornersOf, groundOf, Recent, room, type State, spelled, stamp, type Vehicle } from '../vehicle';
 
 /** Where a fault current is at its highest, and where at its lowest. */
 export type FaultCorner = 'highest' | 'lowest';
@@ -15,7 +15,7 @@ const PACK_H = 5e-6;
 /** Every contactor is closed, precharge relays and charge contactors too: what is not opened by hand counts as joined. */
 const EVERYTHING: State = { id: 'cruise', name: 'Everything closed', duration: 'sustained', closed: [] };
 
-const networks = new Recent<FaultNetwork | 'none'>(16);
+const networks = room(() => new Recent<FaultNetwork | 'none'>(16));
 
 function cornerOf(vehicle: Vehicle, which: FaultCorner): Corner {
   const wanted = which === 'highest' ? 'warm-new-full' : 'cold-old-empty';
@@ -46,7 +46,7 @@ function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]):
   const elements = faultElements(vehicle, which, open);
   // Lengths count too: the inductances of a network go with it.
   const lengths = vehicle.conductors.map(({ lengthM }) => lengthM);
-  const found = networks.get(spelled(ground, elements, lengths), () => {
+  const found = vehicle.memory.of(networks).get(spelled(ground, elements, lengths), () => {
     try {
       return new FaultNetwork(elements, ground);
     } catch (error) {

@@ -1,6 +1,17 @@
 import { collapseChains, type Element, NetworkError, transient } from '../circuit';
 import type { ResistorPart } from '../parts';
-import { cornersOf, groundOf, Memo, prechargeBranches, stamp, stateOf, terminalNode, type Vehicle } from '../vehicle';
+import {
+  cornersOf,
+  groundOf,
+  prechargeBranches,
+  Recent,
+  room,
+  spelled,
+  stamp,
+  stateOf,
+  terminalNode,
+  type Vehicle,
+} from '../vehicle';
 import { closedWhileCharging, type PrechargeRun, prechargeRun } from './precharge';
 
 /** The same circuit with another precharge resistor, charged. Null when it can't be worked out. */
@@ -64,7 +75,7 @@ const SHORT_OHM = 0.01;
 const LOAD_W = 1500;
 const POINTS = 48;
 
-const studies = new Memo<readonly (PrechargeSign | SignUnknown)[]>(8);
+const studies = room(() => new Recent<readonly (PrechargeSign | SignUnknown)[]>(8));
 
 /**
  * Link voltage over time as it should be and with each thing that can be wrong: what a meter at the inverter shows. The network of
@@ -97,10 +108,11 @@ export function prechargeSigns(vehicle: Vehicle, run: PrechargeRun): readonly (P
     half: () =>
       elements.map((one) => (one.kind === 'capacitor' ? { ...one, capacitanceF: one.capacitanceF / 2 } : one)),
   };
-  const key = JSON.stringify([elements, run.timeoutS, run.packV]);
-  return studies.get(key, () =>
-    (Object.keys(made) as PrechargeFault[]).flatMap((fault) => signOf(fault, made[fault](), ground, bus, run)),
-  );
+  return vehicle.memory
+    .of(studies)
+    .get(spelled(elements, ground, bus, run.timeoutS, run.packV), () =>
+      (Object.keys(made) as PrechargeFault[]).flatMap((fault) => signOf(fault, made[fault](), ground, bus, run)),
+    );
 }
 
 function signOf(

@@ -9,6 +9,7 @@ import {
   prechargeBranches,
   Recent,
   type ResolvedDevice,
+  room,
   type State,
   spelled,
   stamp,
@@ -64,7 +65,7 @@ export interface PrechargeUnknown {
 export type PrechargeOutcome = PrechargeRun | PrechargeUnknown;
 export const isRun = (outcome: PrechargeOutcome): outcome is PrechargeRun => !('why' in outcome);
 
-const runs = new Recent<PrechargeOutcome>(16);
+const runs = room(() => new Recent<PrechargeOutcome>(16));
 
 /** Precharge of every branch with a resistor, in the order of the document. */
 export const prechargeRuns = (vehicle: Vehicle): readonly PrechargeOutcome[] =>
@@ -120,7 +121,7 @@ function runBranch(vehicle: Vehicle, branch: PrechargeBranch): PrechargeOutcome 
     branch,
     bridged.map((device) => partOf(device, 'contactor')?.contactResistanceOhm),
   );
-  return runs.get(reads, () => {
+  return vehicle.memory.of(runs).get(reads, () => {
     try {
       return compute({ vehicle, branch, bridged, elements, closed, ground, inductanceH, unknown });
     } catch (error) {

@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { partOf, Recent, type ResolvedConductor, type Vehicle } from '../vehicle';
+import { partOf, Recent, type ResolvedConductor, room, type Vehicle } from '../vehicle';
 import { type Fault, faultBetween, packPoles } from './fault';
 import { type FaultCorner, faultNetwork } from './fault-network';
 import { type FaultStory, faultStory } from './faults';
@@ -60,7 +60,7 @@ interface Fed {
   readonly unfused: boolean;
 }
 
-const kept = new Recent<ReadonlyMap<Id, Fed>>(4);
+const kept = room(() => new Recent<ReadonlyMap<Id, Fed>>(4));
 
 /** All that shorts depend on: both networks, every part, where each conductor leads and how long it is. */
 function readsOf(vehicle: Vehicle): readonly unknown[] {
@@ -72,7 +72,8 @@ function readsOf(vehicle: Vehicle): readonly unknown[] {
 }
 
 /** The shorts of a vehicle; the same while nothing that they read has changed, whatever it drives. */
-const fedShorts = (vehicle: Vehicle): ReadonlyMap<Id, Fed> => kept.get(readsOf(vehicle), () => findShorts(vehicle));
+const fedShorts = (vehicle: Vehicle): ReadonlyMap<Id, Fed> =>
+  vehicle.memory.of(kept).get(readsOf(vehicle), () => findShorts(vehicle));
 
 function findShorts(vehicle: Vehicle): ReadonlyMap<Id, Fed> {
   const pieces = piecesOf(vehicle);

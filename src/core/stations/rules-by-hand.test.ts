@@ -105,7 +105,7 @@ describe('drive', () => {
   test('drive.gives: a motor’s limit far below the trip falls behind for a share of the time that is said', () => {
     const weak = on(larkspur(), figure('hardPower', 5000));
     const runs = tripRuns(vehicleOf(weak))!;
-    const check = assess(weak, { trip: runs }).checks.find(({ id }) => id === 'drive.gives')!;
+    const check = assess(weak, { runs: { trip: runs } }).checks.find(({ id }) => id === 'drive.gives')!;
     expect(check.demand!.value).toBeCloseTo(runs.winter.shortS / runs.winter.durationS, 12);
     expect(check.verdict).toBe('fails');
     expect(say(check).line).toContain('it falls behind');

@@ -112,13 +112,15 @@ describe('the usual trip', () => {
     const before = assess(firn);
     expect(before.checks.find(({ id }) => id === 'drive.range')!.verdict).toBe('pending');
     expect(say(before.checks.find(({ id }) => id === 'drive.range')!).line).toBe('being driven …');
-    const driven = assess(firn, { trip: runs });
+    const driven = assess(firn, { runs: { trip: runs } });
     expect(driven.checks.find(({ id }) => id === 'drive.range')!.verdict).not.toBe('pending');
     const heavier = edited(firn, { edit: 'setFigure', input: { figure: 'payload', value: 900 } });
-    expect(assess(heavier, { trip: runs }).checks.find(({ id }) => id === 'drive.range')!.verdict).toBe('pending');
+    expect(assess(heavier, { runs: { trip: runs } }).checks.find(({ id }) => id === 'drive.range')!.verdict).toBe(
+      'pending',
+    );
     // A name or a fuse elsewhere is not read: the run still serves.
     const renamed = edited(firn, { edit: 'renameBuild', input: { name: 'Other' } });
-    expect(assess(renamed, { trip: runs }).trip).not.toBeNull();
+    expect(assess(renamed, { runs: { trip: runs } }).trip).not.toBeNull();
   });
 
   test('a promise that is more than the sums is caught', () => {

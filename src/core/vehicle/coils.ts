@@ -2,6 +2,7 @@ import type { Id } from '../build';
 import { type Element, operatingPoint, type SolvedPoint } from '../circuit';
 import { fuseResistance } from '../physics/fuse';
 import { lowReads } from './low-reads';
+import { Recent, room } from './memory';
 import { partOf, type Resolved, type ResolvedConductor, type ResolvedDevice, resolve } from './resolve';
 import { conductorOhm } from './stamp';
 
@@ -65,25 +66,11 @@ export interface CoilPoint {
   readonly supplyA: number;
 }
 
-interface Kept {
-  readonly reads: readonly unknown[];
-  readonly circuit: CoilCircuit | null;
-}
-const MOST_KEPT = 8;
-const kept: Kept[] = [];
+const kept = room(() => new Recent<CoilCircuit | null>(8));
 
 /** The coil circuit of a build; null while the 12-volt circuit has no battery. The same object while nothing that it reads has changed. */
-export function coilCircuit(vehicle: Resolved): CoilCircuit | null {
-  const reads = lowReads(vehicle);
-  const known = kept.find(
-    (one) => one.reads.length === reads.length && one.reads.every((read, i) => read === reads[i]),
-  );
-  if (known) return known.circuit;
-  const circuit = findCoils(vehicle);
-  kept.unshift({ reads, circuit });
-  kept.length = Math.min(kept.length, MOST_KEPT);
-  return circuit;
-}
+export const coilCircuit = (vehicle: Resolved): CoilCircuit | null =>
+  vehicle.memory.of(kept).get(lowReads(vehicle), () => findCoils(vehicle));
 
 /** Two terminals of a device that carries current on, in the 12-volt circuit. */
 const THROUGH: Partial<Readonly<Record<string, readonly [string, string]>>> = {
@@ -137,7 +124,7 @@ function withoutLoads(lv: Resolved): Resolved {
 }
 
 function findCoils(vehicle: Resolved): CoilCircuit | null {
-  const lv = withoutLoads(resolve(vehicle.build, 'lv'));
+  const lv = withoutLoads(resolve(vehicle.build, 'lv', vehicle.memory));
   const battery = lv.devices.find(({ device }) => device.kind === 'auxiliary-battery');
   if (!battery) return null;
   const ends = new Set(lv.conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));

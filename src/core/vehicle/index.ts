@@ -56,7 +56,7 @@ export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
 export { lowVoltage, runningIn } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
-export { Memo, Recent, spelled } from './memo';
+export { Memo, Memory, Recent, type Room, room, spelled } from './memory';
 export { nodeOf } from './node';
 export { protectingFuses } from './protection';
 export {
@@ -83,7 +83,6 @@ export {
   terminalVoltage,
   UNREAD,
   type Vehicle,
-  vehicleAside,
   vehicleOf,
 } from './vehicle';
 export { type Way, wayOf } from './way';

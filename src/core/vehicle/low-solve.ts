@@ -3,7 +3,7 @@ import { type Element, NetworkError, OperatingPointSolver, type SolvedPoint } fr
 import { acceptanceA, auxiliaryRestV, batteryOhm, type Feeds, sourcesOf, stampDevices } from './low-stamp';
 import type { Converter, LowSetting, LowVoltage } from './low-types';
 import { lowVoltage } from './low-voltage';
-import { Memo } from './memo';
+import { Memo, type Memory, room } from './memory';
 import type { Resolved, ResolvedConductor } from './resolve';
 import { conductorOhm } from './stamp';
 
@@ -197,14 +197,14 @@ function settle(bench: Bench, volts: Volts, limited: ReadonlySet<Id>): LowPoint 
   return { solved: false, why: 'asked', reason: 'Battery, converter and loads find no state that stays.' };
 }
 
-const solvers = new Memo<OperatingPointSolver>(64);
+const solvers = room(() => new Memo<OperatingPointSolver>(64));
 
 /** One solver for each structure of the circuit: what runs changes values more often than the structure. */
-function solverFor(elements: readonly Element[], ground: string): OperatingPointSolver {
+function solverFor(memory: Memory, elements: readonly Element[], ground: string): OperatingPointSolver {
   let key = ground;
   for (const element of elements)
     key += `|${element.id}>${element.a}>${element.b}${element.kind === 'power' ? (element.powerW > 0 ? '+' : '-') : element.kind[0]}`;
-  return solvers.get(key, () => new OperatingPointSolver({ elements, ground }));
+  return memory.of(solvers).get(key, () => new OperatingPointSolver({ elements, ground }));
 }
 
 function terminalV(point: SolvedPoint, plus: string, minus: string): number {
@@ -215,7 +215,7 @@ function terminalV(point: SolvedPoint, plus: string, minus: string): number {
 function solveOnce(bench: Bench, feeds: Feeds, loadV: ReadonlyMap<Id, number>, limited: ReadonlySet<Id>): LowPoint {
   const { low, vehicle, setting, ground, wires } = bench;
   const elements = [...wires, ...sourcesOf(low, setting, feeds), ...stampDevices(low, vehicle, setting, loadV)];
-  const point = solverFor(elements, ground).solve(elements, false, 1e-4);
+  const point = solverFor(vehicle.memory, elements, ground).solve(elements, false, 1e-4);
   if (!point.solvable) return { solved: false, why: 'asked', reason: point.reason };
   const amps = (id: Id): number => point.elementCurrentsA.get(id) ?? 0;
   const battery = low.battery?.device.id;

@@ -1,14 +1,10 @@
 import type { Id, ScenarioId } from '../build';
 import { lowReads } from './low-reads';
 import type { Converter, LowLoad, LowVoltage, Running } from './low-types';
+import { Recent, room } from './memory';
 import { type Resolved, resolve } from './resolve';
 
-interface Kept {
-  readonly reads: readonly unknown[];
-  readonly made: LowVoltage;
-}
-const MOST_KEPT = 8;
-const kept: Kept[] = [];
+const kept = room(() => new Recent<LowVoltage>(8));
 
 /** The 12-volt side of a build; battery null when there is none. The same object while nothing that it reads has changed. */
 export function lowVoltage(vehicle: Resolved): LowVoltage {
@@ -22,15 +18,13 @@ export function lowVoltage(vehicle: Resolved): LowVoltage {
 /** A solved vehicle keeps its list of devices as long as its circuits, places and routes stand. */
 const ofDevices = new WeakMap<Resolved['devices'], LowVoltage>();
 
-function keptOr(vehicle: Resolved): LowVoltage {
-  const reads = lowReads(vehicle);
-  const known = kept.find(
-    (one) => one.reads.length === reads.length && one.reads.every((read, i) => read === reads[i]),
-  );
-  if (known) return known.made;
-  const lv = resolve(vehicle.build, 'lv');
+const keptOr = (vehicle: Resolved): LowVoltage =>
+  vehicle.memory.of(kept).get(lowReads(vehicle), () => makeLow(vehicle));
+
+function makeLow(vehicle: Resolved): LowVoltage {
+  const lv = resolve(vehicle.build, 'lv', vehicle.memory);
   const battery = lv.devices.find(({ device }) => device.kind === 'auxiliary-battery')?.device;
-  const made: LowVoltage = {
+  return {
     lv,
     battery: battery ? { device: battery, data: battery.battery ?? null } : null,
     converters: vehicle.devices.flatMap(({ id, device }): Converter[] => {
@@ -42,9 +36,6 @@ function keptOr(vehicle: Resolved): LowVoltage {
       device.kind === 'lv-load' && device.load ? [{ id, name: device.name, load: device.load }] : [],
     ),
   };
-  kept.unshift({ reads, made });
-  kept.length = Math.min(kept.length, MOST_KEPT);
-  return made;
 }
 
 /** What runs in a scenario, each as long as it does: on where it runs at all, at its hardest where it has a peak and that is asked. */

@@ -1,6 +1,6 @@
 import type { Id } from '../build';
 import { type Edge, edgesOf, Loops } from './loops';
-import { Memo } from './memo';
+import { Memo, room } from './memory';
 import { partOf, type Resolved, type ResolvedDevice } from './resolve';
 import { topologyKey } from './topology-key';
 
@@ -20,13 +20,18 @@ export interface Protection {
 export function protectingFuses(resolved: Resolved, kind: 'fuse' | 'precharge-resistor'): Protection {
   // The topology counts, and of several fuses that do as well the smallest: lengths, cables and powers may change without looking again.
   const ratings = resolved.devices.map((device) => (device.device.kind === 'fuse' ? ratedA(device) : '')).join();
-  return found[kind].get(`${topologyKey(resolved)}${ratings}`, () => findProtection(resolved, edgesOf(resolved), kind));
+  return resolved.memory
+    .of(found[kind])
+    .get(`${topologyKey(resolved)}${ratings}`, () => findProtection(resolved, edgesOf(resolved), kind));
 }
 
 const ratedA = (device: ResolvedDevice | undefined): number =>
   partOf(device, 'fuse')?.ratedCurrentA ?? Number.POSITIVE_INFINITY;
 
-const found = { fuse: new Memo<Protection>(12), 'precharge-resistor': new Memo<Protection>(12) };
+const found = {
+  fuse: room(() => new Memo<Protection>(12)),
+  'precharge-resistor': room(() => new Memo<Protection>(12)),
+};
 
 function findProtection(resolved: Resolved, edges: readonly Edge[], kind: 'fuse' | 'precharge-resistor'): Protection {
   const loops = new Loops(edges);

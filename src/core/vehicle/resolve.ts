@@ -14,6 +14,7 @@ import { airPressurePa } from '../physics/air';
 import type { CableBuild, CablePlace } from '../physics/cable';
 import { INSULATION_W_PER_MK } from '../physics/cable';
 import { lengthAlong, wayPoints } from './geometry';
+import { Memo, Memory, room } from './memory';
 
 /** Two crimped and bolted lugs at 20 °C, both ends together (generic, 0.05 mΩ each). */
 const JOINTS_OHM = 0.0001;
@@ -22,12 +23,24 @@ const BUSBAR_OHM = 0.00005;
 /** Length taken for a conductor whose own is not known yet, only to keep the network whole. */
 export const ASSUMED_LENGTH_M = 1;
 
-/** The cable as the heat balance sees it; `key` tells equal ones. */
+/** The cable as the heat balance sees it, with what was asked of it before; `key` tells equal ones. */
 export interface Thermal {
   readonly build: CableBuild;
   readonly place: CablePlace;
   readonly key: string;
+  readonly known: KnownHeat;
 }
+
+/** Answers for one cable in one place: they hang on nothing else. */
+interface KnownHeat {
+  /** Steady, °C, by the current of one conductor in steps of 0.1 mA. */
+  readonly steadyC: Memo<number | null, number>;
+  /** Continuous current, A, by the temperature that it may reach, °C. */
+  readonly ampacityA: Memo<number, number>;
+  /** After a pulse, °C. */
+  readonly pulseC: Memo<number | null>;
+}
+const heats = room(() => new Memo<KnownHeat>(400));
 
 export interface ResolvedConductor {
   readonly id: Id;
@@ -80,7 +93,8 @@ function lengthOf(build: Build, conductor: Conductor): Pick<ResolvedConductor, '
   return sum > 0 ? { lengthM: sum, lengthFrom: 'route' } : { lengthM: null, lengthFrom: 'unknown' };
 }
 
-function thermalOf(cable: CablePart, laid: Laid, zone: Zone, pressurePa: number): Thermal {
+function thermalOf(memory: Memory, cable: CablePart, laid: Laid, zone: Zone, pressurePa: number): Thermal {
+  const key = `${cable.metal}|${cable.resistance20OhmPerM}|${cable.conductorDiameterMm}|${cable.outerDiameterMm}|${cable.insulation}|${laid.arrangement}|${laid.loadedCircuits}|${laid.conduit}|${zone.ambientC}|${pressurePa}`;
   return {
     build: {
       metal: cable.metal,
@@ -97,11 +111,16 @@ function thermalOf(cable: CablePart, laid: Laid, zone: Zone, pressurePa: number)
       airPressurePa: pressurePa,
       emissivity: 0.9,
     },
-    key: `${cable.metal}|${cable.resistance20OhmPerM}|${cable.conductorDiameterMm}|${cable.outerDiameterMm}|${cable.insulation}|${laid.arrangement}|${laid.loadedCircuits}|${laid.conduit}|${zone.ambientC}|${pressurePa}`,
+    key,
+    known: memory.of(heats).get(key, () => ({
+      steadyC: new Memo(1000),
+      ampacityA: new Memo(20),
+      pulseC: new Memo(400),
+    })),
   };
 }
 
-function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor {
+function resolveConductor(build: Build, conductor: Conductor, memory: Memory): ResolvedConductor {
   const route = own(build.routes, conductor.routeId);
   const laid = route?.laid ?? conductor.laid;
   const zone = laid ? (own(build.zones, laid.zoneId) ?? null) : null;
@@ -114,7 +133,8 @@ function resolveConductor(build: Build, conductor: Conductor): ResolvedConductor
     if (length.lengthM === null) missing.push('length');
     if (!zone) missing.push('place');
   }
-  const thermal = cable && laid && zone ? thermalOf(cable, laid, zone, airPressurePa(build.vehicle.altitudeM)) : null;
+  const thermal =
+    cable && laid && zone ? thermalOf(memory, cable, laid, zone, airPressurePa(build.vehicle.altitudeM)) : null;
   return {
     id: conductor.id,
     conductor,
@@ -150,6 +170,8 @@ export const DEFAULT_AMBIENT_C = 45;
 
 export interface Resolved {
   readonly build: Build;
+  /** Of whoever had it resolved. */
+  readonly memory: Memory;
   readonly devices: readonly ResolvedDevice[];
   readonly conductors: readonly ResolvedConductor[];
   readonly deviceOf: ReadonlyMap<Id, ResolvedDevice>;
@@ -157,12 +179,13 @@ export interface Resolved {
 }
 
 /** One circuit with every length, part and place looked up; the high-voltage one when none is named. */
-export function resolve(build: Build, circuit: CircuitName = 'hv'): Resolved {
+export function resolve(build: Build, circuit: CircuitName = 'hv', memory: Memory = new Memory()): Resolved {
   const { [circuit]: wired } = build.circuits;
   const devices = Object.values(wired.devices).map((device) => resolveDevice(build, device));
-  const conductors = Object.values(wired.conductors).map((conductor) => resolveConductor(build, conductor));
+  const conductors = Object.values(wired.conductors).map((conductor) => resolveConductor(build, conductor, memory));
   return {
     build,
+    memory,
     devices,
     conductors,
     deviceOf: new Map(devices.map((device) => [device.id, device])),

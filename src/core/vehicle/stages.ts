@@ -1,6 +1,6 @@
 import { applyEdit, type Build, type Id } from '../build';
 import { packStringsOf } from './strings';
-import { type Vehicle, vehicleAside } from './vehicle';
+import { type Vehicle, vehicleOf } from './vehicle';
 
 /** The build with some of its strings not there: a stage of the work, or what is left when the others have opened. */
 export function withStrings(build: Build, keep: ReadonlySet<number>): Build {
@@ -18,7 +18,7 @@ export function stringsAlone(vehicle: Vehicle): ReadonlyMap<number, Vehicle> {
   const made = new Map<number, Vehicle>();
   if (strings.length > 1)
     for (let index = 0; index < strings.length; index++)
-      made.set(index, vehicleAside(withStrings(vehicle.build, new Set([index]))));
+      made.set(index, vehicleOf(withStrings(vehicle.build, new Set([index])), vehicle.memory.trial));
   alone.set(vehicle, made);
   return made;
 }

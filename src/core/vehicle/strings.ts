@@ -1,6 +1,6 @@
 import type { Build, Id } from '../build';
 import { edgesOf, Loops, type Wired } from './loops';
-import { Memo } from './memo';
+import { Memo, room } from './memory';
 import type { Resolved } from './resolve';
 import { topologyKey } from './topology-key';
 
@@ -16,10 +16,10 @@ export interface PackString {
  * nothing yet count as one string. In the order of the document.
  */
 export function packStrings(resolved: Resolved): readonly PackString[] {
-  return found.get(topologyKey(resolved), () => findStrings(resolved));
+  return resolved.memory.of(found).get(topologyKey(resolved), () => findStrings(resolved));
 }
 
-const found = new Memo<readonly PackString[]>(12);
+const found = room(() => new Memo<readonly PackString[]>(12));
 
 const ofCircuit = new WeakMap<object, readonly PackString[]>();
 

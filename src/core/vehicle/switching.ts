@@ -1,6 +1,6 @@
 import type { ContactorRole, Id } from '../build';
 import { type Edge, edgesOf, Loops } from './loops';
-import { Memo } from './memo';
+import { Memo, room } from './memory';
 import { nodeOf } from './node';
 import type { Resolved } from './resolve';
 import { topologyKey } from './topology-key';
@@ -25,10 +25,10 @@ interface Switching {
   readonly mains: ReadonlySet<Id>;
 }
 
-const found = new Memo<Switching>(12);
+const found = room(() => new Memo<Switching>(12));
 
 function switchingOf(resolved: Resolved): Switching {
-  return found.get(topologyKey(resolved), () => findSwitching(resolved));
+  return resolved.memory.of(found).get(topologyKey(resolved), () => findSwitching(resolved));
 }
 
 const JOINED: ReadonlySet<string> = new Set(['fuse', 'sensor', 'disconnect']);

@@ -2,7 +2,7 @@ import type { Build, Id } from '../build';
 import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver, type SolvedPoint } from '../circuit';
 import { ampacity, steadyTemperature } from '../physics/cable';
 import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from './cases';
-import { Memo } from './memo';
+import { Memo, Memory, room } from './memory';
 import { nodeOf } from './node';
 import { type Resolved, type ResolvedConductor, resolve } from './resolve';
 import { groundOf, stamp } from './stamp';
@@ -38,12 +38,8 @@ export interface Vehicle extends Resolved {
   readonly caseOf: (id: CaseId) => SolvedCase | undefined;
 }
 
-const solvers = new Memo<Memo<OperatingPointSolver>>(8);
-/** Steady temperatures by what decides them: cable, place and arrangement, then the current of one conductor. */
-const temperatures = new Memo<Memo<number | null, number>>(400);
-const ofThermal = new WeakMap<object, Memo<number | null, number>>();
+const solvers = room(() => new Memo<Memo<OperatingPointSolver>>(8));
 const CURRENT_STEP_A = 1e-4;
-const ampacities = new Memo<number>(2000);
 
 /** What decides the structure of the equations beside the topology: what is stamped, how, and which way power flows. */
 function structureKey(elements: readonly Element[], ground: string): string {
@@ -64,13 +60,13 @@ const LOAD_FACTOR_TOLERANCE = 1e-4;
 /** A solver for one state: corners and temperatures change values only, except for loads that are off in one of them. */
 type StateSolver = (elements: readonly Element[], withLoadFactor: boolean) => OperatingPoint;
 
-function solverFor(ground: string, topology: string): StateSolver {
+function solverFor(memory: Memory, ground: string, topology: string): StateSolver {
   // Within one state the elements differ by nothing but loads that are left out: their number tells them apart.
   const byNumber = new Map<number, OperatingPointSolver>();
   return (elements, withLoadFactor) => {
     let solver = byNumber.get(elements.length);
     if (!solver) {
-      const ofTopology = solvers.get(topology, () => new Memo<OperatingPointSolver>(32));
+      const ofTopology = memory.of(solvers).get(topology, () => new Memo<OperatingPointSolver>(32));
       solver = ofTopology.get(structureKey(elements, ground), () => new OperatingPointSolver({ elements, ground }));
       byNumber.set(elements.length, solver);
     }
@@ -83,14 +79,11 @@ export function conductorTemperature(conductor: ResolvedConductor, currentA: num
   const { thermal } = conductor;
   if (!thermal) return conductor.zone?.ambientC ?? 40;
   const each = Math.abs(currentA) / conductor.conductor.parallel;
-  let own = ofThermal.get(thermal);
-  if (!own) {
-    own = temperatures.get(thermal.key, () => new Memo<number | null, number>(1000));
-    ofThermal.set(thermal, own);
-  }
-  return own.get(
-    Math.round(each / CURRENT_STEP_A),
-    () => steadyTemperature(thermal.build, thermal.place, each).conductorTemperatureC,
+  const steps = Math.round(each / CURRENT_STEP_A);
+  // Worked out for the step itself: what is kept must not hang on who asked first.
+  return thermal.known.steadyC.get(
+    steps,
+    () => steadyTemperature(thermal.build, thermal.place, steps * CURRENT_STEP_A).conductorTemperatureC,
   );
 }
 
@@ -100,7 +93,7 @@ export function conductorAmpacity(conductor: ResolvedConductor): number | null {
   if (!thermal || !cable) return null;
   return (
     conductor.conductor.parallel *
-    ampacities.get(`${thermal.key}^${cable.temperatureClassC}`, () =>
+    thermal.known.ampacityA.get(cable.temperatureClassC, () =>
       ampacity(thermal.build, thermal.place, cable.temperatureClassC),
     )
   );
@@ -164,21 +157,19 @@ const sameToSolve = (p: Build, q: Build): boolean =>
     (slice) => unread.has(slice) || p[slice as keyof Build] === q[slice as keyof Build],
   );
 
-let last: Vehicle | null = null;
+const lastSolved = room((): { vehicle: Vehicle | null } => ({ vehicle: null }));
 
 /** Resolves the build and solves every case once. Nothing here judges. The last vehicle serves again when nothing that it may have read has changed. */
-export function vehicleOf(build: Build): Vehicle {
-  const before = last;
-  if (before && sameToSolve(before.build, build)) return { ...before, build };
-  last = solveVehicle(build);
-  return last;
+export function vehicleOf(build: Build, memory: Memory = new Memory()): Vehicle {
+  const last = memory.of(lastSolved);
+  if (last.vehicle?.build === build) return last.vehicle;
+  last.vehicle =
+    last.vehicle && sameToSolve(last.vehicle.build, build) ? { ...last.vehicle, build } : solveVehicle(build, memory);
+  return last.vehicle;
 }
 
-/** The same for a build beside the one at hand: the last vehicle stays what it is. */
-export const vehicleAside = (build: Build): Vehicle => solveVehicle(build);
-
-function solveVehicle(build: Build): Vehicle {
-  const resolved = resolve(build);
+function solveVehicle(build: Build, memory: Memory): Vehicle {
+  const resolved = resolve(build, 'hv', memory);
   const ground = groundOf(resolved);
   const cases: SolvedCase[] = [];
   let unsolved: string | null = null;
@@ -188,7 +179,7 @@ function solveVehicle(build: Build): Vehicle {
       const cruise = new Map<string, ReadonlyMap<Id, number | null>>();
       const order = [...STATES].sort((p, q) => (p.id === 'cruise' ? -1 : q.id === 'cruise' ? 1 : 0));
       for (const state of order) {
-        const solve = solverFor(ground, topologyKey(resolved));
+        const solve = solverFor(memory, ground, topologyKey(resolved));
         for (const corner of cornersOf(build)) {
           // Peaks ride on conductors that cruise has warmed.
           const solved = solveCase(

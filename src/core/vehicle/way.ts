@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { Memo } from './memo';
+import { Memo, room } from './memory';
 import { nodeOf } from './node';
 import type { Resolved, ResolvedConductor, ResolvedDevice } from './resolve';
 import { isPrechargeRelay } from './switching';
@@ -46,7 +46,7 @@ function linksOf(vehicle: Resolved): Links {
 
 /** The way from a device's plus through the pack to its minus, by fewest steps; null when there is none. Precharge branches don't count. */
 export function wayOf(vehicle: Resolved, device: ResolvedDevice): Way | null {
-  const known = ways.get(topologyKey(vehicle), () => new Map());
+  const known = vehicle.memory.of(ways).get(topologyKey(vehicle), () => new Map());
   if (!known.has(device.id)) known.set(device.id, findWay(vehicle, device));
   const ids = known.get(device.id) ?? null;
   if (!ids) return null;
@@ -61,7 +61,7 @@ export function wayOf(vehicle: Resolved, device: ResolvedDevice): Way | null {
   };
 }
 
-const ways = new Memo<Map<Id, readonly Id[] | null>>(12);
+const ways = room(() => new Memo<Map<Id, readonly Id[] | null>>(12));
 
 function findWay(vehicle: Resolved, device: ResolvedDevice): Id[] | null {
   const links = linksOf(vehicle);

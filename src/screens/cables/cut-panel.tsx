@@ -28,7 +28,7 @@ export default function CutPanel({ assessment }: { assessment: Assessment }) {
   const { build, vehicle } = assessment;
   const [reels, setReels] = useState(REELS);
   const list = useMemo(() => {
-    const low = resolve(build, 'lv');
+    const low = resolve(build, 'lv', vehicle.memory);
     return cutList(
       [vehicle.conductors, low.conductors],
       (id) => findDevice(build, id)?.name ?? id,

@@ -128,7 +128,7 @@ export function PlanDrawing({
   const shown = useMemo(() => {
     if (!drag) return assessment;
     const next = tried(build, editOf(drag.what, followed.dx, followed.dy));
-    return next ? assess(next, { trip }) : assessment;
+    return next ? assess(next, { memory: vehicle.memory.trial, runs: { trip } }) : assessment;
   }, [drag?.what, followed, assessment, build, trip]);
   const plan = useMemo(
     () =>

@@ -17,7 +17,10 @@ export function StagesPanel({ assessment }: { assessment: Assessment }) {
       ...Array.from({ length: count }, (_, index) => new Set([index])),
       ...Array.from({ length: count - 2 }, (_, more) => new Set(Array.from({ length: more + 2 }, (__, k) => k))),
     ];
-    return keeps.map((keep) => ({ keep, judged: assess(withStrings(build, keep), { trip }) }));
+    return keeps.map((keep) => ({
+      keep,
+      judged: assess(withStrings(build, keep), { memory: vehicle.memory.trial, runs: { trip } }),
+    }));
   }, [build, vehicle, trip]);
   if (stages.length === 0) return null;
   const headlineOf = (check: Check) => {

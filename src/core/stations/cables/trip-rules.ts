@@ -2,24 +2,25 @@ import { type Finding, marginOfRise, quantityText as q, type Rule } from '../../
 import { cableTransient } from '../../physics/cable-transient';
 import { METALS } from '../../physics/conductor';
 import { temperatureAfterI2t } from '../../physics/withstand';
-import { Memo, type ResolvedConductor, solvedStates } from '../../vehicle';
+import { type ResolvedConductor, solvedStates } from '../../vehicle';
 import { type Context, celsius, conductorRef, corner, hotPlace, powerFrom } from '../context';
 
 const SHELLS = 'Metal node and four shells of insulation, resistance with temperature throughout (engineering model)';
 /** Insulation, J/m³K (generic 1.6–2.4·10⁶). */
 const INSULATION_J_PER_M3K = 2e6;
-const peaks = new Memo<number | null>(4000);
 
 /** Conductor temperature after a pulse that starts from a temperature, °C; null past melting. */
 function afterPulse(conductor: ResolvedConductor, startC: number, amps: number, seconds: number): number | null {
   const thermal = conductor.thermal!;
-  const each = amps / conductor.conductor.parallel;
-  return peaks.get(
-    `${thermal.key}|${startC.toFixed(1)}|${each.toFixed(2)}|${seconds}`,
+  // To the milliampere and millikelvin, and worked out for just these: what is kept must not hang on who asked first.
+  const currentA = Math.round((1000 * amps) / conductor.conductor.parallel) / 1000;
+  const startTemperatureC = Math.round(1000 * startC) / 1000;
+  return thermal.known.pulseC.get(
+    `${startTemperatureC}|${currentA}|${seconds}`,
     () =>
       cableTransient(thermal.build, thermal.place, {
-        startTemperatureC: startC,
-        profile: [{ currentA: each, durationS: seconds }],
+        startTemperatureC,
+        profile: [{ currentA, durationS: seconds }],
         repeats: 1,
         insulationJPerM3K: INSULATION_J_PER_M3K,
       }).peakTemperatureC,

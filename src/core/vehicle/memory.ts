@@ -1,3 +1,30 @@
+/**
+ * What one owner remembers: the bench, a worker, a test, the command line. It is handed in, and what is solved carries it on; nothing is
+ * remembered in a module. Memory changes speed, never answers: a fresh one gives the same.
+ */
+export class Memory {
+  private readonly rooms = new Map<Room<unknown>, unknown>();
+  private aside: Memory | null = null;
+
+  /** What is kept in a room here; made empty at the first question. */
+  of<T>(room: Room<T>): T {
+    if (!this.rooms.has(room)) this.rooms.set(room, room.make());
+    return this.rooms.get(room) as T;
+  }
+
+  /** For what is only tried (remedies, drags, stages): it never pushes out what this one holds. */
+  get trial(): Memory {
+    this.aside ??= new Memory();
+    return this.aside;
+  }
+}
+
+/** A place in every memory for one sort of results. */
+export interface Room<T> {
+  readonly make: () => T;
+}
+export const room = <T>(make: () => T): Room<T> => ({ make });
+
 /** A small memory of pure results by key; when full it starts anew. It changes speed, never answers. */
 export class Memo<V, K = string> {
   private entries = new Map<K, V>();
