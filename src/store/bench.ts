@@ -105,6 +105,12 @@ export const useBench = create<Bench>()((set, get) => {
     });
   };
 
+  /** What was stored is what is shown. */
+  const keep = ({ stored: { revision: now }, undo, redo }: Loaded) => {
+    revision = now;
+    set({ undo, redo });
+  };
+
   const follow = (id: string) => {
     following?.unsubscribe();
     following = liveQuery(() => repository().load(id)).subscribe({
@@ -133,6 +139,9 @@ export const useBench = create<Bench>()((set, get) => {
     set({ saving: 'saving' });
     let last: Loaded | null = null;
     let refused: Trouble | null = null;
+    // As long as nothing but our own edits was written on what is shown, that is what is stored: it need not be judged again.
+    let ours = stored && revision > 0;
+    let written = revision;
     try {
       if (!stored) {
         const first = waiting.find((op) => op.kind === 'edit');
@@ -143,17 +152,21 @@ export const useBench = create<Bench>()((set, get) => {
       while (waiting.length > 0) {
         try {
           last = await write(id, waiting[0]!);
+          written++;
+          ours &&= waiting[0]?.kind === 'edit' && last.stored.revision === written;
         } catch (error) {
           if (!(error instanceof EditRefused)) throw error;
           refused = { reason: error.message, remedy: error.remedy };
           last = await repository().load(id);
           revision = 0;
+          ours = false;
         }
         waiting.shift();
       }
       undone = [];
       set({ saving: 'saved', trouble: refused });
-      if (last) show(last);
+      if (last && ours) keep(last);
+      else if (last) show(last);
     } catch (error) {
       // A step along the journal that can't be read is no work that could be lost.
       waiting = waiting.filter((op) => op.kind === 'edit');
