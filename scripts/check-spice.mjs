@@ -4,26 +4,14 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { build } from 'esbuild';
-import { ensureInstalled, root, stop } from './lib.mjs';
+import { ensureInstalled, fromSources, stop } from './lib.mjs';
 
 ensureInstalled();
 if (spawnSync('ngspice', ['--version']).error) stop('ngspice is missing: apt-get install ngspice');
-const { outputFiles } = await build({
-  stdin: {
-    contents: `export { SAMPLES } from './src/core/build/samples'; export { assess } from './src/core/assess'; export { spiceExport } from './src/core/formats';`,
-    resolveDir: root,
-    loader: 'ts',
-  },
-  bundle: true,
-  format: 'esm',
-  write: false,
-  platform: 'node',
-});
+const { SAMPLES, assess, spiceExport } = await fromSources(
+  `export { SAMPLES } from './src/core/build/samples'; export { assess } from './src/core/assess'; export { spiceExport } from './src/core/formats';`,
+);
 const folder = mkdtempSync(join(tmpdir(), 'ropeway-spice-'));
-const bundle = join(folder, 'bundle.mjs');
-writeFileSync(bundle, outputFiles[0].text);
-const { SAMPLES, assess, spiceExport } = await import(bundle);
 
 let worst = 0;
 let compared = 0;

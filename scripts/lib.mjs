@@ -1,9 +1,10 @@
 // Small helpers for the scripts; only Node's built-ins, so that they run before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { fileURLToPath, pathToFileURL } from 'node:url';
 import { writePolicies } from './policy.mjs';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
@@ -124,4 +125,37 @@ export async function startServer(port, { stdio = 'inherit' } = {}) {
     await new Promise((resolve) => setTimeout(resolve, 200));
   }
   stop('The server did not answer within 30 seconds.');
+}
+
+/** Sources as one file that Node runs: a file of the tree, or a line of text with imports. */
+export async function bundle({ entry, contents, outfile }) {
+  const { build } = await import('esbuild');
+  await build({
+    ...(entry ? { entryPoints: [join(root, entry)] } : { stdin: { contents, resolveDir: root, loader: 'ts' } }),
+    outfile,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'error',
+    banner: { js: "import { createRequire as __cr } from 'node:module'; const require = __cr(import.meta.url);" },
+  });
+}
+
+/** What a line of text with exports gives, from the sources as they are. */
+export async function fromSources(contents) {
+  const outfile = join(mkdtempSync(join(tmpdir(), 'ropeway-')), 'bundle.mjs');
+  await bundle({ contents, outfile });
+  return await import(pathToFileURL(outfile).href);
+}
+
+/** The headless command, bundled once per change of sources; where it is. */
+export async function ensureCommand() {
+  const outfile = join(root, 'dist', 'ropeway.mjs');
+  const key = hashOf(['src/core', 'src/cli', 'package-lock.json'], process.version);
+  if (!stampIs('cli', key) || !existsSync(outfile)) {
+    await bundle({ entry: 'src/cli/main.ts', outfile });
+    stamp('cli', key);
+  }
+  return outfile;
 }

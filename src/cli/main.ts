@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import { assessWithRuns } from '../core/assess';
 import type { Problem } from '../core/build';
 import { buildJsonSchema, LARGEST_FILE_BYTES, readBuildText } from '../core/build/schema';
-import { calculate, findLaw, LAWS, lawSchema } from '../core/calc/schema';
 import { assessmentJson } from '../core/formats';
 import { Memory } from '../core/vehicle';
 import { runExport } from './export';
@@ -109,7 +108,9 @@ function assessOne(file: string): { readonly code: number; readonly text: string
   }
 }
 
-function runCalc(args: readonly string[]): number {
+async function runCalc(args: readonly string[]): Promise<number> {
+  // Forty laws with their schemas: whoever assesses need not wait for them.
+  const { calculate, findLaw, LAWS, lawSchema } = await import('../core/calc/schema');
   const { words, has, value } = parse(args, ['--list', '--example', '--schema'], ['--input']);
   if (has('--list')) {
     for (const law of LAWS) out(`${law.name.padEnd(12)} ${law.about}`);
@@ -161,13 +162,13 @@ function exportFile(args: readonly string[]): number {
   return 0;
 }
 
-function main(args: readonly string[]): number {
+async function main(args: readonly string[]): Promise<number> {
   const [verb, ...rest] = args;
   switch (verb) {
     case 'assess':
       return runAssess(rest);
     case 'calc':
-      return runCalc(rest);
+      return await runCalc(rest);
     case 'export':
       return exportFile(rest);
     case 'schema':
@@ -184,7 +185,7 @@ function main(args: readonly string[]): number {
 }
 
 try {
-  process.exitCode = main(process.argv.slice(2));
+  process.exitCode = await main(process.argv.slice(2));
 } catch (error) {
   if (!(error instanceof BadInput)) throw error;
   json({ ok: false, errors: error.problems });

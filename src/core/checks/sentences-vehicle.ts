@@ -24,6 +24,12 @@ export const VEHICLE_SENTENCES: Readonly<Record<string, Sentence>> = {
     '{detail}',
     'Figures of the parts',
   ),
+  'survey.temperatures': S(
+    'Temperatures contradict each other',
+    'Temperatures are in order',
+    '{detail}',
+    'Temperatures',
+  ),
   'survey.supply': S(
     'A night at the supply does not put a day back',
     'A night at the supply puts a day back',

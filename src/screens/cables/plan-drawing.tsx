@@ -1,5 +1,5 @@
 'use client';
-import { type KeyboardEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused, findDevice } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
@@ -121,19 +121,21 @@ export function PlanDrawing({
   const svg = useRef<SVGSVGElement>(null);
   const { build, vehicle, trip } = assessment;
   const still = useMemo(() => layOutPlan(vehicle, build, view), [vehicle, build, view]);
-  const editOf = (what: Drag['what'], dx: number, dy: number): Edit | null => {
-    return moving(build, what, still.moved(dx, dy), view);
-  };
+  const editOf = useCallback(
+    (what: Drag['what'], dx: number, dy: number): Edit | null => moving(build, what, still.moved(dx, dy), view),
+    [build, still, view],
+  );
+  const dragged = drag?.what ?? null;
   // The drawing follows the finger in each frame; lengths, axles and verdicts a little behind it.
   const shown = useMemo(() => {
-    if (!drag) return assessment;
-    const next = tried(build, editOf(drag.what, followed.dx, followed.dy));
+    if (!dragged) return assessment;
+    const next = tried(build, editOf(dragged, followed.dx, followed.dy));
     return next ? assess(next, { memory: vehicle.memory.trial, runs: { trip } }) : assessment;
-  }, [drag?.what, followed, assessment, build, trip]);
+  }, [dragged, followed, assessment, build, vehicle, trip, editOf]);
   const plan = useMemo(
     () =>
       drag ? layOutPlan(shown.vehicle, tried(build, editOf(drag.what, drag.dx, drag.dy)) ?? shown.build, view) : still,
-    [drag, shown, still, view, build],
+    [drag, shown, still, view, build, editOf],
   );
 
   const scaleOf = () => still.width / (svg.current?.getBoundingClientRect().width ?? still.width);

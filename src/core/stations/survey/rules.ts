@@ -5,6 +5,7 @@ import type { Context } from '../context';
 import { FOUND_RULES } from './found-rules';
 import { PART_RULES } from './part-rules';
 import { doesJob, JOB_WORDS, SCHOOL_WORDS, schoolRule } from './school-rules';
+import { TEMPERATURE_RULES } from './temperature-rules';
 
 const VEHICLE: Ref = { kind: 'build', id: 'vehicle', name: 'Vehicle' };
 
@@ -169,5 +170,6 @@ export const SURVEY_RULES: readonly Rule<Context>[] = [
   losses,
   schoolRule,
   ...PART_RULES,
+  ...TEMPERATURE_RULES,
   ...FOUND_RULES,
 ];

@@ -69,6 +69,11 @@ export const HARMLESS: readonly Harmless[] = [
     change: sheet('c-heater-plus', { resistance20OhmPerM: 0.0049 }),
   },
   { did: 'a coil of a wide range', on: 'firn', change: refit('k-plus', 'contactor', { coilPickUpV: 8, coilHoldV: 3 }) },
+  {
+    did: 'a milder climate, in order',
+    on: 'larkspur',
+    change: (build) => ({ ...build, duty: { ...build.duty, coldestDayC: 0, hottestDayC: 30 } }),
+  },
   { did: 'a heavier converter tap', on: 'larkspur', change: cable('cable-plain-6', 'c-conv-tap') },
   { did: 'a shorter heater wire', on: 'larkspur', change: long('c-heater-plus', 0.8) },
   {

@@ -3,9 +3,29 @@ import type { Mistake } from './mistake';
 
 const SHEET = 'Figures of a part that contradict each other';
 const speaks = 'survey.part-figures:parts';
+const CLIMATE = 'Temperatures that contradict each other';
 const says = 'Figures of a part contradict each other';
 
 export const PART_MISTAKES: readonly Mistake[] = [
+  {
+    kind: CLIMATE,
+    did: 'the coldest cells warmer than the warmest',
+    on: 'teasel',
+    plant: (build) => ({ ...build, packLimits: { ...build.packLimits, coldestCellC: 45 } }),
+    speaks: 'survey.temperatures:climate',
+    says: 'Temperatures contradict each other',
+  },
+  {
+    kind: CLIMATE,
+    did: 'a bay that stays cooler than the hottest day',
+    on: 'larkspur',
+    plant: (build) => ({
+      ...build,
+      zones: { ...build.zones, 'zone-bay': { ...build.zones['zone-bay']!, ambientC: 25 } },
+    }),
+    speaks: 'survey.temperatures:climate',
+    says: 'Temperatures contradict each other',
+  },
   {
     kind: SHEET,
     did: 'a fuse that melts in the hour at more than in 1000 s',

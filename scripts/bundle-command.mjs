@@ -1,0 +1,4 @@
+// Part of npm run build: the headless command as one file.
+import { ensureCommand } from './lib.mjs';
+
+await ensureCommand();

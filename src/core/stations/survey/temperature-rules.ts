@@ -1,0 +1,46 @@
+import { quantityText as q, type Ref, type Rule } from '../../checks';
+import type { Context } from '../context';
+
+const CLIMATE: Ref = { kind: 'build', id: 'climate', name: 'Temperatures' };
+const celsius = (value: number): string => q(value, 'temperature');
+
+/** Temperatures that the whole assessment is made at: turned round, its hardest cases would be its easiest. */
+const order: Rule<Context> = {
+  id: 'survey.temperatures',
+  station: 'survey',
+  sources: [
+    'Coldest below warmest; cells and places at least as hot as the hottest day, or the corners are not corners (by order)',
+  ],
+  judge: ({ vehicle: { build } }) => {
+    const { coldestCellC, warmestCellC } = build.packLimits;
+    const { coldestDayC, hottestDayC } = build.duty;
+    const cool =
+      hottestDayC === undefined ? [] : Object.values(build.zones).filter(({ ambientC }) => ambientC < hottestDayC);
+    const wrong = [
+      ...(coldestCellC < warmestCellC
+        ? []
+        : [`coldest cells at ${celsius(coldestCellC)}, warmest at ${celsius(warmestCellC)}`]),
+      ...(coldestDayC === undefined || hottestDayC === undefined || coldestDayC < hottestDayC
+        ? []
+        : [`coldest day ${celsius(coldestDayC)}, hottest ${celsius(hottestDayC)}`]),
+      ...(hottestDayC === undefined || warmestCellC >= hottestDayC
+        ? []
+        : [`warmest cells at ${celsius(warmestCellC)} on a day of ${celsius(hottestDayC)}`]),
+      ...cool.map(({ name, ambientC }) => `${name} at ${celsius(ambientC)} on a day of ${celsius(hottestDayC!)}`),
+    ];
+    return [
+      {
+        subject: CLIMATE,
+        holds: wrong.length === 0,
+        figures: {
+          detail:
+            wrong.length > 0
+              ? wrong.join('; ')
+              : `cells from ${celsius(coldestCellC)} to ${celsius(warmestCellC)}, every place at least as hot as the day`,
+        },
+      },
+    ];
+  },
+};
+
+export const TEMPERATURE_RULES: readonly Rule<Context>[] = [order];
