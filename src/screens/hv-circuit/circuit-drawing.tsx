@@ -4,7 +4,7 @@ import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { followsVehicle, partOf, type SolvedCase, type Vehicle } from '@/core/vehicle';
 import { BatterySymbol, CapacitorSymbol } from '@/ui/symbols';
 import type { CircuitLayout, Placed, Wire } from './derive-layout';
-import { LIVE_WORDS, type Overlay } from './overlay';
+import { LIVE_WORDS, type Overlay, onLiveWire } from './overlay';
 import { closedIn, SeriesLabel, SeriesSymbol } from './series-view';
 
 interface Props {
@@ -79,7 +79,13 @@ export function CircuitDrawing({
         />
       ))}
       {layout.dots.map(([x, y]) => (
-        <circle key={`${x},${y}`} cx={x} cy={y} r="4" fill="var(--hv)" />
+        <circle
+          key={`${x},${y}`}
+          cx={x}
+          cy={y}
+          r="4"
+          fill={onLiveWire(layout.wires, overlay, x, y) ? 'var(--hv)' : 'var(--soft)'}
+        />
       ))}
       {layout.devices.map((placed) => (
         <g
