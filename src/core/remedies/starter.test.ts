@@ -38,6 +38,8 @@ describe('a first layout is whole and chosen for its voltage', () => {
     expect(
       failing([
         'circuit.solved',
+        'disconnect.present',
+        'live.parked',
         'circuit.open',
         'device.voltage-max',
         'fuse.dc-rating',

@@ -38,8 +38,9 @@ export interface LayOutInput {
 }
 
 /**
- * Box or boxes, main fuse where the school puts it, main contactor with precharge across it, and the inverter. Both poles switched, or
- * in the single-pole school one contactor and a hand disconnect in the other pole; between two boxes a disconnect.
+ * Box or boxes, main fuse where the school puts it, main contactor with precharge across it, and the inverter. Both poles switched, with a
+ * service disconnect between two boxes or at the minus of one; in the single-pole school one contactor and a hand disconnect in the other
+ * pole.
  */
 export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
   if (Object.keys(draft.circuits.hv.devices).length > 0)
@@ -110,6 +111,10 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
   const coils = () => {
     if (input.coils) layOutCoils(draft, { ...input.coils, seed: `${input.seed}-coil` });
   };
+  const service = () => {
+    addPart(draft, input.disconnect);
+    device('service', 'disconnect', 'Service disconnect', input.disconnect.id);
+  };
   /** The other box with what stands between the two: fuse and disconnect at mid-string. */
   const secondBox = (): string => {
     device('box2', 'box', 'Lower box', input.cell.id, {
@@ -126,8 +131,7 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
       between('midfuse', 'Mid fuse');
     }
     if (draft.schools.contactors === 'both-poles') {
-      addPart(draft, input.disconnect);
-      device('service', 'disconnect', 'Service disconnect', input.disconnect.id);
+      service();
       between('service', 'Service disconnect');
     }
     connect('Box to box', from, ['box2', 'plus'], main, Math.max(0.3, input.runLengthM / 2), 'zone-underbody');
@@ -159,7 +163,12 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
   connect('Contactor to inverter plus', ['kp', 'b'], ['inverter', 'plus'], main, input.runLengthM, 'zone-underbody');
   if (draft.schools.contactors === 'both-poles') {
     device('km', 'contactor', 'K− main', input.mainContactor.id, { role: 'main-minus' });
-    connect('Box minus to contactor', [lower, 'minus'], ['km', 'a'], main, 0.3);
+    if (two) connect('Box minus to contactor', [lower, 'minus'], ['km', 'a'], main, 0.3);
+    else {
+      service();
+      connect('Box minus to service disconnect', ['box', 'minus'], ['service', 'a'], main, 0.15);
+      connect('Service disconnect to contactor', ['service', 'b'], ['km', 'a'], main, 0.15);
+    }
     connect(
       'Contactor to inverter minus',
       ['km', 'b'],
