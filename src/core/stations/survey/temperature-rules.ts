@@ -12,6 +12,8 @@ const order: Rule<Context> = {
     'Coldest below warmest; cells and places at least as hot as the hottest day, or the corners are not corners (by order)',
   ],
   judge: ({ vehicle: { build } }) => {
+    // With nothing in it yet nothing is shown as holding.
+    if (Object.keys(build.circuits.hv.devices).length === 0) return [];
     const { coldestCellC, warmestCellC } = build.packLimits;
     const { coldestDayC, hottestDayC } = build.duty;
     const cool =
