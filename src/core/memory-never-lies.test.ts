@@ -16,9 +16,11 @@ const seen = (build: Build, memory: Memory): Map<string, string> =>
     ]),
   );
 
+/** One for all: whatever was asked before, in whatever order, must change nothing. */
+const memory = new Memory();
+
 /** The edited build judged after the one before it, with all that is remembered of that, against a copy that nothing is remembered of. */
 function same(before: Build, edit: Edit, what: string): void {
-  const memory = new Memory();
   assess(before, { memory });
   const { build } = applyEdit(before, edit);
   const quick = seen(build, memory);
