@@ -31,13 +31,17 @@ test('still live: the emergency handle leaves the cells, the disconnect halves t
   await expect(parts).toHaveCount(1);
   await expect(parts.first()).toContainText('378');
   await expect(page.getByRole('button', { name: 'Bus to inverter plus, 70 mm², off cells' })).toBeAttached();
+  const terminals = page.getByRole('list', { name: 'Terminals of consumers' }).getByRole('listitem');
+  await expect(terminals).toHaveText(Array(3).fill(/off the cells.*fall under 60.V in 54.s/));
   await page.getByRole('button', { name: 'Disconnect out too' }).click();
   // 54 and 36 cells of 4.2 V.
   await expect(parts).toHaveCount(2);
   await expect(parts.nth(0)).toContainText('227');
   await expect(parts.nth(1)).toContainText('151');
   await page.getByRole('button', { name: 'All closed' }).click();
+  await expect(terminals.filter({ hasText: 'Coolant heater' })).toContainText(/378.V/);
   await page.getByLabel('K+ main open').check();
+  await expect(terminals.filter({ hasText: 'Coolant heater' })).toContainText('minus still joined to the pack');
   await page.getByRole('button', { name: /^Bus to inverter minus, 70 mm², live/ }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByText('is live, through Shunt, K− main.')).toBeVisible();

@@ -52,7 +52,7 @@ export function allBut(vehicle: Vehicle, closedIds: readonly Id[]): Closed {
   };
 }
 
-/** A terminal of a consumer that metal still joins to cells with every contactor open. */
+/** A terminal of a consumer that metal still joins to cells. */
 export interface JoinedTerminal {
   readonly device: ResolvedDevice;
   readonly terminal: 'plus' | 'minus';
@@ -61,8 +61,12 @@ export interface JoinedTerminal {
   readonly voltageV: number;
 }
 
-export function joinedWhenOpen(vehicle: Vehicle): readonly JoinedTerminal[] {
-  const at = potentials(vehicle, { open: everyContactor(vehicle), throughBleeds: false });
+/** Terminals of consumers that are joined to cells while so much is open: with every contactor open when nothing is said. */
+export function joinedWhenOpen(
+  vehicle: Vehicle,
+  closed: Closed = { open: everyContactor(vehicle) },
+): readonly JoinedTerminal[] {
+  const at = potentials(vehicle, { ...closed, throughBleeds: false });
   return consumersOf(vehicle).flatMap((device) =>
     (['plus', 'minus'] as const).flatMap((terminal): JoinedTerminal[] => {
       const node = terminalNode(device, terminal);

@@ -31,3 +31,15 @@ test('a heater on the pack side of the contactors keeps the pack’s 378 V, and 
   expect(rows.filter(({ fedV }) => fedV !== null)).toHaveLength(1);
   expect(checks.find(({ id }) => id === 'live.parked')?.verdict).toBe('fails');
 });
+
+test('with K+ alone open the minus poles of Firn 9 stay joined to the pack, and no consumer is fed', () => {
+  const { vehicle } = assess(firn9());
+  const rows = liveTerminals(vehicle, new Set(['k-plus', 'k-pre']), false, FULL_V, SAFE_V);
+  expect(rows).toHaveLength(3);
+  for (const { fedV, joined } of rows) {
+    expect(fedV).toBeNull();
+    expect(joined).toEqual(['minus']);
+  }
+  const open = liveTerminals(vehicle, everyContactor(vehicle), false, FULL_V, SAFE_V);
+  expect(open.flatMap(({ joined }) => joined)).toEqual([]);
+});

@@ -1,4 +1,4 @@
-import { consumersOf, stillFed } from '@/core/simulate';
+import { consumersOf, joinedWhenOpen, stillFed } from '@/core/simulate';
 import { linkDischarges } from '@/core/stations/hv-circuit';
 import type { Vehicle } from '@/core/vehicle';
 
@@ -10,6 +10,8 @@ export interface LiveTerminals {
   readonly fedV: number | null;
   /** Devices and wires from its terminals to the cells. */
   readonly path: readonly string[];
+  /** Poles that metal still joins to cells, fed or not: against another point of the pack they bite. */
+  readonly joined: readonly ('plus' | 'minus')[];
   /** Until its capacitors fall under the safe voltage, s; null: nothing that is known bleeds them; 0: there are none. */
   readonly safeAfterS: number | null;
 }
@@ -24,6 +26,7 @@ export function liveTerminals(
 ): readonly LiveTerminals[] {
   const closed = { open, relaysClosed };
   const fed = new Map(stillFed(vehicle, closed, 0).map((one) => [one.device.id, one]));
+  const joined = joinedWhenOpen(vehicle, closed);
   const links = fullV > safeV ? linkDischarges(vehicle, fullV, safeV, closed) : [];
   return consumersOf(vehicle).map(({ id, device }) => {
     const one = fed.get(id);
@@ -33,6 +36,7 @@ export function liveTerminals(
       name: device.name,
       fedV: one?.voltageV ?? null,
       path: one?.path ?? [],
+      joined: joined.filter(({ device: { id: of } }) => of === id).map(({ terminal }) => terminal),
       safeAfterS: link ? link.timeS : 0,
     };
   });

@@ -15,20 +15,22 @@ export function LiveTerminalList({
   system: UnitSystem;
 }) {
   const text = (value: number, dimension: 'voltage' | 'time') => formatQuantity({ value, dimension }, system, 2).text;
-  const said = ({ fedV, path, safeAfterS }: LiveTerminals): string | null => {
+  const said = ({ fedV, path, joined, safeAfterS }: LiveTerminals): string => {
     if (fedV !== null) return path.length > 0 ? `through ${path.map(name).join(', ')}` : 'straight from the cells';
-    if (safeAfterS === null) return 'nothing that is known bleeds its capacitors: it may stay charged';
-    return safeAfterS > 0 ? `its capacitors fall under ${text(safeV, 'voltage')} in ${text(safeAfterS, 'time')}` : null;
+    const charge =
+      safeAfterS === null
+        ? ['nothing that is known bleeds its capacitors: it may stay charged']
+        : safeAfterS > 0
+          ? [`its capacitors fall under ${text(safeV, 'voltage')} in ${text(safeAfterS, 'time')}`]
+          : [];
+    const pole = joined.length > 0 ? [`${joined.join(' and ')} still joined to the pack`] : [];
+    return [...pole, ...charge].join('; ');
   };
   return (
     <ul aria-label="Terminals of consumers">
       {rows.map((row) => {
-        const shape =
-          row.fedV !== null && row.fedV > safeV
-            ? 'fails'
-            : row.fedV !== null || row.safeAfterS === null
-              ? 'thin'
-              : 'holds';
+        const rests = row.fedV === null && row.joined.length === 0 && row.safeAfterS === 0;
+        const shape = row.fedV !== null && row.fedV > safeV ? 'fails' : rests ? 'holds' : 'thin';
         const words = said(row);
         return (
           <li key={row.deviceId} data-fed={row.fedV !== null} className="border-b border-rule/70 py-1 text-[14px]">
@@ -36,9 +38,11 @@ export function LiveTerminalList({
               <VerdictMark shape={shape} size={12} />
               <span className="min-w-0 flex-1 truncate">{row.name}</span>
               <b className="whitespace-nowrap font-semibold">
-                {row.fedV === null
-                  ? 'off the cells'
-                  : formatQuantity({ value: row.fedV, dimension: 'voltage' }, system, 3).text}
+                {row.fedV !== null
+                  ? formatQuantity({ value: row.fedV, dimension: 'voltage' }, system, 3).text
+                  : row.joined.length > 0
+                    ? 'one pole live'
+                    : 'off the cells'}
               </b>
             </span>
             {words && <span className="block pl-5 text-soft">{words}</span>}

@@ -143,7 +143,12 @@ const disconnectPresent: Rule<Context> = {
         {
           subject: PACK_REF,
           holds: true,
-          figures: { detail: `${listed(handy.map((d) => d.device.name))}: every consumer is off` },
+          figures: {
+            detail:
+              handy.length > 0
+                ? `${listed(handy.map((d) => d.device.name))}: every consumer is off`
+                : 'no consumer is fed',
+          },
         },
       ];
     // Those that no hand reaches may stay in: it is the others that count. Of some nobody knows.
