@@ -3,6 +3,9 @@ import { assess } from './assess';
 import { applyEdit, type Build, type Edit, EditRefused, SETTABLE, type SettableName } from './build';
 import { firn9, larkspur, teasel } from './build/samples';
 import { checkKey } from './checks';
+import { HARMLESS } from './testing/corpus/harmless';
+import { SAMPLES as CORPUS_SAMPLES } from './testing/corpus/mistake';
+import { MISTAKES } from './testing/corpus/table';
 import { EXAMPLES } from './testing/edit-examples';
 import { valueAt } from './testing/mutate';
 import { Memory, UNREAD, vehicleOf } from './vehicle';
@@ -69,6 +72,23 @@ test.each(SAMPLES)(
   },
   240_000,
 );
+
+test('after every mistake and every harmless change of the corpus the ledger is that of a fresh memory', () => {
+  const planted = [
+    ...MISTAKES.map(({ on, did, plant }) => ({ on, did, change: plant })),
+    ...HARMLESS.map(({ on, did, change }) => ({ on, did, change })),
+  ];
+  for (const { on, did, change } of planted) {
+    assess(CORPUS_SAMPLES[on], { memory });
+    const made = change(CORPUS_SAMPLES[on]);
+    const quick = seen(made, memory);
+    const anew = seen(made, new Memory());
+    expect(
+      [...quick].filter(([key, text]) => anew.get(key) !== text).map(([key]) => key),
+      `${on}: ${did}`,
+    ).toEqual([]);
+  }
+}, 240_000);
 
 test.each(SAMPLES)(
   'belt or chain stage, regeneration and schools of %s count at once',

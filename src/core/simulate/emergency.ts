@@ -78,14 +78,21 @@ export interface KeyTest {
 export function keyTests(vehicle: Resolved): readonly KeyTest[] {
   const circuit = coilCircuit(vehicle);
   if (!circuit) return [];
-  const known = keysOf.get(circuit);
-  if (known) return known;
-  const found = testKeys(vehicle, circuit);
-  keysOf.set(circuit, found);
-  return found;
+  return onceFor(keysOf, vehicle, circuit, () => testKeys(vehicle, circuit));
 }
 
-const keysOf = new WeakMap<CoilCircuit, readonly KeyTest[]>();
+type Kept<T> = WeakMap<CoilCircuit, Map<string, readonly T[]>>;
+const keysOf: Kept<KeyTest> = new WeakMap();
+
+/** Which coils are commanded hangs on the traction circuit, not on the coils' own: what is kept is kept for just these. */
+function onceFor<T>(kept: Kept<T>, vehicle: Resolved, circuit: CoilCircuit, make: () => readonly T[]): readonly T[] {
+  const own = kept.get(circuit) ?? new Map<string, readonly T[]>();
+  kept.set(circuit, own);
+  const commanded = [...driving(vehicle, circuit)].sort().join(' ');
+  const found = own.get(commanded) ?? make();
+  own.set(commanded, found);
+  return found;
+}
 
 function testKeys(vehicle: Resolved, circuit: CoilCircuit): readonly KeyTest[] {
   const feeds = feedingIds(circuit);
@@ -126,14 +133,10 @@ function feedingIds(circuit: CoilCircuit): ReadonlySet<Id> {
 export function singleFailures(vehicle: Resolved): readonly SingleFailure[] {
   const circuit = coilCircuit(vehicle);
   if (!circuit) return [];
-  const known = failuresOf.get(circuit);
-  if (known) return known;
-  const found = findFailures(vehicle, circuit);
-  failuresOf.set(circuit, found);
-  return found;
+  return onceFor(failuresOf, vehicle, circuit, () => findFailures(vehicle, circuit));
 }
 
-const failuresOf = new WeakMap<CoilCircuit, readonly SingleFailure[]>();
+const failuresOf: Kept<SingleFailure> = new WeakMap();
 
 function findFailures(vehicle: Resolved, circuit: CoilCircuit): readonly SingleFailure[] {
   const commanded = driving(vehicle, circuit);

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { assess } from '@/core/assess';
-import { firn9 } from '@/core/build/samples';
+import { firn9, larkspur } from '@/core/build/samples';
 import { everyContactor } from '@/core/simulate';
 import { reEnd } from '@/core/testing/corpus/change';
 import { liveTerminals } from './derive-terminals';
@@ -42,4 +42,22 @@ test('with K+ alone open the minus poles of Firn 9 stay joined to the pack, and 
   }
   const open = liveTerminals(vehicle, everyContactor(vehicle), false, FULL_V, SAFE_V);
   expect(open.flatMap(({ joined }) => joined)).toEqual([]);
+});
+
+test('with the disconnect alone out both poles stay joined, to two halves of the pack', () => {
+  const { vehicle } = assess(firn9());
+  const rows = liveTerminals(vehicle, new Set(['s-mid']), false, FULL_V, SAFE_V);
+  for (const { fedV, joined } of rows) {
+    expect(fedV).toBeNull();
+    expect([...joined].sort()).toEqual(['minus', 'plus']);
+  }
+});
+
+test('a heater without a capacitor stands on the charge of the inverter beside it', () => {
+  const { vehicle, pack } = assess(larkspur());
+  const rows = liveTerminals(vehicle, everyContactor(vehicle), false, pack!.fullV, SAFE_V);
+  const after = (id: string) => rows.find(({ deviceId }) => deviceId === id)!.safeAfterS;
+  expect(vehicle.deviceOf.get('heater')!.part).toMatchObject({ linkCapacitanceF: 0 });
+  expect(after('inverter')).toBeGreaterThan(0);
+  expect(after('heater')).toBe(after('inverter'));
 });

@@ -12,7 +12,10 @@ export interface LiveTerminals {
   readonly path: readonly string[];
   /** Poles that metal still joins to cells, fed or not: against another point of the pack they bite. */
   readonly joined: readonly ('plus' | 'minus')[];
-  /** Until its capacitors fall under the safe voltage, s; null: nothing that is known bleeds them; 0: there are none. */
+  /**
+   * Until the capacitors at its terminals fall under the safe voltage, s; null: nothing that is known bleeds them; 0: there are none.
+   * Those of others on the same piece of bus count.
+   */
   readonly safeAfterS: number | null;
 }
 
@@ -30,7 +33,7 @@ export function liveTerminals(
   const links = fullV > safeV ? linkDischarges(vehicle, fullV, safeV, closed) : [];
   return consumersOf(vehicle).map(({ id, device }) => {
     const one = fed.get(id);
-    const link = links.find(({ devices }) => devices.some((held) => held.id === id));
+    const link = links.find(({ consumers }) => consumers.some((on) => on.id === id));
     return {
       deviceId: id,
       name: device.name,

@@ -19,9 +19,9 @@ export function LiveTerminalList({
     if (fedV !== null) return path.length > 0 ? `through ${path.map(name).join(', ')}` : 'straight from the cells';
     const charge =
       safeAfterS === null
-        ? ['nothing that is known bleeds its capacitors: it may stay charged']
+        ? ['nothing that is known bleeds the capacitors there: they may stay charged']
         : safeAfterS > 0
-          ? [`its capacitors fall under ${text(safeV, 'voltage')} in ${text(safeAfterS, 'time')}`]
+          ? [`the capacitors there fall under ${text(safeV, 'voltage')} in ${text(safeAfterS, 'time')}`]
           : [];
     const pole = joined.length > 0 ? [`${joined.join(' and ')} still joined to the pack`] : [];
     return [...pole, ...charge].join('; ');
@@ -41,7 +41,7 @@ export function LiveTerminalList({
                 {row.fedV !== null
                   ? formatQuantity({ value: row.fedV, dimension: 'voltage' }, system, 3).text
                   : row.joined.length > 0
-                    ? 'one pole live'
+                    ? `${row.joined.length > 1 ? 'both poles' : 'one pole'} live`
                     : 'off the cells'}
               </b>
             </span>

@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
 import { capacitorEnergyJ, parallelOhm, timeToVoltage } from '../../physics/discharge';
-import { type Closed, everyContactor, potentials } from '../../simulate';
+import { type Closed, consumersOf, everyContactor, potentials } from '../../simulate';
 import { partOf, type ResolvedDevice, terminalNode, type Vehicle } from '../../vehicle';
 import { type Context, deviceRef, fromRules, volts } from '../context';
 
@@ -9,6 +9,8 @@ export interface LinkDischarge {
   readonly capacitanceF: number;
   readonly resistanceOhm: number | null;
   readonly devices: readonly ResolvedDevice[];
+  /** Consumers whose terminals stand on it, with or without a capacitor of their own. */
+  readonly consumers: readonly ResolvedDevice[];
   /** Devices whose capacitor has no bleed resistor that is known. */
   readonly unknown: readonly ResolvedDevice[];
   /** From full charge to the edge of class A, s; null: never. */
@@ -50,13 +52,14 @@ export function linkDischarges(
     const resistor = device.device.kind === 'discharge-resistor' ? partOf(device, 'resistor') : null;
     if (resistor) found.get(between(device, 'a', 'b'))?.ohms.push(resistor.resistanceOhm);
   }
-  return [...found.values()]
-    .map(({ capacitanceF, ohms, devices, unknown }): LinkDischarge => {
+  return [...found]
+    .map(([key, { capacitanceF, ohms, devices, unknown }]): LinkDischarge => {
       const resistanceOhm = parallelOhm(...ohms);
       return {
         capacitanceF,
         resistanceOhm,
         devices,
+        consumers: consumersOf(vehicle).filter((one) => between(one, 'plus', 'minus') === key),
         unknown,
         timeS: timeToVoltage({ startVoltageV: fullV, capacitanceF, resistanceOhm }, safeV),
         energyJ: capacitorEnergyJ(capacitanceF, fullV),

@@ -143,6 +143,9 @@ const disconnectPresent: Rule<Context> = {
         {
           subject: PACK_REF,
           holds: true,
+          assumed: handy
+            .filter(({ device }) => device.insideId === undefined)
+            .map(({ device }) => `${device.name} lies in no box: a hand reaches it.`),
           figures: {
             detail:
               handy.length > 0

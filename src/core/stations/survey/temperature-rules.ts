@@ -33,12 +33,15 @@ const order: Rule<Context> = {
     return [
       {
         subject: CLIMATE,
+        ...(hottestDayC === undefined
+          ? { assumed: ['The hottest day is not told: cells and places are taken as hot as it gets.'] }
+          : {}),
         holds: wrong.length === 0,
         figures: {
           detail:
             wrong.length > 0
               ? wrong.join('; ')
-              : `cells from ${celsius(coldestCellC)} to ${celsius(warmestCellC)}, every place at least as hot as the day`,
+              : `cells from ${celsius(coldestCellC)} to ${celsius(warmestCellC)}, ${hottestDayC === undefined ? 'the hottest day is not told' : 'every place at least as hot as the day'}`,
         },
       },
     ];
