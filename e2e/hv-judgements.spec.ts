@@ -38,6 +38,7 @@ test('a fuse without a DC voltage, and one rated for the nominal voltage, are ca
   await page.getByLabel('Rated voltage ac, V').fill('690');
   await page.getByRole('button', { name: 'Take it into the build' }).click();
   await expect(page.getByText('32 A, 690 V AC', { exact: true })).toBeVisible();
+  await saved(page);
   await page.goto(`/hv-circuit${build}`);
   await page.getByRole('button', { name: /^Charger fuse, / }).press('Enter');
   await page.getByLabel('Part', { exact: true }).selectOption({ label: '32 A, 690 V AC' });

@@ -1,23 +1,9 @@
 import type { Build } from './build';
-import { type Check, runRules, type StationId, sortLedger } from './checks';
+import { type Check, runRules, sortLedger } from './checks';
 import { ruleSetOf } from './rules';
-import {
-  isRun,
-  type PrechargeRun,
-  prechargeRuns,
-  type TripHeat,
-  type TripRuns,
-  tripHeatKey,
-  tripRuns,
-  tripRunsKey,
-} from './simulate';
-import { CABLE_RULES, type CableRow, cableRows } from './stations/cables';
+import { prechargeRuns, type TripHeat, type TripRuns, tripHeatKey, tripRuns, tripRunsKey } from './simulate';
+import { type Results, resultsOf, STATIONS, type StationId } from './stations';
 import { type Context, fullVoltage } from './stations/context';
-import { DRIVE_RULES } from './stations/drive';
-import { HV_CIRCUIT_RULES } from './stations/hv-circuit';
-import { LOW_VOLTAGE_RULES } from './stations/low-voltage';
-import { PACK_RULES, type PackResults, packResults } from './stations/pack';
-import { SURVEY_RULES } from './stations/survey';
 import { Memory, type Vehicle, vehicleOf } from './vehicle';
 
 export interface StationState {
@@ -33,10 +19,11 @@ export interface Assessment {
   readonly vehicle: Vehicle;
   /** Whole vehicle, thinnest first. */
   readonly checks: readonly Check[];
-  readonly stations: Readonly<Partial<Record<StationId, StationState>>>;
-  readonly pack: PackResults | null;
-  readonly cables: readonly CableRow[];
-  readonly precharge: PrechargeRun | null;
+  readonly stations: Readonly<Record<StationId, StationState>>;
+  /** What every station judged. */
+  readonly context: Context;
+  /** What each station shows. */
+  readonly results: Results;
   /** The usual trip, driven with just these figures; null while that is still to be done. */
   readonly trip: TripRuns | null;
   /** Null: something that the trip needs is missing. */
@@ -48,9 +35,6 @@ export interface Assessment {
   /** fails: something fails; undecided: nothing fails but something could not be judged; holds: all hold or are thin. */
   readonly outcome: 'holds' | 'fails' | 'undecided';
 }
-
-/** Stations that judge today, in working order. */
-export const BUILT_STATIONS: readonly StationId[] = ['survey', 'pack', 'drive', 'hv-circuit', 'cables', 'low-voltage'];
 
 function stationState(checks: readonly Check[]): StationState {
   const thinnest =
@@ -91,7 +75,6 @@ export function assessWithRuns(build: Build, { memory = new Memory(), runs: know
 export function assess(build: Build, { memory = new Memory(), runs = {} }: Given = {}): Assessment {
   const vehicle = vehicleOf(build, memory);
   const precharges = prechargeRuns(vehicle);
-  const precharge = precharges.find(isRun) ?? null;
   const tripKey = tripRunsKey(vehicle);
   const trip = runs.trip && runs.trip.key === tripKey ? runs.trip : null;
   const heatKey = tripHeatKey(vehicle, tripKey);
@@ -106,18 +89,11 @@ export function assess(build: Build, { memory = new Memory(), runs = {} }: Given
     heat,
   };
 
-  const checks = sortLedger([
-    ...runRules(SURVEY_RULES, context),
-    ...runRules(PACK_RULES, context),
-    ...runRules(DRIVE_RULES, context),
-    ...runRules(HV_CIRCUIT_RULES, context),
-    ...runRules(CABLE_RULES, context),
-    ...runRules(LOW_VOLTAGE_RULES, context),
-  ]);
+  const checks = sortLedger(STATIONS.flatMap(({ id, rules }) => runRules(id, rules, context)));
 
   const stations = Object.fromEntries(
-    BUILT_STATIONS.map((station) => [station, stationState(checks.filter((check) => check.station === station))]),
-  );
+    STATIONS.map(({ id }) => [id, stationState(checks.filter(({ station }) => station === id))]),
+  ) as Record<StationId, StationState>;
   const outcome = checks.some((check) => check.verdict === 'fails')
     ? 'fails'
     : checks.length === 0 || checks.some((check) => check.verdict !== 'holds' && check.verdict !== 'thin')
@@ -128,9 +104,8 @@ export function assess(build: Build, { memory = new Memory(), runs = {} }: Given
     vehicle,
     checks,
     stations,
-    pack: packResults(vehicle),
-    cables: cableRows(vehicle),
-    precharge,
+    context,
+    results: resultsOf(context),
     trip,
     tripKey,
     heat,

@@ -1,6 +1,7 @@
 export { emptyBuild } from './defaults';
+export { DEVICE_KINDS, DEVICES, type DeviceDefinition, deviceDefinition, hasTrait, type Trait } from './devices';
 export * from './edits';
 export { usableShare, usableWords } from './pack-limits';
 export type { Problem } from './problem';
-export { checkReferences, PART_OF_DEVICE } from './references';
+export { checkReferences } from './references';
 export * from './types';

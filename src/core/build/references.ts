@@ -1,4 +1,4 @@
-import type { PartKind } from '../parts/types';
+import { deviceDefinition } from './devices';
 import type { Problem } from './problem';
 import {
   type Build,
@@ -6,42 +6,10 @@ import {
   type CircuitName,
   circuitOfTerminal,
   type Device,
-  type DeviceKind,
   findConductor,
   findDevice,
   own,
 } from './types';
-
-/** The kind of part that each kind of device takes; null: none. */
-export const PART_OF_DEVICE: Readonly<Record<DeviceKind, PartKind | null>> = {
-  box: 'cell',
-  contactor: 'contactor',
-  fuse: 'fuse',
-  disconnect: 'disconnect',
-  'precharge-resistor': 'resistor',
-  'discharge-resistor': 'resistor',
-  capacitor: null,
-  sensor: 'sensor',
-  junction: null,
-  inverter: 'inverter',
-  motor: 'motor',
-  charger: 'bus-device',
-  converter: 'bus-device',
-  'charger-converter': 'bus-device',
-  heater: 'bus-device',
-  compressor: 'bus-device',
-  chassis: null,
-  'auxiliary-battery': null,
-  'lv-fuse': 'fuse',
-  'lv-load': null,
-  'lv-switch': null,
-  relay: null,
-  'emergency-stop': null,
-  'inertia-switch': null,
-  'interlock-contact': null,
-  'lv-junction': null,
-  earth: null,
-};
 
 const MISSING = 'Add what it names, or correct the id.';
 
@@ -49,7 +17,7 @@ function checkDevice(build: Build, device: Device, path: string): Problem[] {
   const problems: Problem[] = [];
   if (device.partId !== null) {
     const part = own(build.parts, device.partId);
-    const wanted = PART_OF_DEVICE[device.kind];
+    const wanted = deviceDefinition(device.kind).part;
     if (!part)
       problems.push({
         path: `${path}.partId`,

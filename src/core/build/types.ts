@@ -1,5 +1,6 @@
 import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
+import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
 import type { Schools } from './school-types';
 import type {
@@ -85,40 +86,12 @@ export interface Route {
   readonly facts?: RouteFacts;
 }
 
-export type CircuitName = 'hv' | 'lv';
+export type { CircuitName, DeviceKind } from './devices';
 
 /** Terminals of each kind of device, and the circuit that each belongs to. */
-export const TERMINALS = {
-  box: { plus: 'hv', minus: 'hv' },
-  contactor: { a: 'hv', b: 'hv', coilPlus: 'lv', coilMinus: 'lv' },
-  fuse: { a: 'hv', b: 'hv' },
-  disconnect: { a: 'hv', b: 'hv', auxA: 'lv', auxB: 'lv' },
-  'precharge-resistor': { a: 'hv', b: 'hv' },
-  'discharge-resistor': { a: 'hv', b: 'hv' },
-  capacitor: { plus: 'hv', minus: 'hv' },
-  sensor: { a: 'hv', b: 'hv' },
-  junction: { n: 'hv' },
-  inverter: { plus: 'hv', minus: 'hv', u: 'hv', v: 'hv', w: 'hv' },
-  motor: { u: 'hv', v: 'hv', w: 'hv' },
-  charger: { plus: 'hv', minus: 'hv' },
-  converter: { plus: 'hv', minus: 'hv', lvPlus: 'lv', lvMinus: 'lv' },
-  'charger-converter': { plus: 'hv', minus: 'hv', lvPlus: 'lv', lvMinus: 'lv' },
-  heater: { plus: 'hv', minus: 'hv' },
-  compressor: { plus: 'hv', minus: 'hv' },
-  chassis: { n: 'hv' },
-  'auxiliary-battery': { plus: 'lv', minus: 'lv' },
-  'lv-fuse': { a: 'lv', b: 'lv' },
-  'lv-load': { plus: 'lv', minus: 'lv' },
-  'lv-switch': { a: 'lv', b: 'lv' },
-  relay: { a: 'lv', b: 'lv', coilPlus: 'lv', coilMinus: 'lv' },
-  'emergency-stop': { a: 'lv', b: 'lv' },
-  'inertia-switch': { a: 'lv', b: 'lv' },
-  'interlock-contact': { a: 'lv', b: 'lv' },
-  'lv-junction': { n: 'lv' },
-  earth: { n: 'lv' },
-} as const satisfies Record<string, Record<string, CircuitName>>;
-
-export type DeviceKind = keyof typeof TERMINALS;
+export const TERMINALS = Object.fromEntries(
+  Object.entries(DEVICES).map(([kind, { terminals }]) => [kind, terminals]),
+) as unknown as Readonly<Record<DeviceKind, Readonly<Record<string, CircuitName>>>>;
 
 /** What a contactor is for; the states open and close contactors by it. */
 export type ContactorRole = 'main-plus' | 'main-minus' | 'precharge' | 'charge' | 'branch';

@@ -1,2 +1,4 @@
 export * from './check';
-export { knownCodes, marginText, quantityText, type Said, say, spell, spellLine, VERDICT_WORDS } from './wording';
+export { type Finding, type Proposer, type Rule, type RuleDefinition, runRules, sentencesOf } from './rule';
+export type { FiguresOf, Sentence } from './sentence';
+export { marginText, quantityText, type Said, say, spell, spellLine, VERDICT_WORDS } from './wording';

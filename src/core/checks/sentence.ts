@@ -1,19 +1,19 @@
-/** The words of one check, in workshop English. `{name}` is a figure or a text of the wording. */
+/** The words of one check, in workshop English. `{name}` is a figure or a text that the finding gives. */
 export interface Sentence {
   /** Ledger line when it does not hold. */
-  readonly bad: string;
+  readonly fails: string;
   /** Ledger line when it holds. */
-  readonly good: string;
+  readonly holds: string;
   /** One quiet line under it. */
   readonly line: string;
-  /** Ledger line while it can't be judged; the one for holding when absent. */
+  /** Ledger line while it can’t be judged; the one for holding when absent. */
   readonly open?: string;
 }
 
-/** Bad, good, the quiet line, and what is said while it can’t be judged. */
-export const S = (bad: string, good: string, line: string, open?: string): Sentence => ({
-  bad,
-  good,
-  line,
-  ...(open ? { open } : {}),
-});
+type NamesIn<Text> = Text extends `${string}{${infer Name}}${infer Rest}` ? Name | NamesIn<Rest> : never;
+
+/** What every finding can give without naming it among its figures. */
+export type Given = 'subject' | 'demand' | 'limit';
+
+/** Figures that a sentence asks its finding for. */
+export type FiguresOf<S extends Sentence> = Exclude<NamesIn<S[keyof S]>, Given>;

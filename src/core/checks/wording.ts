@@ -1,15 +1,5 @@
 import { formatMargin, formatQuantity, inUnits, type Quantity, told, type UnitSystem } from '../quantities';
 import type { Check, Verdict, Wording, Working, WorkingLine } from './check';
-import type { Sentence } from './sentence';
-import { CIRCUIT_SENTENCES } from './sentences-circuit';
-import { LOW_SENTENCES } from './sentences-low';
-import { VEHICLE_SENTENCES } from './sentences-vehicle';
-
-const SENTENCES: Readonly<Record<string, Sentence>> = {
-  ...VEHICLE_SENTENCES,
-  ...CIRCUIT_SENTENCES,
-  ...LOW_SENTENCES,
-};
 
 const MISSING_WORDS: Readonly<Record<string, string>> = {
   part: 'the part',
@@ -35,15 +25,14 @@ const render = (figure: Quantity | string | undefined, system: UnitSystem): stri
 
 /** The words of a check in the reader's units. */
 export function say(check: Check, system: UnitSystem = 'metric'): Said {
-  const sentence = SENTENCES[check.says.code];
-  if (!sentence) throw new Error(`no wording for ${check.says.code}`);
+  const { sentence } = check.says;
   const fill = (template: string) =>
     template.replace(/\{([a-z]+)\}/g, (_, key: string) =>
       key === 'subject' ? check.subject.name : render(check.says.figures[key], system),
     );
   const judged = check.verdict === 'holds' || check.verdict === 'thin';
   const title = fill(
-    check.verdict === 'fails' ? sentence.bad : judged ? sentence.good : (sentence.open ?? sentence.good),
+    check.verdict === 'fails' ? sentence.fails : judged ? sentence.holds : (sentence.open ?? sentence.holds),
   );
   if (check.verdict === 'needs-data')
     return {
@@ -74,7 +63,6 @@ export const marginText = (check: Pick<Check, 'margin' | 'verdict'>): string =>
     ? VERDICT_WORDS[check.verdict]
     : formatMargin(check.margin);
 
-export const knownCodes = (): readonly string[] => Object.keys(SENTENCES);
 /** A figure for a sentence or a working: it is spelled out in the reader’s units when it is shown. */
 export const quantityText = told;
 

@@ -13,10 +13,10 @@ export function assessmentJson(assessment: Assessment): unknown {
     build: { id: assessment.build.id, name: assessment.build.name },
     outcome: assessment.outcome,
     caution: CAUTION,
-    pack: assessment.pack,
+    pack: assessment.results.pack,
     checks: assessment.checks.map((check) => ({
       ...check,
-      says: { ...check.says, figures: spelled(check.says.figures) },
+      says: { code: check.says.code, figures: spelled(check.says.figures) },
       ...(check.missing ? { missing: check.missing.map(({ ref, what }) => ({ ref, what: inUnits(what) })) } : {}),
       working: spell(check.working),
       title: say(check).title,
@@ -34,7 +34,7 @@ export function assessmentJson(assessment: Assessment): unknown {
           }
         : {}),
     })),
-    precharge: assessment.precharge,
+    precharge: assessment.results['hv-circuit'],
   };
 }
 

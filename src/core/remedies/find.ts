@@ -1,7 +1,8 @@
 import { type Assessment, assess, assessWithRuns, type Given } from '../assess';
 import { applyEdit, type Edit, EditRefused } from '../build';
 import { type Check, checkKey, verdictRank } from '../checks';
-import { PROPOSERS } from './candidates';
+import { STATIONS } from '../stations';
+import type { Proposer } from '../stations/define';
 
 export interface Worsened {
   /** Null: there was no such check before. */
@@ -67,7 +68,7 @@ function worsened(before: Assessment, after: Assessment): Worsened[] {
 export function findRemedies(build: Assessment['build'], check: Check, most = 3, given: Given = {}): Remedy[] {
   const before = assessWithRuns(build, given);
   const trial: Given = { memory: before.vehicle.memory.trial, runs: before };
-  const edits = (PROPOSERS[check.id] ?? []).flatMap((propose) => propose(before, check));
+  const edits = proposersOf(check).flatMap((propose) => propose(before.context, check));
   const remedies: Remedy[] = [];
   for (const edit of edits.slice(0, MOST_TRIES)) {
     let edited: ReturnType<typeof applyEdit>;
@@ -96,6 +97,12 @@ export function findRemedies(build: Assessment['build'], check: Check, most = 3,
     )
     .slice(0, most)
     .map(({ remedy }) => remedy);
+}
+
+/** What the check's own rule proposes. */
+function proposersOf({ id }: Check): readonly Proposer[] {
+  const rule = STATIONS.flatMap(({ rules }) => rules).find((one) => one.id === id);
+  return rule === undefined || typeof rule.remedies === 'string' ? [] : rule.remedies;
 }
 
 const same = (p: Check, q: Check): boolean => checkKey(p) === checkKey(q);

@@ -46,7 +46,12 @@ const sizesOf = (cable: CablePart): CablePart[] => {
   return [...bySize.values()].sort((p, q) => p.areaMm2 - q.areaMm2);
 };
 
-const totals = ({ cables, checks }: Assessment) => ({
+const totals = ({
+  results: {
+    cables: { rows: cables },
+  },
+  checks,
+}: Assessment) => ({
   massKg: cables.reduce((sum, row) => sum + (row.massKg ?? 0), 0),
   lossW: cables.reduce((sum, row) => sum + (row.lossW ?? 0), 0),
   fails: checks.filter(({ verdict }) => verdict === 'fails').length,

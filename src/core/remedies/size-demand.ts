@@ -63,7 +63,11 @@ const INSULATION_J_PER_M3K = 2e6;
 const pulses = room(() => new Memo<number>(20000));
 
 export function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Demand[] {
-  const { vehicle, build, pack } = assessment;
+  const {
+    vehicle,
+    build,
+    results: { pack },
+  } = assessment;
   const { of, jointly } = protectingFuses(vehicle, 'fuse');
   const limited = protectingFuses(vehicle, 'precharge-resistor').of;
   const cleared = shorts(vehicle);

@@ -79,7 +79,11 @@ test.each([
     }).build;
     const { build } = applyEdit(start, { edit: 'layOut', input: starterLayout(start, choice, 'seed') });
     expect(readBuild(JSON.parse(JSON.stringify(build)))).toMatchObject({ ok: true });
-    const { vehicle, checks, pack } = assess(build);
+    const {
+      vehicle,
+      checks,
+      results: { pack },
+    } = assess(build);
     expect(vehicle.unsolved).toBeNull();
     expect(pack!.cellsInSeries).toBe(choice.cellsInSeries);
     const fuses = vehicle.devices.filter(({ device }) => device.kind === 'fuse').map(({ id }) => id);

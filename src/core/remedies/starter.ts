@@ -108,7 +108,10 @@ function score(part: ResistorPart, ohm: number, fullV: number, capacitanceF: num
 
 /** A second string of the same cells beside the pack, with the first fuse, contactor and cable that fit; the model then judges. */
 export function secondStringEdit(assessment: Assessment, cellsInParallel: number, seed: string): Edit | null {
-  const { pack, vehicle } = assessment;
+  const {
+    results: { pack },
+    vehicle,
+  } = assessment;
   const first = pack?.strings[0];
   const box = first ? vehicle.deviceOf.get(first.boxIds[0]!) : undefined;
   const cell = partOf(box, 'cell');

@@ -34,7 +34,6 @@ export { type Ended, type FuseZone, fuseZones } from './fuse-zones';
 export { type JoinInput, type JoinResult, joinPacks } from './join-packs';
 export {
   allBut,
-  CONSUMERS,
   consumersOf,
   everyContactor,
   type JoinedTerminal,

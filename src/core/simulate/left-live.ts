@@ -1,20 +1,11 @@
-import type { DeviceKind, Id } from '../build';
+import { hasTrait, type Id } from '../build';
 import { isPrechargeRelay, type ResolvedDevice, terminalNode, type Vehicle } from '../vehicle';
 import { pathToCells } from './liveness';
 import { type Closed, potentials } from './potentials';
 
 /** What takes power from the high-voltage circuit or gives it: its terminals lie outside the pack. */
-export const CONSUMERS: ReadonlySet<DeviceKind> = new Set<DeviceKind>([
-  'inverter',
-  'charger',
-  'converter',
-  'charger-converter',
-  'heater',
-  'compressor',
-]);
-
 export const consumersOf = (vehicle: Vehicle): readonly ResolvedDevice[] =>
-  vehicle.devices.filter(({ device }) => CONSUMERS.has(device.kind));
+  vehicle.devices.filter(({ device }) => hasTrait(device.kind, 'consumer'));
 
 /** A consumer that cells feed, and what is closed on the way from its terminals to them. */
 export interface StillFed {

@@ -6,7 +6,10 @@ import { catalogueOf } from '../parts';
 import { figuresOf } from '../testing/figures-of';
 import { prechargeChoice, prechargeSigns, prechargeWith } from './precharge-study';
 
-const { vehicle, precharge } = assess(firn9());
+const {
+  vehicle,
+  results: { 'hv-circuit': precharge },
+} = assess(firn9());
 const run = precharge!;
 const signs = new Map(prechargeSigns(vehicle, run).map((sign) => [sign.fault, sign]));
 
@@ -55,5 +58,5 @@ test('without a precharge branch there is nothing to choose', () => {
     ...teasel(),
     circuits: { hv: { devices: {}, conductors: {} }, lv: { devices: {}, conductors: {} } },
   });
-  expect(bare.precharge).toBeNull();
+  expect(bare.results['hv-circuit']).toBeNull();
 });

@@ -31,7 +31,11 @@ function bent(seed: number): Build | null {
 const REASONED: ReadonlySet<string> = new Set(['needs-data', 'waits', 'pending']);
 
 function judgedOrReasoned(build: Build): void {
-  const { checks, vehicle, precharge } = assess(build);
+  const {
+    checks,
+    vehicle,
+    results: { 'hv-circuit': precharge },
+  } = assess(build);
   for (const check of checks) {
     const key = checkKey(check);
     expect([key, ...notFinite({ demand: check.demand, limit: check.limit, figures: check.says.figures })]).toEqual([

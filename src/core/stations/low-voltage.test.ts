@@ -11,7 +11,7 @@ import { findRemedies } from '../remedies';
 import { coldFactor, lowHoldUp, lowTimeline } from '../simulate';
 import { figuresOf } from '../testing/figures-of';
 import { auxiliaryRestV, batteryOhm, lowVoltage, solveLow, vehicleOf } from '../vehicle';
-import { lowResults, parkedA } from './low-voltage';
+import { parkedA } from './low-voltage';
 
 const firn = firn9();
 const edited = (build: Build, ...edits: Edit[]): Build =>
@@ -114,7 +114,7 @@ describe('converter and battery share', () => {
 
 describe('schedule', () => {
   test('a resistance draws with the voltage, a power against it: 9.5 A · 14.2/13.8 and 5 A · 13.8/14.2', () => {
-    const rows = new Map(lowResults(vehicleOf(firn)).loads.map((row) => [row.name, row]));
+    const rows = new Map(assess(firn).results['low-voltage'].schedule.loads.map((row) => [row.name, row]));
     expect(rows.get('Dipped beam, halogen')!.onA).toBeCloseTo((9.5 * 14.2) / 13.8, 2);
     expect(rows.get('Wipers')!.onA).toBeCloseTo((5 * 13.8) / 14.2, 2);
     expect(rows.get('Brake lamps')!.averageA['night-rain-cold']).toBeCloseTo(0.2 * rows.get('Brake lamps')!.onA, 9);
@@ -328,7 +328,7 @@ describe('scenarios', () => {
       converters: true,
       stepS: 1,
     })!;
-    const schedule = lowResults(vehicleOf(larkspur())).scenarios.find(({ id }) => id === 'day')!;
+    const schedule = assess(larkspur()).results['low-voltage'].schedule.scenarios.find(({ id }) => id === 'day')!;
     expect(full.averageConverterA / schedule.averageA).toBeGreaterThan(0.9);
     expect(full.averageConverterA / schedule.averageA).toBeLessThan(1.25);
     expect(full.lowestV).toBeGreaterThan(12.5);

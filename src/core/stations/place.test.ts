@@ -75,14 +75,20 @@ test('what was found bad stays open in the ledger; what nobody looked at needs a
 });
 
 test('C-rate is current over capacity and heat is I²R, by hand on the cruise of the sample', () => {
-  const { vehicle, pack } = assess(firn);
+  const {
+    vehicle,
+    results: { pack },
+  } = assess(firn);
   const cruise = cellDuties(vehicle, pack!).find(({ name }) => name === 'Cruise')!;
   expect(cruise.cRate).toBeCloseTo(cruise.currentA / 176, 9);
   expect(cruise.heatW / (cruise.currentA ** 2 * pack!.resistanceColdAgedOhm)).toBeCloseTo(1, 9);
 });
 
 test('the loaded curve lies I·R under the resting one, which ends at 90 · 4.2 V', () => {
-  const { vehicle, pack } = assess(firn);
+  const {
+    vehicle,
+    results: { pack },
+  } = assess(firn);
   const curve = socCurve(vehicle, 100, 25, 1);
   expect(curve.at(-1)!.restV).toBeCloseTo(378, 6);
   for (const { restV, loadedV } of curve) expect(restV - loadedV).toBeCloseTo(100 * pack!.resistanceNewOhm, 6);
@@ -90,7 +96,10 @@ test('the loaded curve lies I·R under the resting one, which ends at 90 · 4.2 
 
 test('a set speed runs as long as the usable energy over its power, and wants a presence switch', () => {
   const set = applyEdit(teasel(), { edit: 'setFigure', input: { figure: 'presetSpeed', value: 1.5 } }).build;
-  const { vehicle, pack } = assess(set);
+  const {
+    vehicle,
+    results: { pack },
+  } = assess(set);
   const figures = presetFigures(vehicle, pack!.usableEnergyJ)!;
   expect(figures.runTimeS * figures.powerW).toBeCloseTo(pack!.usableEnergyJ, 0);
   // Rolling of 0.06 at 1380 kg dominates: m·g·C_rr.

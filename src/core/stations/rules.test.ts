@@ -95,7 +95,7 @@ describe('HV circuit', () => {
   });
 
   test('the peak at closing is that of a series RLC loop with ΔV = 5 % of 378 V', () => {
-    const { closing } = assess(firn).precharge!;
+    const { closing } = assess(firn).results['hv-circuit']!;
     expect(closing!.differenceV).toBeCloseTo(0.05 * 378, 2);
     // With the loop's own ohms left out it can't exceed ΔV·√(C/L); with them it stays well under ΔV/R of 0.03 Ω.
     expect(closing!.peakCurrentA).toBeLessThan(18.9 * Math.sqrt(0.00133 / 5e-6));
@@ -105,7 +105,8 @@ describe('HV circuit', () => {
 
   test('closing later means a smaller step: 99 % closes on a fifth of the current of 95 %', () => {
     const at = (value: number) =>
-      assess(edited({ edit: 'setFigure', input: { figure: 'closeAt', value } })).precharge!.closing!.peakCurrentA;
+      assess(edited({ edit: 'setFigure', input: { figure: 'closeAt', value } })).results['hv-circuit']!.closing!
+        .peakCurrentA;
     expect(at(0.99) / at(0.95)).toBeCloseTo(0.2, 2);
   });
 
@@ -183,7 +184,7 @@ describe('HV circuit', () => {
 
   test('a resistor that only limits precharge is no reason to fuse its leads down', () => {
     const check = of(firn, 'fuse.cable-overload:f-mid');
-    expect(check.says.figures.conductor).not.toMatch(/Precharge/);
+    expect(check.working.lines[0]!.note).toMatch(/^Weakest cable behind it: (?!Precharge)/);
     expect(check.limit!.value).toBeGreaterThan(250);
   });
 });

@@ -16,8 +16,8 @@ test('boxes in series are one string; a second pack beside them is another', () 
 });
 
 test('strings in parallel keep the voltage and add energy, capacity and conductance', () => {
-  const one = assess(firn).pack!;
-  const both = assess(two).pack!;
+  const one = assess(firn).results.pack!;
+  const both = assess(two).results.pack!;
   const [first, second] = both.strings;
   expect(both.fullV).toBeCloseTo(one.fullV, 9);
   expect(both.nominalV).toBeCloseTo(one.nominalV, 9);

@@ -6,7 +6,14 @@ import { cableWorkings } from './cables';
 import { prechargeWorkings } from './hv-circuit';
 import { packWorkings } from './pack';
 
-const { vehicle, pack, precharge, cables } = assess(firn9());
+const {
+  vehicle,
+  results: {
+    pack,
+    'hv-circuit': precharge,
+    cables: { rows: cables },
+  },
+} = assess(firn9());
 
 test('every headline figure has a working with figures and a source, none of them broken', () => {
   const workings = [

@@ -1,4 +1,4 @@
-import type { Id } from '../build';
+import { deviceDefinition, type Id } from '../build';
 import { type Element, operatingPoint, type SolvedPoint } from '../circuit';
 import { fuseResistance } from '../physics/fuse';
 import { lowReads } from './low-reads';
@@ -20,16 +20,6 @@ const RELAY_PICK_UP_V = 8;
 const HOT_COIL = 1 + 0.00393 * 65;
 /** Wires of the 12-volt circuit lie this warm, °C (generic). */
 const WIRE_C = 40;
-
-/** Two terminals that open: which they are, by kind. */
-const SWITCHED: Readonly<Record<string, readonly [string, string]>> = {
-  'lv-switch': ['a', 'b'],
-  'emergency-stop': ['a', 'b'],
-  'inertia-switch': ['a', 'b'],
-  'interlock-contact': ['a', 'b'],
-  relay: ['a', 'b'],
-  disconnect: ['auxA', 'auxB'],
-};
 
 /** The contactors' coils and all that feeds them, in the 12-volt circuit's topology. */
 export interface CoilCircuit {
@@ -72,16 +62,6 @@ const kept = room(() => new Recent<CoilCircuit | null>(8));
 export const coilCircuit = (vehicle: Resolved): CoilCircuit | null =>
   vehicle.memory.of(kept).get(lowReads(vehicle), () => findCoils(vehicle));
 
-/** Two terminals of a device that carries current on, in the 12-volt circuit. */
-const THROUGH: Partial<Readonly<Record<string, readonly [string, string]>>> = {
-  'auxiliary-battery': ['plus', 'minus'],
-  'lv-fuse': ['a', 'b'],
-  'lv-switch': ['a', 'b'],
-  'emergency-stop': ['a', 'b'],
-  'inertia-switch': ['a', 'b'],
-  'interlock-contact': ['a', 'b'],
-};
-
 /** The 12-volt circuit without what leads to loads and converters only: they are no part of the coils' loop. */
 function withoutLoads(lv: Resolved): Resolved {
   const loads = new Set(lv.devices.flatMap(({ id, device }) => (device.kind === 'lv-load' ? [id] : [])));
@@ -100,8 +80,9 @@ function withoutLoads(lv: Resolved): Resolved {
       const device = lv.deviceOf.get(id)?.device;
       if (!device) return false;
       if (device.kind === 'lv-junction' || device.kind === 'earth') return (touched.get(node) ?? 0) < 2;
-      const through = THROUGH[device.kind];
-      if (!through) return false;
+      const { through } = deviceDefinition(device.kind);
+      // A relay's contact may be a coil's feed.
+      if (!through || device.kind === 'relay') return false;
       const other = through[0] === node.slice(at + 1) ? through[1] : through[0];
       // Two wires on one terminal carry on past an open contact.
       return (touched.get(`${id}.${other}`) ?? 0) === 0 && (touched.get(node) ?? 0) < 2;
@@ -131,7 +112,7 @@ function findCoils(vehicle: Resolved): CoilCircuit | null {
   const contactors = vehicle.devices.filter(({ device }) => device.kind === 'contactor');
   const isWired = ({ id }: ResolvedDevice) => ends.has(`${id}.coilPlus`) && ends.has(`${id}.coilMinus`);
   const joined = ({ id, device }: ResolvedDevice) =>
-    (SWITCHED[device.kind] ?? (device.kind === 'lv-fuse' ? ['a', 'b'] : [])).some((terminal) =>
+    (deviceDefinition(device.kind).opens ?? (device.kind === 'lv-fuse' ? ['a', 'b'] : [])).some((terminal) =>
       ends.has(`${id}.${terminal}`),
     );
   const circuit: CoilCircuit = {
@@ -180,7 +161,7 @@ function elementsOf(circuit: CoilCircuit, setting: CoilSetting, relaysIn: Readon
     if (!open.has(conductor.id)) resistor(conductor.id, conductor.nodeA, conductor.nodeB, wireOhm(conductor));
   for (const device of stops) {
     const { id, device: made } = device;
-    const [a, b] = SWITCHED[made.kind] ?? ['a', 'b'];
+    const [a, b] = deviceDefinition(made.kind).opens ?? ['a', 'b'];
     const coil = driverOf.get(id);
     const asked =
       !open.has(id) &&

@@ -1,7 +1,7 @@
 import {
   type Build,
   type Device,
-  type DeviceKind,
+  deviceDefinition,
   type End,
   type Extent,
   findDevice,
@@ -37,23 +37,11 @@ export function outlineOf({ vehicle, chassis = {} }: Build): Outline {
   };
 }
 
-/** Outer measures by kind, m (generic). */
-const SIZES: Partial<Readonly<Record<DeviceKind, Size>>> = {
-  box: { lengthM: 0.7, widthM: 0.5, heightM: 0.3 },
-  inverter: { lengthM: 0.35, widthM: 0.28, heightM: 0.15 },
-  motor: { lengthM: 0.4, widthM: 0.3, heightM: 0.3 },
-  charger: { lengthM: 0.32, widthM: 0.24, heightM: 0.12 },
-  converter: { lengthM: 0.24, widthM: 0.18, heightM: 0.08 },
-  'charger-converter': { lengthM: 0.36, widthM: 0.26, heightM: 0.12 },
-  heater: { lengthM: 0.24, widthM: 0.14, heightM: 0.1 },
-  compressor: { lengthM: 0.25, widthM: 0.16, heightM: 0.18 },
-  'auxiliary-battery': { lengthM: 0.24, widthM: 0.17, heightM: 0.19 },
-};
-
 const SMALL: Size = { lengthM: 0.1, widthM: 0.08, heightM: 0.06 };
-export const sizeOf = (device: Device): Size => device.sizeM ?? SIZES[device.kind] ?? SMALL;
+export const sizeOf = (device: Device): Size => device.sizeM ?? deviceDefinition(device.kind).sizeM ?? SMALL;
 /** Big enough to be drawn as a block and to stand in another's way. */
-export const isBlock = (device: Device): boolean => device.sizeM !== undefined || SIZES[device.kind] !== undefined;
+export const isBlock = (device: Device): boolean =>
+  device.sizeM !== undefined || deviceDefinition(device.kind).sizeM !== undefined;
 
 /** Where the wires of a device end, m; null while its place is not known. */
 export function outletOf(device: Device): Point | null {

@@ -77,6 +77,7 @@ export {
   conductorTemperature,
   currentIn,
   isSolved,
+  lowestStringV,
   type SolvedCase,
   type SolvedState,
   solvedStates,

@@ -1,20 +1,8 @@
-import type { Id } from '../build';
+import { deviceDefinition, type Id } from '../build';
 import { type Edge, Loops } from './loops';
 import type { LowVoltage } from './low-types';
 import { lowVoltage } from './low-voltage';
 import { partOf, type Resolved } from './resolve';
-
-/** Two terminals of what carries current on, by kind. */
-const THROUGH: Readonly<Record<string, readonly [string, string]>> = {
-  'auxiliary-battery': ['plus', 'minus'],
-  'lv-fuse': ['a', 'b'],
-  'lv-load': ['plus', 'minus'],
-  'lv-switch': ['a', 'b'],
-  relay: ['a', 'b'],
-  'emergency-stop': ['a', 'b'],
-  'inertia-switch': ['a', 'b'],
-  'interlock-contact': ['a', 'b'],
-};
 
 const ofLow = new WeakMap<LowVoltage, ReadonlyMap<Id, Id>>();
 
@@ -34,7 +22,7 @@ export function lowProtecting(vehicle: Resolved): ReadonlyMap<Id, Id> {
 function find(vehicle: Resolved, { lv, converters }: LowVoltage): Map<Id, Id> {
   const edges: Edge[] = [];
   for (const { id, device } of lv.devices) {
-    const ends = THROUGH[device.kind];
+    const ends = deviceDefinition(device.kind).through;
     if (ends)
       edges.push({ id, a: `${id}.${ends[0]}`, b: `${id}.${ends[1]}`, source: device.kind === 'auxiliary-battery' });
     if (device.kind === 'relay')

@@ -1,25 +1,10 @@
-import type { Device, DeviceKind } from '../build';
+import { type Device, deviceDefinition } from '../build';
 import { type Weight, type WheelLoads, wheelLoads } from '../physics/axles';
 import { BODY_FIGURES } from './body-figures';
 import { partOf, type Resolved, type ResolvedDevice } from './resolve';
 
 /** Boxes, busbars and straps beside the cells (generic 1.15–1.35). */
 const PACKING = 1.25;
-/** What a device weighs when nobody has weighed it, kg (generic). */
-const GENERIC_KG: Partial<Readonly<Record<DeviceKind, number>>> = {
-  contactor: 0.6,
-  fuse: 0.3,
-  disconnect: 0.8,
-  inverter: 14,
-  motor: 60,
-  charger: 9,
-  converter: 3,
-  'charger-converter': 14,
-  heater: 3,
-  compressor: 7,
-  'auxiliary-battery': 12,
-};
-
 export interface WeighedDevice {
   readonly id: string;
   readonly name: string;
@@ -46,7 +31,7 @@ export function massOf(resolved: ResolvedDevice): WeighedDevice | null {
     return known(device, (device.cellsInSeries ?? 0) * (device.cellsInParallel ?? 1) * cell.massKg * PACKING, 'part');
   const motor = partOf(resolved, 'motor');
   if (motor) return known(device, motor.massKg, 'part');
-  const generic = GENERIC_KG[device.kind];
+  const generic = deviceDefinition(device.kind).massKg;
   return generic === undefined ? null : known(device, generic, 'generic');
 }
 
@@ -83,7 +68,7 @@ function makeMasses(vehicle: Resolved): Masses {
   const { body, payloadKg, grossMassKg, massEmptyKg } = build.vehicle;
   const wheelbaseM = build.vehicle.wheelbaseM ?? (body ? BODY_FIGURES[body].wheelbaseM : null);
   const low = Object.values(build.circuits.lv.devices).flatMap((device) => {
-    const massKg = device.massKg ?? GENERIC_KG[device.kind];
+    const massKg = device.massKg ?? deviceDefinition(device.kind).massKg;
     return massKg === undefined || device.kind === 'contactor'
       ? []
       : [known(device, massKg, device.massKg === undefined ? 'generic' : 'weighed')];

@@ -1,4 +1,4 @@
-import type { StateId } from '../build';
+import { deviceDefinition, hasTrait, type StateId } from '../build';
 import type { Element, NodeName } from '../circuit';
 import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from '../physics/cell';
 import { resistanceAt } from '../physics/conductor';
@@ -50,11 +50,8 @@ export function conductorOhm(resolved: ResolvedConductor, temperatureC: number):
 export function devicePowerW(resolved: Resolved, device: ResolvedDevice, state: StateId): number {
   if (device.device.kind === 'inverter') return inverterPowerW(resolved.build, state);
   const powerW = device.device.powersW?.[state] ?? 0;
-  return state === 'charging' && CHARGERS.has(device.device.kind) ? -powerW : powerW;
+  return state === 'charging' && hasTrait(device.device.kind, 'charges') ? -powerW : powerW;
 }
-
-/** What feeds the bus while charging. */
-const CHARGERS: ReadonlySet<string> = new Set(['charger', 'charger-converter']);
 
 export interface StampOptions {
   readonly state: State;
@@ -79,9 +76,8 @@ function stampDevice(
 ): void {
   const { id } = device;
   const at = (terminal: string) => terminalNode(device, terminal);
-  const series = (resistanceOhm: number) => out.push({ id, kind: 'resistor', a: at('a'), b: at('b'), resistanceOhm });
-  switch (device.device.kind) {
-    case 'box': {
+  switch (deviceDefinition(device.device.kind).stands) {
+    case 'source': {
       const source = boxSource(
         device,
         options.state.atRest ? { ...options.corner, atChargeVoltage: false } : options.corner,
@@ -90,52 +86,39 @@ function stampDevice(
       if (source) out.push({ id, kind: 'source', a: at('plus'), b: at('minus'), ...source });
       return;
     }
-    case 'contactor': {
+    case 'switch': {
+      const part = partOf(device, 'contactor') ?? partOf(device, 'disconnect');
       out.push({
         id,
         kind: 'switch',
         a: at('a'),
         b: at('b'),
-        closed: closed.has(id),
-        resistanceOhm: partOf(device, 'contactor')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM,
+        closed: device.device.kind === 'disconnect' ? options.state.disconnected !== true : closed.has(id),
+        resistanceOhm: part?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM,
       });
       return;
     }
-    case 'disconnect':
-      out.push({
-        id,
-        kind: 'switch',
-        a: at('a'),
-        b: at('b'),
-        closed: options.state.disconnected !== true,
-        resistanceOhm: partOf(device, 'disconnect')?.contactResistanceOhm ?? UNKNOWN_SERIES_OHM,
-      });
-      return;
-    case 'fuse': {
-      const fuse = partOf(device, 'fuse');
-      series(fuse ? fuseResistance(fuse) : UNKNOWN_SERIES_OHM);
+    case 'series': {
+      const resistanceOhm = seriesOhm(device);
+      if (resistanceOhm !== null) out.push({ id, kind: 'resistor', a: at('a'), b: at('b'), resistanceOhm });
       return;
     }
-    case 'sensor':
-      series(partOf(device, 'sensor')?.resistanceOhm ?? UNKNOWN_SERIES_OHM);
-      return;
-    case 'precharge-resistor':
-    case 'discharge-resistor': {
-      const resistor = partOf(device, 'resistor');
-      if (resistor) series(resistor.resistanceOhm);
-      return;
-    }
-    case 'inverter':
-    case 'charger':
-    case 'converter':
-    case 'charger-converter':
-    case 'heater':
-    case 'compressor':
+    case 'load':
       stampLoad(resolved, device, options, out);
       return;
-    default:
+    case 'body':
+    case 'aside':
       return;
   }
+}
+
+/** What stands in a wire, Ω; null: a resistor that is not chosen is no wire. */
+function seriesOhm(device: ResolvedDevice): number | null {
+  const fuse = partOf(device, 'fuse');
+  if (fuse) return fuseResistance(fuse);
+  if (deviceDefinition(device.device.kind).part === 'resistor')
+    return partOf(device, 'resistor')?.resistanceOhm ?? null;
+  return partOf(device, 'sensor')?.resistanceOhm ?? UNKNOWN_SERIES_OHM;
 }
 
 function stampLoad(resolved: Resolved, device: ResolvedDevice, options: StampOptions, out: Element[]): void {
@@ -169,7 +152,7 @@ export function stamp(resolved: Resolved, options: StampOptions): Element[] {
   const closed = options.closed ?? closedIn(resolved, options.state);
   for (const device of resolved.devices) stampDevice(resolved, device, options, closed, elements);
   // The body is one piece of metal, wherever a wire meets it.
-  const body = resolved.devices.filter(({ device }) => device.kind === 'chassis');
+  const body = resolved.devices.filter(({ device }) => deviceDefinition(device.kind).stands === 'body');
   for (const { id } of body.slice(1))
     elements.push({ id, kind: 'resistor', a: `${body[0]!.id}.n`, b: `${id}.n`, resistanceOhm: BODY_OHM });
   for (const conductor of resolved.conductors) {

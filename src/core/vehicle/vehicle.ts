@@ -4,8 +4,9 @@ import { ampacity, steadyTemperature } from '../physics/cable';
 import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from './cases';
 import { Memo, Memory, room } from './memory';
 import { nodeOf } from './node';
-import { type Resolved, type ResolvedConductor, resolve } from './resolve';
+import { partOf, type Resolved, type ResolvedConductor, resolve } from './resolve';
 import { groundOf, stamp } from './stamp';
+import { packStrings } from './strings';
 import { topologyKey } from './topology-key';
 
 export interface SolvedCase {
@@ -206,6 +207,22 @@ function solveVehicle(build: Build, memory: Memory): Vehicle {
 }
 
 /** Voltage between two terminals in a solved case, V; null across islands or without a solution. */
+/** Lowest voltage of a whole string of boxes over the cases under load, V; null: no cells, or a case without an operating point. */
+export function lowestStringV(vehicle: Vehicle): number | null {
+  const strings = packStrings(vehicle).filter(({ boxIds }) =>
+    boxIds.some((id) => partOf(vehicle.deviceOf.get(id), 'cell') !== null),
+  );
+  const loaded = vehicle.cases.filter((solved) => solved.state.closed.length > 0);
+  if (strings.length === 0 || loaded.length === 0 || !loaded.every(isSolved)) return null;
+  return Math.min(
+    ...loaded.flatMap(({ point: { nodeVoltagesV: v } }) =>
+      strings.map(({ boxIds }) =>
+        boxIds.reduce((total, id) => total + ((v.get(`${id}.plus`) ?? 0) - (v.get(`${id}.minus`) ?? 0)), 0),
+      ),
+    ),
+  );
+}
+
 export function terminalVoltage(
   solved: SolvedCase,
   from: { deviceId: Id; terminal: string },

@@ -5,13 +5,12 @@ import type { Assessment } from '@/core/assess';
 import { type Check, marginText, say } from '@/core/checks';
 import { formatArea, formatQuantity } from '@/core/quantities';
 import type { CableRow } from '@/core/stations/cables';
-import { inverterPowerW } from '@/core/vehicle';
 import { Panel } from '@/ui/panel';
 import { Tabs } from '@/ui/tabs';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { shapeOf } from '../shell/shape';
-import { SheetHead, Shell } from '../shell/shell';
+import { SheetHead, useSheet } from '../shell/shell';
 import { ConductorSheet } from './conductor-sheet';
 import { PlacesPanel } from './places-panel';
 import { type Picked, PlanDrawing } from './plan-drawing';
@@ -28,11 +27,16 @@ const TABS = [
 ] as const;
 
 export function CablesScreen() {
-  return <Shell station="cables" sheet={(sheet) => <CablesSheet {...sheet} />} />;
+  return <CablesSheet {...useSheet()} />;
 }
 
 function CablesSheet({ assessment, openCheck }: { assessment: Assessment; openCheck: (key: string) => void }) {
-  const { cables, build } = assessment;
+  const {
+    build,
+    results: {
+      cables: { rows: cables, massKg, lossW, rangeLostM },
+    },
+  } = assessment;
   const [look, setLook] = useState<(typeof TABS)[number][0]>('top');
   const [picked, setPicked] = useState<Picked>(null);
   const [opened, setOpened] = useState<string | null>(null);
@@ -55,23 +59,16 @@ function CablesSheet({ assessment, openCheck }: { assessment: Assessment; openCh
     assessment.checks.find(
       (check) => check.subject.id === id && check.verdict === 'fails' && check.id !== 'cable.temperature',
     );
-  const total = cables.reduce(
-    (sum, row) => ({ loss: sum.loss + (row.lossW ?? 0), mass: sum.mass + (row.massKg ?? 0) }),
-    { loss: 0, mass: 0 },
-  );
-  // What the loss takes from the range: its share of what cruise draws.
-  const cruiseW = inverterPowerW(build, 'cruise');
-  const reach = assessment.trip?.rangeFreshM ?? null;
   const range =
-    reach !== null && cruiseW > 0
-      ? `, ${formatQuantity({ value: (reach * total.loss) / cruiseW, dimension: 'distance' }, build.units, 2).text} of range`
-      : '';
+    rangeLostM === null
+      ? ''
+      : `, ${formatQuantity({ value: rangeLostM, dimension: 'distance' }, build.units, 2).text} of range`;
   return (
     <>
       <SheetHead station="cables">
         <span className="text-soft">
-          {cables.length} conductors · {formatQuantity({ value: total.mass, dimension: 'mass' }, build.units).text} ·{' '}
-          {formatQuantity({ value: total.loss, dimension: 'power' }, build.units).text} lost in cruise{range}
+          {cables.length} conductors · {formatQuantity({ value: massKg, dimension: 'mass' }, build.units).text} ·{' '}
+          {formatQuantity({ value: lossW, dimension: 'power' }, build.units).text} lost in cruise{range}
         </span>
       </SheetHead>
       <Tabs label="Cables" tabs={TABS} chosen={look} onChoose={setLook} />

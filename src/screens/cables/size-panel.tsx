@@ -28,7 +28,12 @@ const BOUND_WORDS: Readonly<Record<string, string>> = {
 /** The smallest sizes that hold with a comfort, tried on the whole vehicle, and what bound each. */
 export default function SizePanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const { build, cables } = assessment;
+  const {
+    build,
+    results: {
+      cables: { rows: cables },
+    },
+  } = assessment;
   const [comfort, setComfort] = useState(0.1);
   const [which, setWhich] = useState('all');
   const [running, setRunning] = useState<{ readonly done: number; readonly of: number } | null>(null);

@@ -12,7 +12,7 @@ import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
-import { SheetHead, Shell } from '../shell/shell';
+import { SheetHead, useSheet } from '../shell/shell';
 import { BrakingPanel } from './braking-panel';
 import { BringTrip } from './bring-trip';
 import { CurrentsPanel } from './currents-panel';
@@ -24,7 +24,7 @@ import { PresetPanel, StagePanel } from './stage-panel';
 const TripChart = dynamic(() => import('./trip-chart'), { ssr: false, loading: () => <div className="h-[230px]" /> });
 
 export function DriveScreen() {
-  return <Shell station="drive" sheet={({ assessment }) => <DriveSheet assessment={assessment} />} />;
+  return <DriveSheet assessment={useSheet().assessment} />;
 }
 
 function DriveSheet({ assessment }: { assessment: Assessment }) {

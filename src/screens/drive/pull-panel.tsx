@@ -2,8 +2,6 @@
 import dynamic from 'next/dynamic';
 import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
-import { driveResults, roadLines } from '@/core/stations/drive';
-import { inverterPowerW, nominalLinkV } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
 import { Plain } from './plain';
@@ -12,24 +10,22 @@ const PullChart = dynamic(() => import('./pull-chart'), { ssr: false, loading: (
 
 /** What motor, gears and voltage make of the vehicle, against the road. */
 export function PullPanel({ assessment }: { assessment: Assessment }) {
-  const { build, vehicle, pack } = assessment;
+  const { build } = assessment;
+  const { linkV, sagging, figures: results, roads } = assessment.results.drive;
   const system = build.units;
-  const linkV = pack?.sagV ?? nominalLinkV(build);
-  const results = driveResults(vehicle, linkV, inverterPowerW(build, 'hard-acceleration'));
   if (!results)
     return (
       <Panel title="Pull against the road">
         <p className="text-soft">It needs the empty mass and the tyres from Survey, and a motor.</p>
       </Panel>
     );
-  const roads = roadLines(results, inverterPowerW(build, 'hard-acceleration'), build.duty.hillGrade);
   const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 3).text;
   const reached = (seconds: number | null) =>
     seconds === null ? 'never' : formatQuantity({ value: seconds, dimension: 'time' }, system, 3).text;
   return (
     <Panel
       title="Pull against the road"
-      about={`with the link at ${formatQuantity({ value: linkV, dimension: 'voltage' }, system, 3).text}${pack?.sagV ? ', sagging' : ''}`}
+      about={`with the link at ${formatQuantity({ value: linkV, dimension: 'voltage' }, system, 3).text}${sagging ? ', sagging' : ''}`}
     >
       <PullChart results={results} roads={roads} wantedGrade={build.duty.hillGrade} system={system} />
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">

@@ -61,7 +61,11 @@ export function StagePanel({ assessment }: { assessment: Assessment }) {
 /** A set speed instead of a pedal. */
 export function PresetPanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const { build, vehicle, pack } = assessment;
+  const {
+    build,
+    vehicle,
+    results: { pack },
+  } = assessment;
   const figures = pack ? presetFigures(vehicle, pack.usableEnergyJ) : null;
   const system = build.units;
   return (

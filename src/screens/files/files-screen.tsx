@@ -8,11 +8,11 @@ import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
 import { readCablesFile } from '@/workers/files';
 import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
-import { PageHead, Shell } from '../shell/shell';
+import { PageHead, useSheet } from '../shell/shell';
 import { Snapshots } from './snapshots';
 
 export function FilesScreen() {
-  return <Shell station={null} sheet={({ assessment }) => <Sheet assessment={assessment} />} />;
+  return <Sheet assessment={useSheet().assessment} />;
 }
 
 function Sheet({ assessment }: { assessment: Assessment }) {

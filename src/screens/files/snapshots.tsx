@@ -10,7 +10,8 @@ const moment = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
 
 /** Moments of the build worth keeping. Going back is an edit like any other: one press undoes it. */
 export function Snapshots({ buildId }: { buildId: string }) {
-  const { dispatch, saving } = useBench();
+  const dispatch = useBench((bench) => bench.dispatch);
+  const saving = useBench((bench) => bench.saving);
   const [list, setList] = useState<readonly Snapshot[]>([]);
   const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);

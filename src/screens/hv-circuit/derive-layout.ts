@@ -1,4 +1,4 @@
-import { TERMINALS } from '@/core/build';
+import { DEVICE_KINDS, hasTrait, TERMINALS } from '@/core/build';
 import { type Resolved, type ResolvedDevice, type Way, wayOf } from '@/core/vehicle';
 import { moreStrings } from './derive-strings';
 import type { Placed, Wire } from './layout-types';
@@ -34,7 +34,6 @@ const STRING_GAP = 15;
 /** From its left tap a precharge bridge reaches this far per item. */
 const BRIDGE_ITEM = 64;
 const BRIDGE_DROP = 54;
-const CONSUMERS: readonly string[] = ['inverter', 'heater', 'converter', 'charger-converter', 'charger', 'compressor'];
 
 /** Nothing that hangs between the poles: joints are dots, a motor hangs on its inverter. */
 const ASIDE: ReadonlySet<string> = new Set(['junction', 'motor']);
@@ -53,13 +52,13 @@ interface Main {
 function mainWay(vehicle: Resolved): { main: Main; ways: Map<string, Way> } | null {
   const ways = new Map<string, Way>();
   for (const device of vehicle.devices) {
-    if (!CONSUMERS.includes(device.device.kind)) continue;
+    if (!hasTrait(device.device.kind, 'consumer')) continue;
     const way = wayOf(vehicle, device);
     if (way) ways.set(device.id, way);
   }
   const consumer = vehicle.devices
     .filter((device) => ways.has(device.id))
-    .sort((p, q) => CONSUMERS.indexOf(p.device.kind) - CONSUMERS.indexOf(q.device.kind))[0];
+    .sort((p, q) => DEVICE_KINDS.indexOf(p.device.kind) - DEVICE_KINDS.indexOf(q.device.kind))[0];
   if (!consumer) return null;
   const { ids, boxIds } = ways.get(consumer.id)!;
   const first = ids.findIndex((id) => boxIds.includes(id));
@@ -78,7 +77,7 @@ function mainWay(vehicle: Resolved): { main: Main; ways: Map<string, Way> } | nu
 /** Lays the circuit out: the string at the left, plus rail above, minus rail below, consumers between, the main one at the right. */
 export function layOutCircuit(vehicle: Resolved): CircuitLayout {
   const found = mainWay(vehicle);
-  const consumersOf = vehicle.devices.filter(({ device }) => CONSUMERS.includes(device.kind));
+  const consumersOf = vehicle.devices.filter(({ device }) => hasTrait(device.kind, 'consumer'));
   if (!found)
     return {
       left: 0,

@@ -54,7 +54,10 @@ test('with the disconnect alone out both poles stay joined, to two halves of the
 });
 
 test('a heater without a capacitor stands on the charge of the inverter beside it', () => {
-  const { vehicle, pack } = assess(larkspur());
+  const {
+    vehicle,
+    results: { pack },
+  } = assess(larkspur());
   const rows = liveTerminals(vehicle, everyContactor(vehicle), false, pack!.fullV, SAFE_V);
   const after = (id: string) => rows.find(({ deviceId }) => deviceId === id)!.safeAfterS;
   expect(vehicle.deviceOf.get('heater')!.part).toMatchObject({ linkCapacitanceF: 0 });

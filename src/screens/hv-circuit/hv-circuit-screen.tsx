@@ -11,7 +11,7 @@ import { type CornerId, cornersOf, STATES } from '@/core/vehicle';
 import { Action, download } from '@/ui/action';
 import { Caution, Panel } from '@/ui/panel';
 import { svgText } from '@/ui/svg-text';
-import { SheetHead, Shell } from '../shell/shell';
+import { SheetHead, useSheet } from '../shell/shell';
 import { CircuitDrawing } from './circuit-drawing';
 import { layOutCircuit } from './derive-layout';
 import { likelyAgainst, shortAt } from './derive-short';
@@ -44,16 +44,17 @@ const LOOKS: readonly (readonly [Look, string])[] = [
 ];
 
 export function HvCircuitScreen() {
-  return (
-    <Shell
-      station="hv-circuit"
-      sheet={({ assessment, openCheck }) => <HvSheet assessment={assessment} openCheck={openCheck} />}
-    />
-  );
+  return <HvSheet {...useSheet()} />;
 }
 
 function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck: (key: string) => void }) {
-  const { vehicle, build, checks, pack, stations } = assessment;
+  const {
+    vehicle,
+    build,
+    checks,
+    results: { pack },
+    stations,
+  } = assessment;
   const [state, setState] = useState<StateId>('cruise');
   const [corner, setCorner] = useState<CornerId>('cold-old-empty');
   const [selected, setSelected] = useState<string | null>(null);
@@ -294,8 +295,8 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           )}
           {look === 'closing' && (
             <Panel title="Precharge" about="as wired, warm, new, full pack">
-              {assessment.precharge ? (
-                <PrechargeChart run={assessment.precharge} system={build.units} />
+              {assessment.results['hv-circuit'] ? (
+                <PrechargeChart run={assessment.results['hv-circuit']} system={build.units} />
               ) : (
                 <p className="text-soft">
                   Needs a main contactor with a precharge resistor and relay across it, and a link capacitor behind.
@@ -343,10 +344,10 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           )}
         </div>
       </div>
-      {look === 'closing' && assessment.precharge && (
+      {look === 'closing' && assessment.results['hv-circuit'] && (
         <div className="mt-3 space-y-3 print:hidden">
-          <PrechargeChoices assessment={assessment} run={assessment.precharge} />
-          <PrechargeSigns assessment={assessment} run={assessment.precharge} />
+          <PrechargeChoices assessment={assessment} run={assessment.results['hv-circuit']} />
+          <PrechargeSigns assessment={assessment} run={assessment.results['hv-circuit']} />
         </div>
       )}
     </>

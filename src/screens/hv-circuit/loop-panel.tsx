@@ -1,8 +1,8 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import { circuitOfTerminal } from '@/core/build';
+import { coilLoopEdit, LOOP_DEVICES, loopInsertion } from '@/core/proposals';
 import { formatQuantity } from '@/core/quantities';
-import { coilLoopEdit, LOOP_DEVICES, loopInsertion } from '@/core/remedies';
 import { type SingleFailure, singleFailures, stopTests, testPoints } from '@/core/simulate';
 import { type CoilCircuit, LOWEST_SUPPLY_V } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';

@@ -1,10 +1,9 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { PART_OF_DEVICE, type StateId } from '@/core/build';
+import { deviceDefinition, hasTrait, type StateId } from '@/core/build';
 import { checkKey, marginText, say } from '@/core/checks';
 import type { Part } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
-import { LEAKS_TO_BODY } from '@/core/stations/hv-circuit';
 import { followsVehicle, partOf, type ResolvedDevice, type SolvedCase } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -19,21 +18,6 @@ import { shapeOf } from '../shell/shape';
 import { StatePower } from './state-power';
 import { DeviceActions, WireActions } from './topology-actions';
 
-const KIND_WORDS: Readonly<Record<string, string>> = {
-  box: 'battery box',
-  contactor: 'contactor',
-  fuse: 'fuse',
-  disconnect: 'service disconnect',
-  'precharge-resistor': 'precharge resistor',
-  sensor: 'current sensor',
-  inverter: 'inverter',
-  heater: 'heater',
-  charger: 'charger',
-  converter: 'converter',
-  'charger-converter': 'charger and converter',
-  compressor: 'compressor',
-};
-
 /** Powers of a device on the bus, state by state. */
 const DRAWS: readonly (readonly [StateId, string])[] = [
   ['cruise', 'Draws in cruise'],
@@ -42,8 +26,6 @@ const DRAWS: readonly (readonly [StateId, string])[] = [
   ['heating', 'Draws while heating'],
   ['charging', 'Gives while charging'],
 ];
-/** What has a body of its own to leak to. */
-const CHARGERS: ReadonlySet<string> = new Set(['charger', 'charger-converter']);
 
 /** What is picked in the drawing: its part and figures to change, and what the checks say of it. */
 export function Selection({
@@ -68,7 +50,7 @@ export function Selection({
       title={device ? device.device.name : conductor!.conductor.name}
       about={
         <>
-          {device ? (KIND_WORDS[device.device.kind] ?? device.device.kind) : 'conductor'}
+          {device ? deviceDefinition(device.device.kind).word : 'conductor'}
           <button type="button" onClick={onClear} className="ml-3 rounded-[3px] border border-rule px-2 text-[13px]">
             Close
           </button>
@@ -80,7 +62,7 @@ export function Selection({
       ) : (
         <ConductorFields
           conductor={conductor!}
-          row={assessment.cables.find((row) => row.id === selected)}
+          row={assessment.results.cables.rows.find((row) => row.id === selected)}
           build={assessment.build}
         />
       )}
@@ -121,7 +103,7 @@ function DeviceFields({
 }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const system = assessment.build.units;
-  const wanted = PART_OF_DEVICE[device.device.kind];
+  const wanted = deviceDefinition(device.device.kind).part;
   const fitting = wanted === null ? [] : partsToChoose(wanted, assessment.build);
   const amps = solved?.point.solvable ? solved.point.elementCurrentsA.get(device.id) : undefined;
   const bus = partOf(device, 'bus-device');
@@ -163,17 +145,19 @@ function DeviceFields({
         </>
       )}
       {bus &&
-        DRAWS.filter(([state]) => state !== 'charging' || CHARGERS.has(device.device.kind)).map(([state, words]) => (
-          <QuantityField
-            key={state}
-            label={words}
-            value={device.device.powersW?.[state] ?? 0}
-            dimension="power"
-            system={system}
-            onCommit={(powerW) => dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state, powerW } })}
-          />
-        ))}
-      {LEAKS_TO_BODY.has(device.device.kind) && (
+        DRAWS.filter(([state]) => state !== 'charging' || hasTrait(device.device.kind, 'charges')).map(
+          ([state, words]) => (
+            <QuantityField
+              key={state}
+              label={words}
+              value={device.device.powersW?.[state] ?? 0}
+              dimension="power"
+              system={system}
+              onCommit={(powerW) => dispatch({ edit: 'setDevicePower', input: { deviceId: device.id, state, powerW } })}
+            />
+          ),
+        )}
+      {hasTrait(device.device.kind, 'leaks') && (
         <>
           <QuantityField
             label="Leaks to the body"

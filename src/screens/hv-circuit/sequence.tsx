@@ -29,7 +29,10 @@ function ProvesDead({ build }: { build: Assessment['build'] }) {
 
 /** Shown while nothing is picked: the closing sequence and its figures. */
 export function Sequence({ assessment }: { assessment: Assessment }) {
-  const { precharge: run, build } = assessment;
+  const {
+    results: { 'hv-circuit': run },
+    build,
+  } = assessment;
   const system = build.units;
   const workings = run ? prechargeWorkings(run) : null;
   return (

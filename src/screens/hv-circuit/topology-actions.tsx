@@ -2,7 +2,8 @@
 import type { Assessment } from '@/core/assess';
 import { circuitOfTerminal } from '@/core/build';
 import { catalogueOf } from '@/core/parts';
-import { branchEdit, branchKindOf, INSERTABLE, insertionEdit } from '@/core/remedies';
+import { INSERTABLE, insertionEdit } from '@/core/proposals';
+import { branchEdit, branchKindOf } from '@/core/remedies';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
@@ -16,7 +17,7 @@ export function WireActions({ assessment, conductorId }: { assessment: Assessmen
     <div className="mt-3 flex flex-wrap items-center gap-2">
       <span className="text-soft">Put in</span>
       {INSERTABLE.map((kind) => (
-        <Action key={kind} onPress={() => dispatch(insertionEdit(assessment, conductorId, kind, freshId()))}>
+        <Action key={kind} onPress={() => dispatch(insertionEdit(assessment.context, conductorId, kind, freshId()))}>
           {WORDS[kind]}
         </Action>
       ))}

@@ -3,7 +3,6 @@ import type { Assessment } from '@/core/assess';
 import { fuseBoxOf, loadCircuit } from '@/core/build';
 import type { Check } from '@/core/checks';
 import { formatQuantity } from '@/core/quantities';
-import { lowResults } from '@/core/stations/low-voltage';
 import { lowVoltage, partOf, type ResolvedDevice } from '@/core/vehicle';
 import { shapeOf } from '../shell/shape';
 
@@ -43,7 +42,7 @@ export function FeedDrawing({
 }) {
   const { vehicle, checks, build } = assessment;
   const low = lowVoltage(vehicle);
-  const results = lowResults(vehicle);
+  const results = assessment.results['low-voltage'].schedule;
   const rows = new Map(results.loads.map((row) => [row.id, row]));
   const amps = (value: number) => formatQuantity({ value, dimension: 'current' }, build.units, 2, 'A').text;
   const worst = (ids: ReadonlySet<string>): Check | undefined =>

@@ -2,7 +2,7 @@
 import type { Assessment } from '@/core/assess';
 import { BATTERY_PRESETS, CHEMISTRY_WORDS, CONVERTER_POWERS, SET_VOLTAGES, WARN_BELOW_V } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
-import { hardest, lowResults, parkedA, SCENARIO_WHEN } from '@/core/stations/low-voltage';
+import { hardest, parkedA, SCENARIO_WHEN } from '@/core/stations/low-voltage';
 import { lowVoltage } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -15,7 +15,7 @@ export function FeedPanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build, vehicle } = assessment;
   const low = lowVoltage(vehicle);
-  const results = lowResults(vehicle);
+  const results = assessment.results['low-voltage'].schedule;
   const worst = hardest(results);
   const data = low.battery?.data ?? null;
   const system = build.units;

@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { fuseBoxOf } from '@/core/build';
+import { fuseBoxOf, hasTrait } from '@/core/build';
 import { BATTERY_PRESETS, CONVERTER_POWERS, lowBase } from '@/core/parts';
 import { lowVoltage } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
@@ -10,7 +10,7 @@ import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
 import { Tabs } from '@/ui/tabs';
-import { SheetHead, Shell } from '../shell/shell';
+import { SheetHead, useSheet } from '../shell/shell';
 import { FeedDrawing } from './feed-drawing';
 import { FeedPanel } from './feed-panel';
 import { FuseBoxPanel } from './fuse-box-panel';
@@ -30,7 +30,7 @@ const TABS = [
 ] as const;
 
 export function LowVoltageScreen() {
-  return <Shell station="low-voltage" sheet={({ assessment }) => <LowVoltageSheet assessment={assessment} />} />;
+  return <LowVoltageSheet assessment={useSheet().assessment} />;
 }
 
 function LowVoltageSheet({ assessment }: { assessment: Assessment }) {
@@ -81,9 +81,7 @@ function Begin({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const [battery, setBattery] = useState('agm-60');
   const [power, setPower] = useState('1000');
-  const converter = assessment.vehicle.devices.find(
-    ({ device }) => device.kind === 'converter' || device.kind === 'charger-converter',
-  );
+  const converter = assessment.vehicle.devices.find(({ device }) => hasTrait(device.kind, 'feeds-12-v'));
   return (
     <Panel
       title="Begin with the feed"

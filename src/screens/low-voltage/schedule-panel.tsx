@@ -5,7 +5,6 @@ import { SCENARIOS } from '@/core/build';
 import { LOAD_PRESETS, lowLoadOf } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
 import { usualLoads } from '@/core/remedies';
-import { lowResults } from '@/core/stations/low-voltage';
 import { lowVoltage } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -28,7 +27,7 @@ export function SchedulePanel({
   const dispatch = useBench((bench) => bench.dispatch);
   const { build, vehicle, checks } = assessment;
   const low = lowVoltage(vehicle);
-  const results = lowResults(vehicle);
+  const results = assessment.results['low-voltage'].schedule;
   const system = build.units;
   const amps = (value: number) => formatQuantity({ value, dimension: 'current' }, system, 2, 'A').text;
   const usual = usualLoads(build, vehicle, 'usual');

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { type Check, marginText } from '@/core/checks';
 import { formatArea, formatQuantity } from '@/core/quantities';
-import { type LowWireRow, lowWireRows } from '@/core/stations/low-voltage';
+import type { LowWireRow } from '@/core/stations/low-voltage';
 import { loomHeat, loomsOf, lowVoltage } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -26,9 +26,9 @@ function usedRise({ wire, temperatureC }: LowWireRow): number {
 /** Wires, what they lie in, what they carry; looms and earth points. */
 export function WiresPanel({ assessment }: { assessment: Assessment }) {
   const [opened, setOpened] = useState<string | null>(null);
-  const { vehicle, build } = assessment;
+  const { build } = assessment;
   // What uses most of its allowed rise first; what is not known before all.
-  const rows = lowWireRows(vehicle)
+  const rows = [...assessment.results['low-voltage'].wires]
     .map((row) => ({ row, used: usedRise(row) }))
     .sort((p, q) => q.used - p.used)
     .map(({ row }) => row);

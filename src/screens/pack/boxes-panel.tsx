@@ -1,7 +1,7 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import { catalogueOf } from '@/core/parts';
-import { insertionEdit } from '@/core/remedies';
+import { insertionEdit } from '@/core/proposals';
 import { partOf } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -35,7 +35,7 @@ export function Boxes({ assessment }: { assessment: Assessment }) {
         }}
       />
       {boxes.map((box) => {
-        const figures = assessment.pack?.boxes.find((entry) => entry.id === box.id);
+        const figures = assessment.results.pack?.boxes.find((entry) => entry.id === box.id);
         const series = box.device.cellsInSeries ?? 0;
         const { name } = box.device;
         return (
@@ -111,7 +111,7 @@ export function Boxes({ assessment }: { assessment: Assessment }) {
             <Action
               key={kind}
               label={`Put a ${kind} into ${conductor.name}`}
-              onPress={() => dispatch(insertionEdit(assessment, id, kind, freshId()))}
+              onPress={() => dispatch(insertionEdit(assessment.context, id, kind, freshId()))}
             >
               a {kind}
             </Action>

@@ -9,7 +9,7 @@ import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
 import { Tabs } from '@/ui/tabs';
 import { FigureSetting } from '../shell/figure-setting';
-import { SheetHead, Shell } from '../shell/shell';
+import { SheetHead, useSheet } from '../shell/shell';
 import { Boxes } from './boxes-panel';
 import { AxlesPanel, HoldPanel } from './carried-panel';
 import { JoinPanel } from './join-panel';
@@ -21,12 +21,7 @@ import { WindowChart } from './window-chart';
 const SocPanel = dynamic(() => import('./soc-panel'), { ssr: false });
 
 export function PackScreen() {
-  return (
-    <Shell
-      station="pack"
-      sheet={({ assessment, openCheck }) => <PackSheet assessment={assessment} openCheck={openCheck} />}
-    />
-  );
+  return <PackSheet {...useSheet()} />;
 }
 
 const TABS = [
@@ -39,7 +34,10 @@ const TABS = [
 
 function PackSheet({ assessment, openCheck }: { assessment: Assessment; openCheck: (key: string) => void }) {
   const [look, setLook] = useState<(typeof TABS)[number][0]>('cells');
-  const { pack, build } = assessment;
+  const {
+    results: { pack },
+    build,
+  } = assessment;
   const empty = Object.keys(build.circuits.hv.devices).length === 0;
   return (
     <>

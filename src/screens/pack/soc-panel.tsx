@@ -9,7 +9,11 @@ import { QuantityField } from '@/ui/quantity-field';
 
 /** Voltage over the state of charge under a chosen current and temperature, and what each state asks of the cells. */
 export default function SocPanel({ assessment }: { assessment: Assessment }) {
-  const { vehicle, pack, build } = assessment;
+  const {
+    vehicle,
+    results: { pack },
+    build,
+  } = assessment;
   const duties = pack ? cellDuties(vehicle, pack) : [];
   const hardest = duties.reduce((most, one) => Math.max(most, one.currentA), 0);
   const [amps, setAmps] = useState<number | null>(null);

@@ -47,8 +47,8 @@ export function StagesPanel({ assessment }: { assessment: Assessment }) {
                 <b>{[...keep].map(name).join(' and ')}</b>
                 <span className="text-soft">
                   {' · '}
-                  {judged.pack
-                    ? `${judged.pack.nominalV.toFixed(0)} V, ${(judged.pack.grossEnergyJ / 3.6e6).toFixed(1)} kWh`
+                  {judged.results.pack
+                    ? `${judged.results.pack.nominalV.toFixed(0)} V, ${(judged.results.pack.grossEnergyJ / 3.6e6).toFixed(1)} kWh`
                     : ''}
                   {' · '}
                   {failing.length === 0

@@ -11,7 +11,7 @@ import { Panel } from '@/ui/panel';
 import { readPartsFile } from '@/workers/files';
 import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { groupOfPart } from '../shell/part-choices';
-import { PageHead, Shell } from '../shell/shell';
+import { PageHead, useSheet } from '../shell/shell';
 import { PartEditor } from './part-editor';
 
 /** Every kind has its name: a new one without one does not compile. */
@@ -36,7 +36,7 @@ const FROM: Readonly<Record<Part['provenance'], string>> = {
 };
 
 export function PartsScreen() {
-  return <Shell station={null} sheet={({ assessment }) => <Sheet assessment={assessment} />} />;
+  return <Sheet assessment={useSheet().assessment} />;
 }
 
 function Sheet({ assessment }: { assessment: Assessment }) {

@@ -1,18 +1,15 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { type Check, checkKey, marginText, type StationId, say } from '@/core/checks';
+import { type Check, checkKey, marginText, say } from '@/core/checks';
 import type { UnitSystem } from '@/core/quantities';
+import { STATIONS, type StationId } from '@/core/stations';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { WorkingLines } from '@/ui/working-lines';
 import { RemedyList } from './remedies';
 import { shapeOf } from './shape';
 
 /** Where a station that judges nothing yet begins, once there are cells. */
-const BEGIN: Partial<Readonly<Record<StationId, string>>> = {
-  survey: 'tell what the vehicle is and what it ran off its engine',
-  drive: 'choose a motor; mass and tyres come from Survey',
-  'low-voltage': 'lay out the feed and add what the car has',
-};
+const beginOf = (station: StationId): string => STATIONS.find(({ id }) => id === station)!.begin;
 
 interface Props {
   readonly checks: readonly Check[];
@@ -56,7 +53,7 @@ export function Ledger({ checks, station, system, whole, onWhole, opened, onOpen
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4">
         {listed.length === 0 && (
           <p className="text-soft">
-            Nothing to judge yet: {(checks.length > 0 && station && BEGIN[station]) || 'start with cells in Pack'}.
+            Nothing to judge yet: {(checks.length > 0 && station && beginOf(station)) || 'start with cells in Pack'}.
           </p>
         )}
         <ul>

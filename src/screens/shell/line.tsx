@@ -1,10 +1,11 @@
 'use client';
 import Link from 'next/link';
 import type { StationState } from '@/core/assess';
-import { marginText, type StationId, VERDICT_WORDS } from '@/core/checks';
+import { marginText, VERDICT_WORDS } from '@/core/checks';
+import { STATIONS, type StationId, TO_COME } from '@/core/stations';
 import { MARK_COLOUR, type MarkShape, VerdictMark } from '@/ui/verdict-mark';
 import { shapeOf } from './shape';
-import { STATIONS, type StationInfo, stationHref } from './stations';
+import { stationHref } from './stations';
 
 const GROUND_Y = 78;
 const ROPE_Y = 24;
@@ -28,15 +29,18 @@ interface Props {
 export function Line({ buildId, current, stations }: Props) {
   return (
     <nav aria-label="Stations" className="no-print overflow-x-auto border-b border-rule">
-      <ol className="relative grid min-w-[980px] grid-cols-[repeat(14,minmax(0,1fr))] max-[900px]:min-w-0 max-[900px]:grid-cols-[repeat(14,auto)] max-[900px]:justify-start">
+      <ol className="relative grid min-w-[980px] auto-cols-[minmax(0,1fr)] grid-flow-col max-[900px]:min-w-0 max-[900px]:auto-cols-[auto] max-[900px]:justify-start">
         {STATIONS.map((station) => (
           <Tower
             key={station.id}
             station={station}
-            buildId={buildId}
+            href={stationHref(station.id, buildId)}
             here={station.id === current}
             state={stations[station.id]}
           />
+        ))}
+        {TO_COME.map((station) => (
+          <Tower key={station.id} station={station} href={null} here={false} state={undefined} />
         ))}
       </ol>
     </nav>
@@ -45,16 +49,17 @@ export function Line({ buildId, current, stations }: Props) {
 
 function Tower({
   station,
-  buildId,
+  href,
   here,
   state,
 }: {
-  station: StationInfo;
-  buildId: string;
+  station: { readonly name: string; readonly question: string };
+  /** Null: still to come. */
+  href: string | null;
   here: boolean;
   state: StationState | undefined;
 }) {
-  const built = station.path !== null;
+  const built = href !== null;
   const worst = state?.thinnest ?? null;
   const undecided = state?.checks.find((check) => check.verdict === 'needs-data' || check.verdict === 'waits');
   const shape: MarkShape = worst ? shapeOf(worst.verdict) : 'hollow';
@@ -145,9 +150,9 @@ function Tower({
         aria-hidden="true"
         className="pointer-events-none absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden"
       />
-      {built ? (
+      {href !== null ? (
         <Link
-          href={stationHref(station, buildId)}
+          href={href}
           aria-current={here ? 'page' : undefined}
           aria-label={label}
           title={station.question}

@@ -40,7 +40,13 @@ export function RemedyList({ check }: { check: Check }) {
       </p>
     );
   if (search.offers.length === 0)
-    return <p className="mt-3 text-[14px] text-soft">No single change of part or setting was found that cures this.</p>;
+    return (
+      <p className="mt-3 text-[14px]">
+        {check.advice ?? (
+          <span className="text-soft">No single change of part or setting was found that cures this.</span>
+        )}
+      </p>
+    );
   return (
     <ul className="mt-3 space-y-2" aria-label="Remedies">
       {search.offers.map((offer) => (

@@ -1,15 +1,16 @@
 'use client';
 import Link from 'next/link';
-import { useRouter, useSearchParams } from 'next/navigation';
-import { type ReactNode, Suspense, useEffect, useState } from 'react';
+import { useRouter, useSearchParams, useSelectedLayoutSegment } from 'next/navigation';
+import { createContext, type ReactNode, Suspense, useContext, useEffect, useState } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import type { Assessment } from '@/core/assess';
-import type { StationId } from '@/core/checks';
+import { isStation, STATIONS, type StationId } from '@/core/stations';
 import { useBench } from '@/store/bench';
 import { type Command, CommandList } from './commands';
 import { keepUnits } from './kept-units';
 import { Ledger } from './ledger';
 import { Line } from './line';
-import { STATIONS, stationHref } from './stations';
+import { stationHref } from './stations';
 import { Tape } from './tape';
 import { restoreTheme, switchTheme } from './theme';
 
@@ -17,21 +18,48 @@ const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
   (target.isContentEditable || ['INPUT', 'SELECT', 'TEXTAREA'].includes(target.tagName));
 
-type SheetProps = { readonly assessment: Assessment; readonly openCheck: (key: string) => void };
+interface Sheet {
+  readonly assessment: Assessment;
+  /** Opens a check in the ledger, by its key. */
+  readonly openCheck: (key: string) => void;
+}
 
-/** The line, the sheet, the ledger and the tape around one station of the open build. */
-export function Shell(props: { station: StationId | null; sheet: (props: SheetProps) => ReactNode }) {
+const SheetContext = createContext<Sheet | null>(null);
+
+/** What a screen inside the shell shows. */
+export function useSheet(): Sheet {
+  const sheet = useContext(SheetContext);
+  if (!sheet) throw new Error('a screen stands in the shell');
+  return sheet;
+}
+
+/** The line, the sheet, the ledger and the tape of the open build: mounted once, whichever station is shown in it. */
+export function Shell({ children }: { children: ReactNode }) {
   return (
     <Suspense fallback={<p className="p-8 text-soft">Opening …</p>}>
-      <OpenShell {...props} />
+      <OpenShell>{children}</OpenShell>
     </Suspense>
   );
 }
 
-function OpenShell({ station, sheet }: { station: StationId | null; sheet: (props: SheetProps) => ReactNode }) {
+function OpenShell({ children }: { children: ReactNode }) {
+  const page = useSelectedLayoutSegment();
+  const station: StationId | null = page !== null && isStation(page) ? page : null;
   const buildId = useSearchParams().get('build') ?? '';
   const router = useRouter();
-  const { status, assessment, open, undo, redo, saving, stepBack, stepForward, dispatch } = useBench();
+  const { status, assessment, open, undo, redo, saving, stepBack, stepForward, dispatch } = useBench(
+    useShallow(({ status, assessment, open, undo, redo, saving, stepBack, stepForward, dispatch }) => ({
+      status,
+      assessment,
+      open,
+      undo,
+      redo,
+      saving,
+      stepBack,
+      stepForward,
+      dispatch,
+    })),
+  );
   const ofStation = station === null ? undefined : assessment?.stations[station];
   const [whole, setWhole] = useState(false);
   const [folded, setFolded] = useState(false);
@@ -57,10 +85,10 @@ function OpenShell({ station, sheet }: { station: StationId | null; sheet: (prop
 
   const commands: Command[] = [
     { name: 'All builds', key: 'b', run: () => router.push('/') },
-    ...STATIONS.filter((info) => info.path !== null).map((info) => ({
-      name: `Go to ${info.name}`,
-      ...(info.key ? { key: info.key } : {}),
-      run: () => router.push(stationHref(info, buildId)),
+    ...STATIONS.map(({ id, name, key }) => ({
+      name: `Go to ${name}`,
+      key,
+      run: () => router.push(stationHref(id, buildId)),
     })),
     { name: 'Files and snapshots', key: 'f', run: () => router.push(`/files?build=${encodeURIComponent(buildId)}`) },
     { name: 'Parts of this build', key: 'o', run: () => router.push(`/parts?build=${encodeURIComponent(buildId)}`) },
@@ -120,8 +148,8 @@ function OpenShell({ station, sheet }: { station: StationId | null; sheet: (prop
     <div className="flex h-dvh flex-col max-[900px]:h-auto max-[900px]:min-h-dvh">
       <Line buildId={buildId} current={station} stations={assessment.stations} />
       <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
-        <main className="min-w-0 flex-1 overflow-y-auto px-5 pt-3.5 pb-5 max-[900px]:overflow-visible">
-          {sheet({ assessment, openCheck })}
+        <main key={page} className="min-w-0 flex-1 overflow-y-auto px-5 pt-3.5 pb-5 max-[900px]:overflow-visible">
+          <SheetContext value={{ assessment, openCheck }}>{children}</SheetContext>
         </main>
         {folded ? (
           <button

@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useShallow } from 'zustand/react/shallow';
 import type { Assessment } from '@/core/assess';
 import { marginText, say } from '@/core/checks';
 import { buildFileName, buildText } from '@/core/formats/build-file';
@@ -11,8 +12,23 @@ const SAVED = { saved: 'Saved', saving: 'Saving …', failed: 'Not saved' } as c
 
 /** Along the bottom: what is open, its headline figures, and how far back and forward one can step. */
 export function Tape({ assessment, onCommands }: { assessment: Assessment; onCommands: () => void }) {
-  const { undo, redo, saving, stepBack, stepForward, trouble, dismiss, retry } = useBench();
-  const { pack, build, checks } = assessment;
+  const { undo, redo, saving, stepBack, stepForward, trouble, dismiss, retry } = useBench(
+    useShallow(({ undo, redo, saving, stepBack, stepForward, trouble, dismiss, retry }) => ({
+      undo,
+      redo,
+      saving,
+      stepBack,
+      stepForward,
+      trouble,
+      dismiss,
+      retry,
+    })),
+  );
+  const {
+    results: { pack },
+    build,
+    checks,
+  } = assessment;
   const worst = checks.find((check) => check.margin !== undefined || check.verdict === 'fails');
   const rangeM = assessment.trip?.rangeWinterM ?? null;
   const range =

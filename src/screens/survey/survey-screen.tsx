@@ -4,7 +4,7 @@ import type { Assessment } from '@/core/assess';
 import type { SettableName } from '@/core/build';
 import { Panel } from '@/ui/panel';
 import { Tabs } from '@/ui/tabs';
-import { SheetHead, Shell } from '../shell/shell';
+import { SheetHead, useSheet } from '../shell/shell';
 import { ChassisPanel, SupplyPanel } from './chassis-panel';
 import type { SurveyTab } from './derive-drawing';
 import { DutyPanel } from './duty-panel';
@@ -23,7 +23,7 @@ const TABS: readonly (readonly [SurveyTab, string])[] = [
 ];
 
 export function SurveyScreen() {
-  return <Shell station="survey" sheet={({ assessment }) => <SurveySheet assessment={assessment} />} />;
+  return <SurveySheet assessment={useSheet().assessment} />;
 }
 
 function SurveySheet({ assessment }: { assessment: Assessment }) {

@@ -21,7 +21,7 @@ describe('boxes of a string', () => {
         const before = firn9();
         const { build } = applyEdit(before, split(id, cells));
         expect(cellsOf(build)).toBe(cellsOf(before));
-        expect(assess(build).pack!.fullV).toBeCloseTo(assess(before).pack!.fullV, 9);
+        expect(assess(build).results.pack!.fullV).toBeCloseTo(assess(before).results.pack!.fullV, 9);
         expect(assess(build).vehicle.caseOf('cruise/nominal/sustained')!.point.solvable).toBe(true);
       }),
       { numRuns: 8 },

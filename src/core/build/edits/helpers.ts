@@ -1,6 +1,6 @@
 import type { Draft } from 'immer';
 import type { Part } from '../../parts/types';
-import { PART_OF_DEVICE } from '../references';
+import { deviceDefinition } from '../devices';
 import {
   type Build,
   type Circuit,
@@ -49,7 +49,7 @@ export function addPart(draft: Draft<Build>, part: Part): void {
 
 /** Swaps a device's part; readings that were adopted for the old one no longer count. */
 export function swapPart(draft: Draft<Build>, device: Draft<Device>, part: Part): void {
-  const wanted = PART_OF_DEVICE[device.kind];
+  const wanted = deviceDefinition(device.kind).part;
   if (part.kind !== wanted)
     throw new EditRefused(
       `A ${device.kind} takes ${wanted === null ? 'no part' : `a ${wanted} part`}, not a ${part.kind}.`,

@@ -1,6 +1,6 @@
 import type { Draft } from 'immer';
 import type { CablePart, Part } from '../../parts/types';
-import { PART_OF_DEVICE } from '../references';
+import { deviceDefinition } from '../devices';
 import { type Build, type Id, own } from '../types';
 import { define } from './definition';
 import { addPart, conductorToEdit, retireAdoptions, whole } from './helpers';
@@ -95,7 +95,7 @@ export function usersOfPart(build: Build, partId: Id): string[] {
   const names: string[] = [];
   for (const circuit of [build.circuits.hv, build.circuits.lv]) {
     for (const device of Object.values(circuit.devices))
-      if (PART_OF_DEVICE[device.kind] !== null && device.partId === partId) names.push(device.name);
+      if (deviceDefinition(device.kind).part !== null && device.partId === partId) names.push(device.name);
     for (const conductor of Object.values(circuit.conductors))
       if (conductor.partId === partId) names.push(conductor.name);
   }

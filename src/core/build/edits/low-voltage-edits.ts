@@ -1,5 +1,6 @@
 import type { Draft } from 'immer';
 import type { CablePart, FusePart } from '../../parts/types';
+import { hasTrait } from '../devices';
 import {
   type AuxiliaryBatteryData,
   type Build,
@@ -146,9 +147,7 @@ export const LOW_VOLTAGE_EDITS = {
           [conductor.a, conductor.b].some(({ deviceId, terminal }) => deviceId === battery.id && terminal === 'minus')
         )
           conductor.partId = cable.id;
-      const converter = Object.values(draft.circuits.hv.devices).find(
-        ({ kind }) => kind === 'converter' || kind === 'charger-converter',
-      );
+      const converter = Object.values(draft.circuits.hv.devices).find(({ kind }) => hasTrait(kind, 'feeds-12-v'));
       if (!converter) return;
       converter.converter = { ...input.converter };
       const fuse = `${seed}-f-converter`;
@@ -246,8 +245,7 @@ export const LOW_VOLTAGE_EDITS = {
     title: (_, { converter }) => `converter ${converter.ratedPowerW} W`,
     apply: (draft, { deviceId, converter }) => {
       const device = deviceToEdit(draft, deviceId);
-      if (device.kind !== 'converter' && device.kind !== 'charger-converter')
-        throw new EditRefused(`${device.name} is no converter.`, 'Choose one.');
+      if (!hasTrait(device.kind, 'feeds-12-v')) throw new EditRefused(`${device.name} is no converter.`, 'Choose one.');
       device.converter = { ...converter };
     },
   }),

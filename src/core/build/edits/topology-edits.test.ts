@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../../assess';
 import { cataloguePart } from '../../parts';
-import { branchEdit, findRemedies, INSERTABLE, insertionEdit } from '../../remedies';
+import { INSERTABLE, insertionEdit } from '../../proposals';
+import { branchEdit, findRemedies } from '../../remedies';
 import { emptyBuild } from '../defaults';
 import { checkReferences } from '../references';
 import { firn9, larkspur } from '../samples';
@@ -43,7 +44,7 @@ describe('taking a device out of its wire', () => {
 describe('putting a device into a wire', () => {
   test.each(INSERTABLE)('%s: the part fits the full voltage and the current, and can be taken out again', (kind) => {
     const before = assess(firn);
-    const { build } = applyEdit(firn, insertionEdit(before, 'c-inv-plus', kind, 'x1'));
+    const { build } = applyEdit(firn, insertionEdit(before.context, 'c-inv-plus', kind, 'x1'));
     whole(build);
     const after = assess(build);
     expect(after.vehicle.deviceOf.get(`x1-${kind}`)!.part).not.toBeNull();

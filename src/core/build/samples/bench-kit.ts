@@ -9,6 +9,7 @@ import {
   type Part,
 } from '../../parts';
 import { emptyBuild } from '../defaults';
+import { hasTrait } from '../devices';
 import { applyEdit } from '../edits';
 import type { Build, Conductor, Device, DeviceKind, Id, Laid, Place, Route } from '../types';
 
@@ -20,17 +21,6 @@ export const laid = (zoneId: string, more: Partial<Laid> = {}): Laid => ({
   conduit: false,
   ...more,
 });
-
-const LEAKING: ReadonlySet<DeviceKind> = new Set<DeviceKind>([
-  'box',
-  'inverter',
-  'motor',
-  'charger',
-  'converter',
-  'charger-converter',
-  'heater',
-  'compressor',
-]);
 
 /** Filters of the usual size between both poles and the body, F: the drive's is the largest. */
 export const FILTERS: Readonly<Partial<Record<DeviceKind, number>>> = {
@@ -116,7 +106,7 @@ export class SampleWriter {
   /** Every device with a body leaks so much to it, as if it had been measured. */
   measuredLeakage(insulationOhm: number): void {
     for (const [id, device] of Object.entries(this.devices))
-      if (LEAKING.has(device.kind)) this.devices[id] = { ...device, insulationOhm };
+      if (hasTrait(device.kind, 'leaks')) this.devices[id] = { ...device, insulationOhm };
   }
 
   /** Capacitance to the body of whatever has a filter, as the sheets say, F. */

@@ -1,21 +1,19 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { ingressEnough } from '../../physics/ingress';
+import * as propose from '../../proposals';
 import { isBlock } from '../../vehicle';
-import {
-  amps,
-  type Context,
-  conductorRef,
-  corner,
-  deviceRef,
-  packMustDeliver,
-  sustainedCases,
-  worstCurrent,
-} from '../context';
+import { amps, conductorRef, corner, deviceRef, packMustDeliver, sustainedCases, worstCurrent } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** Plugs on the cables, and cases in their places. */
-const connector: Rule<Context> = {
+const connector = defineRule({
   id: 'cable.connector',
-  station: 'cables',
+  says: {
+    fails: 'The plug on {subject} carries too much',
+    holds: 'Plug on {subject}',
+    line: '{demand} of {limit}',
+    open: 'Plug on {subject}',
+  },
   sources: ['A plug carries what its sheet says, in the worst sustained case'],
   judge: ({ vehicle }) => {
     const waitsFor = packMustDeliver(vehicle, 'sustained');
@@ -47,14 +45,20 @@ const connector: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.largerPlug],
+});
 
-const ingress: Rule<Context> = {
+const ingress = defineRule({
   id: 'plan.ingress',
-  station: 'cables',
+  says: {
+    fails: '{subject} is not tight enough for its place',
+    holds: '{subject} is tight enough',
+    line: '{has}, {zone} needs {needs}',
+    open: '{subject}, protection class',
+  },
   sources: ['IEC 60529: solids and water each by itself; dipping (7, 8) does not stand for jets (5, 6, 9)'],
   judge: ({ vehicle }) =>
-    vehicle.devices.flatMap((device): Finding[] => {
+    vehicle.devices.flatMap((device): Finding<'has' | 'needs' | 'zone'>[] => {
       const { place, insideId, ingress: has } = device.device;
       const zone = place ? vehicle.build.zones[place.zoneId] : undefined;
       // What sits in a box is as tight as the box.
@@ -65,6 +69,7 @@ const ingress: Rule<Context> = {
       if (enough === null) return [{ subject, missing: [{ ref: subject, what: 'a protection class such as IP67' }] }];
       return [{ subject, holds: enough, figures: { has, needs: zone.ingress, zone: zone.name } }];
     }),
-};
+  remedies: 'Move it to a drier place on the plan, or fit a part that is tight enough.',
+});
 
-export const FITTING_RULES: readonly Rule<Context>[] = [connector, ingress];
+export const FITTING_RULES: readonly Rule[] = [connector, ingress];

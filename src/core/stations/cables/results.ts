@@ -1,4 +1,12 @@
-import { conductorAmpacity, conductorOhm, type ResolvedConductor, solvedStates, type Vehicle } from '../../vehicle';
+import {
+  conductorAmpacity,
+  conductorOhm,
+  inverterPowerW,
+  type ResolvedConductor,
+  solvedStates,
+  type Vehicle,
+} from '../../vehicle';
+import type { Context } from '../context';
 
 export interface CableRow {
   readonly id: string;
@@ -13,6 +21,29 @@ export interface CableRow {
   readonly dropV: number | null;
   readonly lossW: number | null;
   readonly massKg: number | null;
+}
+
+/** All conductors of the traction circuit, and what they take together. */
+export interface CableResults {
+  readonly rows: readonly CableRow[];
+  readonly massKg: number;
+  /** In their worst sustained cases, W. */
+  readonly lossW: number;
+  /** Share of the range that this takes, m; null: no trip is driven, or nothing is drawn in cruise. */
+  readonly rangeLostM: number | null;
+}
+
+export function cableResults({ vehicle, trip }: Context): CableResults {
+  const rows = cableRows(vehicle);
+  const sum = (pick: (row: CableRow) => number | null) => rows.reduce((total, row) => total + (pick(row) ?? 0), 0);
+  const lossW = sum((row) => row.lossW);
+  const cruiseW = inverterPowerW(vehicle.build, 'cruise');
+  return {
+    rows,
+    massKg: sum((row) => row.massKg),
+    lossW,
+    rangeLostM: trip?.rangeFreshM != null && cruiseW > 0 ? (trip.rangeFreshM * lossW) / cruiseW : null,
+  };
 }
 
 /** One row per high-voltage conductor, worst sustained case each. */

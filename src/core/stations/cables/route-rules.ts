@@ -1,5 +1,5 @@
 import type { Exposure } from '../../build';
-import { type Finding, marginAtLeast, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtLeast, quantityText as q, type Ref } from '../../checks';
 import {
   lowVoltage,
   overlaps,
@@ -11,6 +11,7 @@ import {
   wayPoints,
 } from '../../vehicle';
 import { type Context, conductorRef, deviceRef } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** What a cable meets on its way: bends, feet, stones, brake lines, panels, signals. */
 const metres = (value: number) => ({ value, dimension: 'length' as const });
@@ -23,9 +24,9 @@ const routeOf = (vehicle: Vehicle, { conductor }: ResolvedConductor) => vehicle.
 /** Radius over the outer diameter: unshielded, shielded, moving (generic). */
 const bendFactor = (shielded: boolean, moves: boolean): number => (moves ? 10 : shielded ? 6 : 4);
 
-const bend: Rule<Context> = {
+const bend = defineRule({
   id: 'cable.bend',
-  station: 'cables',
+  says: { fails: '{subject} is bent too tight', holds: '{subject}, tightest bend', line: '{demand}, at least {limit}' },
   sources: ['Least bend radius 4 × the outer diameter unshielded, 6 × shielded, 10 × where it moves (generic)'],
   judge: ({ vehicle }) =>
     routed(vehicle).flatMap((conductor): Finding[] => {
@@ -58,7 +59,8 @@ const bend: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: 'Move a corner of its way on the plan, or fit a more flexible cable.',
+});
 
 /** HV beside a signal wire: nearer than this they are to cross, not to run along (practice). */
 const SIGNAL_M = 0.1;
@@ -119,9 +121,9 @@ function faultsOf(context: Context, conductor: ResolvedConductor): { wrong: stri
   return { wrong, open };
 }
 
-const way: Rule<Context> = {
+const way = defineRule({
   id: 'cable.route',
-  station: 'cables',
+  says: { fails: '{subject}: not there', holds: '{subject}, its way', line: '{detail}', open: '{subject}, its way' },
   sources: [
     'Not over brake lines, not bare under the floor, through panels with a grommet, away from signals (practice; ISO 6469-3)',
   ],
@@ -132,7 +134,7 @@ const way: Rule<Context> = {
       const route = routeOf(vehicle, conductor);
       const { wrong, open } = faultsOf(context, conductor);
       const subject: Ref = { kind: 'build', id: route.id, name: route.name };
-      const finding: Finding =
+      const finding: Finding<'detail'> =
         wrong.length > 0
           ? { subject, holds: false, figures: { detail: wrong.join('; ') } }
           : open.length > 0
@@ -143,16 +145,17 @@ const way: Rule<Context> = {
     }
     return [...seen.values()];
   },
-};
+  remedies: 'Move its way on the plan, or give it the guard or grommet that is named.',
+});
 
-const shield: Rule<Context> = {
+const shield = defineRule({
   id: 'cable.shield',
-  station: 'cables',
+  says: { fails: 'Shield of {subject} does not shield', holds: 'Shield of {subject}', line: '{detail}' },
   sources: ['Shields of HV power cables earthed at both ends (EMC practice; ISO 6469-3)'],
   judge: (context) => {
     const { vehicle } = context;
     if (!highVoltage(context)) return [];
-    return routed(vehicle).flatMap((conductor): Finding[] => {
+    return routed(vehicle).flatMap((conductor): Finding<'detail'>[] => {
       const earthed = routeOf(vehicle, conductor).facts?.shieldEarthed;
       if (!conductor.cable?.shielded) return [];
       if (earthed === undefined)
@@ -178,14 +181,15 @@ const shield: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: 'Earth its shield at both ends, or as its device’s sheet asks, and tell it in the cable’s own fields.',
+});
 
-const overlap: Rule<Context> = {
+const overlap = defineRule({
   id: 'plan.overlap',
-  station: 'cables',
+  says: { fails: '{subject} and {other} stand in one place', holds: '{subject}', line: 'with {other}' },
   sources: ['Two things can’t stand in one place: outer measures as told, else generic'],
   judge: ({ vehicle }) =>
-    overlaps(vehicle.build).map(([p, other]): Finding => {
+    overlaps(vehicle.build).map(([p, other]): Finding<'other'> => {
       const device = vehicle.deviceOf.get(p.id);
       return {
         subject: device ? deviceRef(device) : { kind: 'device', id: p.id, name: p.name },
@@ -193,6 +197,7 @@ const overlap: Rule<Context> = {
         figures: { other: other.name },
       };
     }),
-};
+  remedies: 'Move one of the two on the plan.',
+});
 
-export const ROUTE_RULES: readonly Rule<Context>[] = [bend, way, shield, overlap];
+export const ROUTE_RULES: readonly Rule[] = [bend, way, shield, overlap];

@@ -1,8 +1,8 @@
-import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Rule } from '../../checks';
-import { CONSUMERS } from '../../simulate';
+import { type Edit, hasTrait } from '../../build';
+import { type Finding, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
+import * as propose from '../../proposals';
 import { conductorOhm, type SolvedState, wayOf } from '../../vehicle';
 import {
-  type Context,
   celsius,
   conductorRef,
   corner,
@@ -15,13 +15,22 @@ import {
   sustainedCases,
   volts,
 } from '../context';
+import { defineRule, type Proposer, type Rule } from '../define';
 import { FITTING_RULES } from './fitting-rules';
+import { cableRows } from './results';
 import { ROUTE_RULES } from './route-rules';
 import { TRIP_RULES } from './trip-rules';
 
-const temperature: Rule<Context> = {
+const temperature = defineRule({
   id: 'cable.temperature',
-  station: 'cables',
+  says: { fails: '{subject} gets too hot', holds: '{subject} temperature', line: '{demand} of {limit} in {place}' },
+  variants: {
+    runaway: {
+      fails: '{subject} has no steady temperature',
+      holds: '{subject} temperature',
+      line: 'at {current} it heats without end in {place}',
+    },
+  },
   sources: [
     'Heat balance: Churchill and Chu 1975 convection, Stefan–Boltzmann radiation, insulation conductivity',
     'Temperature class: ISO 6722 / ISO 19642, the cable’s part',
@@ -29,7 +38,7 @@ const temperature: Rule<Context> = {
   judge: ({ vehicle }) => {
     const waitsFor = packMustDeliver(vehicle, 'sustained');
     const sustained = sustainedCases(vehicle);
-    return vehicle.conductors.flatMap((conductor): Finding[] => {
+    return vehicle.conductors.flatMap((conductor): Finding<'current' | 'place', 'runaway'>[] => {
       const subject = conductorRef(conductor);
       const { cable, zone, laid } = conductor;
       if (conductor.conductor.kind !== 'cable') return [];
@@ -97,17 +106,35 @@ const temperature: Rule<Context> = {
       ];
     });
   },
+  remedies: [propose.thickerCable],
+});
+
+/** The conductor that loses most, or all of its size, in the next sizes. */
+const thickerWay: Proposer = ({ vehicle }) => {
+  const rows = cableRows(vehicle)
+    .filter((row) => row.resolved.cable && (row.lossW ?? 0) > 0)
+    .sort((p, q) => (q.lossW ?? 0) - (p.lossW ?? 0));
+  const worst = rows[0]?.resolved.cable;
+  if (!worst) return [];
+  const same = rows.filter((row) => row.resolved.cable!.areaMm2 === worst.areaMm2);
+  return propose
+    .thicker(worst)
+    .slice(0, 4)
+    .flatMap((part): Edit[] => [
+      { edit: 'fitCable', input: { conductorIds: [rows[0]!.id], part } },
+      { edit: 'fitCable', input: { conductorIds: same.map((row) => row.id), part } },
+    ]);
 };
 
-const drop: Rule<Context> = {
+const drop = defineRule({
   id: 'cable.drop',
-  station: 'cables',
+  says: { fails: '{subject} drops too much', holds: '{subject} drop', line: '{demand} of {limit} allowed' },
   sources: ['Drop out and back with the hot resistance, joints, fuses and contactors included'],
   sourcesIn: fromRules('hvDropShare'),
   judge: ({ vehicle, rules }) => {
     const waitsFor = packMustDeliver(vehicle, 'sustained');
     return vehicle.devices
-      .filter(({ device }) => CONSUMERS.has(device.kind))
+      .filter(({ device }) => hasTrait(device.kind, 'consumer'))
       .flatMap((device): Finding[] => {
         const way = wayOf(vehicle, device);
         if (!way) return [];
@@ -168,11 +195,16 @@ const drop: Rule<Context> = {
         ];
       });
   },
-};
+  remedies: [thickerWay],
+});
 
-const voltage: Rule<Context> = {
+const voltage = defineRule({
   id: 'cable.voltage',
-  station: 'cables',
+  says: {
+    fails: '{subject} insulation is too weak',
+    holds: '{subject} insulation',
+    line: '{demand} full charge, rated {limit}',
+  },
   sources: ['Rated voltage: the cable’s part', 'Full charge: charge voltage of every cell in series'],
   judge: ({ vehicle, fullV }) =>
     vehicle.conductors.flatMap((conductor): Finding[] => {
@@ -195,9 +227,10 @@ const voltage: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: [propose.strongerInsulation],
+});
 
-export const CABLE_RULES: readonly Rule<Context>[] = [
+export const CABLE_RULES: readonly Rule[] = [
   temperature,
   drop,
   voltage,

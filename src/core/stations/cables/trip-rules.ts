@@ -1,9 +1,11 @@
-import { type Finding, marginOfRise, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginOfRise, quantityText as q } from '../../checks';
 import { cableTransient } from '../../physics/cable-transient';
 import { METALS } from '../../physics/conductor';
 import { temperatureAfterI2t } from '../../physics/withstand';
+import * as propose from '../../proposals';
 import { type ResolvedConductor, solvedStates } from '../../vehicle';
-import { type Context, celsius, conductorRef, corner, hotPlace, powerFrom } from '../context';
+import { celsius, conductorRef, corner, hotPlace, powerFrom } from '../context';
+import { defineRule, type Rule } from '../define';
 
 const SHELLS = 'Metal node and four shells of insulation, resistance with temperature throughout (engineering model)';
 /** Insulation, J/m³K (generic 1.6–2.4·10⁶). */
@@ -45,12 +47,23 @@ function alone({ cable, conductor }: ResolvedConductor, { amps, startC, seconds 
 /** A long climb lasts so long (engineering judgement), s. */
 const HILL_S = 600;
 
-const peak: Rule<Context> = {
+const peak = defineRule({
   id: 'cable.peak',
-  station: 'cables',
+  says: {
+    fails: '{subject} gets too hot in a peak',
+    holds: '{subject} in a peak',
+    line: '{demand} of {limit} with {current}',
+  },
+  variants: {
+    melts: {
+      fails: '{subject} melts in a peak',
+      holds: '{subject} in a peak',
+      line: 'no end to the rise with {current}',
+    },
+  },
   sources: [SHELLS, 'Peaks ride on conductors that cruise has warmed'],
   judge: ({ vehicle }) =>
-    vehicle.conductors.flatMap((conductor): Finding[] => {
+    vehicle.conductors.flatMap((conductor): Finding<'current', 'melts'>[] => {
       const { cable, zone, thermal, id } = conductor;
       if (!cable || !zone || !thermal) return [];
       // Which pulse of each length is hottest is told by metal alone; only that one is worked out.
@@ -97,17 +110,30 @@ const peak: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: [propose.thickerCable],
+});
 
-const trip: Rule<Context> = {
+const trip = defineRule({
   id: 'cable.trip',
-  station: 'cables',
+  says: {
+    fails: '{subject} gets too hot on the usual trip',
+    holds: '{subject} on the usual trip',
+    line: '{demand} of {limit}',
+    open: '{subject}',
+  },
+  variants: {
+    melts: {
+      fails: '{subject} melts on the usual trip',
+      holds: '{subject} on the usual trip',
+      line: 'no end to the rise',
+    },
+  },
   sources: [SHELLS, 'Battery current of the usual trip, aged and cold, driven twice in a row'],
   judge: ({ vehicle, tripKey, heat, trip: runs }) => {
     if (tripKey === null) return [];
     if (!heat || !runs)
       return [{ subject: { kind: 'build', id: 'trip', name: 'Conductors on the usual trip' }, pending: true }];
-    return vehicle.conductors.flatMap((conductor): Finding[] => {
+    return vehicle.conductors.flatMap((conductor): Finding<never, 'melts'>[] => {
       const { cable, zone } = conductor;
       if (!cable || !zone || !Object.hasOwn(heat.peakC, conductor.id)) return [];
       const reached = heat.peakC[conductor.id]!;
@@ -133,6 +159,7 @@ const trip: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.thickerCable],
+});
 
-export const TRIP_RULES: readonly Rule<Context>[] = [peak, trip];
+export const TRIP_RULES: readonly Rule[] = [peak, trip];

@@ -1,7 +1,8 @@
-import { marginAtMost, type Rule } from '../../checks';
+import { marginAtMost } from '../../checks';
 import { brakingOf, mostBrakingN, REGEN_FROM_MPS } from '../../simulate';
 import { massEmptyKg, motorOf, nominalLinkV, roadModel } from '../../vehicle';
 import { type Context, fromRules } from '../context';
+import { defineRule, type Rule } from '../define';
 import { motorRef } from './shared';
 
 /** The driver alone, on top of the empty vehicle: the lightest that it drives, kg. */
@@ -29,9 +30,14 @@ export function hardestBraking(
   return { decelerationMPerS2: forceN / massKg, forceN, massKg };
 }
 
-const brakeLamp: Rule<Context> = {
+const brakeLamp = defineRule({
   id: 'drive.brake-lamp',
-  station: 'drive',
+  says: {
+    fails: '{subject} brakes hard with dark brake lamps',
+    holds: 'Brake lamps in regeneration',
+    line: '{detail}',
+    open: 'Brake lamps in regeneration',
+  },
   sources: ['Braking by the motor that is asked for by lifting the foot lights the brake lamps from a deceleration on'],
   sourcesIn: fromRules('lampFromMPerS2'),
   judge: (context) => {
@@ -71,6 +77,8 @@ const brakeLamp: Rule<Context> = {
       },
     ];
   },
-};
+  remedies:
+    'Have the controller light the brake lamps, or ask for regeneration by the brake pedal; then tell it in Drive.',
+});
 
-export const BRAKING_RULES: readonly Rule<Context>[] = [brakeLamp];
+export const BRAKING_RULES: readonly Rule[] = [brakeLamp];

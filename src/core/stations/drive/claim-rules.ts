@@ -1,14 +1,18 @@
 import { usableShare, usableWords } from '../../build';
-import { marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
-import type { Context } from '../context';
+import { marginAtMost, quantityText as q, type Ref } from '../../checks';
+import { defineRule, type Rule } from '../define';
 import { packEnergies } from './energies';
 
 const CLAIMS: Ref = { kind: 'build', id: 'claims', name: 'Promises' };
 
 /** Range, consumption and energy that were promised must fit each other: range · consumption ≤ what the pack gives. */
-const agree: Rule<Context> = {
+const agree = defineRule({
   id: 'drive.claims-agree',
-  station: 'drive',
+  says: {
+    fails: 'The promises don’t fit each other',
+    holds: 'The promises fit each other',
+    line: '{demand} for that range at that consumption, {limit} to drive on',
+  },
   sources: ['range · consumption ≤ usable energy; nominal energy is gross, part of it is never driven'],
   judge: ({ vehicle }) => {
     const { claimedRangeM, claimedConsumptionWhPerKm, claimedEnergyJ } = vehicle.build.duty;
@@ -34,15 +38,20 @@ const agree: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Find out which of the promised figures was measured, and correct the others.',
+});
 
 /** Sellers round. */
 const ROUNDED = 1.02;
 
 /** What a seller calls the pack’s energy, against its cells. */
-const energy: Rule<Context> = {
+const energy = defineRule({
   id: 'drive.claimed-energy',
-  station: 'drive',
+  says: {
+    fails: 'The pack holds less than was promised',
+    holds: 'The pack holds what was promised',
+    line: '{demand} promised, its cells make {limit}',
+  },
   // True or not: there is no comfort in a promise.
   comfort: 0,
   sources: ['Σ capacity · nominal voltage of the cells that are in the build'],
@@ -67,6 +76,7 @@ const energy: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Promise less, or fit more cells.',
+});
 
-export const CLAIM_RULES: readonly Rule<Context>[] = [agree, energy];
+export const CLAIM_RULES: readonly Rule[] = [agree, energy];

@@ -1,6 +1,7 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { motorCurrentA } from '../../physics/motor';
 import { roadForces, sumOf } from '../../physics/road-load';
+import type { Quantity } from '../../quantities';
 import {
   type CaseId,
   drivePoint,
@@ -13,6 +14,7 @@ import {
   terminalVoltage,
 } from '../../vehicle';
 import { amps, type Context, volts, watts } from '../context';
+import { defineRule, type Rule } from '../define';
 import { BRAKING_RULES } from './braking-rules';
 import { CLAIM_RULES } from './claim-rules';
 import { driveResults } from './results';
@@ -21,12 +23,13 @@ import { STAGE_RULES } from './stage-rules';
 import { TRIP_RULES } from './trip-rules';
 
 /** A steady speed on a grade, with the torque of the lowest link voltage that the circuit then has. */
-function steadyFinding(
+function steadyFinding<Figure extends 'speed' | 'grade'>(
   context: Context,
   speedMPerS: number | undefined,
   grade: number,
   worst: CaseId,
-): readonly Finding[] {
+  shown: readonly Figure[],
+): readonly Finding<Figure, 'torque'>[] {
   const { build } = context.vehicle;
   const subject = motorRef(context);
   if (!subject || speedMPerS === undefined) return [];
@@ -45,6 +48,10 @@ function steadyFinding(
   const forceN = sumOf(roadForces(model.road, speedMPerS, grade, 0));
   const point = drivePoint(model, forceN, speedMPerS, linkV);
   const limit = inverterPowerW(build, 'hard-acceleration');
+  const told: Record<'speed' | 'grade', Quantity> = {
+    grade: { value: grade, dimension: 'ratio' },
+    speed: { value: speedMPerS, dimension: 'speed' },
+  };
   return [
     {
       subject,
@@ -52,7 +59,7 @@ function steadyFinding(
       demand: watts(point.batteryW),
       limit: watts(limit),
       ...(point.possible ? { margin: marginAtMost(point.batteryW, limit) } : { holds: false, variant: 'torque' }),
-      figures: { grade: { value: grade, dimension: 'ratio' }, speed: { value: speedMPerS, dimension: 'speed' } },
+      figures: Object.fromEntries(shown.map((name) => [name, told[name]])) as Record<Figure, Quantity>,
       lines: () => [
         {
           formula: 'P = F · v / (η_driveline · η_motor)',
@@ -66,34 +73,67 @@ function steadyFinding(
   ];
 }
 
-const climb: Rule<Context> = {
+const climb = defineRule({
   id: 'drive.climb',
-  station: 'drive',
+  says: {
+    fails: '{subject} can’t keep the speed on the climb',
+    holds: '{subject} on the climb',
+    line: '{demand} of {limit} at {speed} up {grade}',
+    open: '{subject} on the climb',
+  },
+  variants: {
+    torque: {
+      fails: '{subject} has not the torque for the climb',
+      holds: '{subject} on the climb',
+      line: 'no gear pulls {speed} up {grade}',
+    },
+  },
   sources: [ROAD, 'Torque at the wheels in the best gear, inverter’s battery limit counted'],
   judge: (context) => {
     const { hillGrade, hillSpeedMPerS } = context.vehicle.build.duty;
     return hillGrade === undefined
       ? []
-      : steadyFinding(context, hillSpeedMPerS, hillGrade, 'hill/cold-old-empty/minutes');
+      : steadyFinding(context, hillSpeedMPerS, hillGrade, 'hill/cold-old-empty/minutes', ['grade', 'speed']);
   },
-};
+  remedies: 'A shorter gear, a stronger motor or inverter, less mass, or less speed on that hill.',
+});
 
-const cruise: Rule<Context> = {
+const cruise = defineRule({
   id: 'drive.cruise',
-  station: 'drive',
+  says: {
+    fails: '{subject} can’t keep the cruise speed',
+    holds: '{subject} in cruise',
+    line: '{demand} of {limit} at {speed}',
+    open: '{subject} in cruise',
+  },
+  variants: {
+    torque: {
+      fails: '{subject} can’t keep the cruise speed',
+      holds: '{subject} in cruise',
+      line: 'no gear pulls {speed}',
+    },
+  },
   sources: [
     ROAD,
     'The circuit’s cruise power is bounded by the inverter’s limit: whether the speed is kept is said here',
   ],
   judge: (context) =>
     followsVehicle(context.vehicle.build)
-      ? steadyFinding(context, context.vehicle.build.duty.cruiseSpeedMPerS, 0, 'cruise/cold-old-empty/sustained')
+      ? steadyFinding(context, context.vehicle.build.duty.cruiseSpeedMPerS, 0, 'cruise/cold-old-empty/sustained', [
+          'speed',
+        ])
       : [],
-};
+  remedies: 'A stronger motor or inverter, less drag, or less speed.',
+});
 
-const backVoltage: Rule<Context> = {
+const backVoltage = defineRule({
   id: 'drive.back-voltage',
-  station: 'drive',
+  says: {
+    fails: '{subject} would feed too much voltage back',
+    holds: '{subject} turned fast',
+    line: '{demand} at {rpm}/min, the inverter survives {limit}',
+    open: '{subject} turned fast',
+  },
   sources: [
     'Peak between two phases at the motor’s highest speed ≤ the inverter’s absolute maximum: opening the contactors feeds the link (textbook)',
   ],
@@ -138,11 +178,18 @@ const backVoltage: Rule<Context> = {
       },
     ];
   },
-};
+  remedies:
+    'An inverter for a higher voltage, a motor with less back-voltage, or a shorter way to top speed: lower revolutions.',
+});
 
-const motorCurrent: Rule<Context> = {
+const motorCurrent = defineRule({
   id: 'drive.motor-current',
-  station: 'drive',
+  says: {
+    fails: '{subject} wants more amperes than the inverter gives',
+    holds: '{subject} amperes at peak torque',
+    line: '{demand} of {limit} on the motor side: {torque}',
+    open: '{subject} amperes',
+  },
   comfort: 0,
   sources: [
     'I = P / (√3 · U · cosφ) at the base speed, cosφ 0.85 (generic); a series motor: I = P / U',
@@ -172,9 +219,10 @@ const motorCurrent: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'An inverter with more motor current, or live with the torque that is named.',
+});
 
-export const DRIVE_RULES: readonly Rule<Context>[] = [
+export const DRIVE_RULES: readonly Rule[] = [
   climb,
   cruise,
   backVoltage,

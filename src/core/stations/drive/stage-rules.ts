@@ -1,7 +1,7 @@
-import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { sideFactor, sideLoadN } from '../../physics/stage';
 import { motorOf, roadModel, type Vehicle } from '../../vehicle';
-import type { Context } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** A force in workshop words. */
 const newtons = (n: number): string => (n >= 10000 ? `${(n / 1000).toPrecision(3)} kN` : `${Math.round(n)} N`);
@@ -21,9 +21,14 @@ export function stageLoads(
   };
 }
 
-const sideLoad: Rule<Context> = {
+const sideLoad = defineRule({
   id: 'drive.side-load',
-  station: 'drive',
+  says: {
+    fails: '{subject}’s shaft is pulled too hard',
+    holds: '{subject}, side load',
+    line: '{detail}',
+    open: '{subject}, side load',
+  },
   sources: [
     '(T1 + T2)/(T1 − T2) · 2·T/d at peak torque (generic tension ratios)',
     'Side load of the shaft: the motor’s sheet',
@@ -58,12 +63,18 @@ const sideLoad: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'A support bearing outside the pulley, a larger pulley, or less belt tension.',
+});
 
 /** Rise within a ramp takes no more than this share of the torque that is there (practice: room for a slope). */
-const deadMan: Rule<Context> = {
+const deadMan = defineRule({
   id: 'drive.dead-man',
-  station: 'drive',
+  says: {
+    fails: 'Nothing stops the set speed',
+    holds: 'Set speed has a presence switch',
+    line: '{detail}',
+    open: 'Set speed',
+  },
   sources: [
     'A set speed instead of a pedal goes on when nobody holds it: a presence switch stops it (practice, ISO 13849 in spirit)',
   ],
@@ -82,15 +93,21 @@ const deadMan: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Fit a switch that ends the set speed when the hand lets go, and tell it in Drive.',
+});
 
-const runaway: Rule<Context> = {
+const runaway = defineRule({
   id: 'drive.runaway',
-  station: 'drive',
+  says: {
+    fails: '{subject} can run away',
+    holds: '{subject} can’t run away',
+    line: '{detail}',
+    open: '{subject} without load',
+  },
   sources: [
     'Series DC: torque falls with 1/n², so without a load its speed rises until friction or the banding ends it',
   ],
-  judge: ({ vehicle: { build } }): Finding[] => {
+  judge: ({ vehicle: { build } }): Finding<'detail'>[] => {
     const motor = motorOf(build);
     if (motor?.part?.motorKind !== 'series-dc') return [];
     const subject: Ref = { kind: 'device', id: motor.device.id, name: motor.device.name };
@@ -113,6 +130,7 @@ const runaway: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Keep a load on the shaft, or have the controller limit its speed; then tell it in Drive.',
+});
 
-export const STAGE_RULES: readonly Rule<Context>[] = [sideLoad, deadMan, runaway];
+export const STAGE_RULES: readonly Rule[] = [sideLoad, deadMan, runaway];

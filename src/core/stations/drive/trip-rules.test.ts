@@ -62,7 +62,7 @@ describe('getting home', () => {
     const whole = assessWithRuns(firn9());
     const kept = assessWithRuns(edited(firn9(), figure('socFull', 0.8), figure('startSoc', 0.9)));
     expect(kept.trip!.rangeFreshM! / whole.trip!.rangeFreshM!).toBeCloseTo((0.8 - 0.1) / (1 - 0.1), 9);
-    expect(kept.pack!.usableEnergyJ / whole.pack!.usableEnergyJ).toBeCloseTo(0.7 / 0.9, 12);
+    expect(kept.results.pack!.usableEnergyJ / whole.results.pack!.usableEnergyJ).toBeCloseTo(0.7 / 0.9, 12);
     // Nobody tells where it begins: not above what it is charged to.
     expect(tripRuns(vehicleOf(edited(firn9(), figure('socFull', 0.8))))!.socStart).toBe(0.8);
   });

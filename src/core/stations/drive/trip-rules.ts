@@ -1,13 +1,19 @@
-import { type Finding, marginAtLeast, marginAtMost, marginOfRise, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtLeast, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
 import { dischargeWindowC } from '../../physics/cell';
 import { type TripResult, WINDING_LIMIT_C, WINDOWS_S } from '../../simulate';
 import { currentIn, partOf } from '../../vehicle';
 import { amps, type Context, PACK_REF } from '../context';
+import { defineRule, type Rule } from '../define';
 import { assumedIn, motorRef, needsRun, ROAD, TRIP } from './shared';
 
-const range: Rule<Context> = {
+const range = defineRule({
   id: 'drive.range',
-  station: 'drive',
+  says: {
+    fails: 'The pack does not last the day in winter',
+    holds: 'Range, aged pack in winter',
+    line: '{demand}, {limit} a day is wanted',
+    open: 'Range',
+  },
   sources: [
     'The usual trip driven with the aged pack on the coldest day, heater on, down to where driving stops',
     ROAD,
@@ -42,11 +48,17 @@ const range: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'More cells, less speed, a charge on the way, or a shorter day.',
+});
 
-const claim: Rule<Context> = {
+const claim = defineRule({
   id: 'drive.claim',
-  station: 'drive',
+  says: {
+    fails: 'More range is promised than there is',
+    holds: 'The promised range',
+    line: '{demand} promised, {limit} new in mild air',
+    open: 'Promised range',
+  },
   sources: ['A range that was promised against the pack new on a mild day'],
   judge: (context) => {
     const promised = context.vehicle.build.duty.claimedRangeM;
@@ -64,11 +76,17 @@ const claim: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Promise less, or fit more cells.',
+});
 
-const follows: Rule<Context> = {
+const follows = defineRule({
   id: 'drive.cruise-covers',
-  station: 'drive',
+  says: {
+    fails: 'The trip takes more for long than cruise does',
+    holds: 'Cruise stands for the trip',
+    line: '{demand} rms over half an hour, {limit} sustained',
+    open: 'Cruise against the trip',
+  },
   sources: [
     'The worst half hour of the usual trip, rms, is not above the sustained current that cables, fuses and contactors are held against',
   ],
@@ -102,14 +120,20 @@ const follows: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Raise the cruise power in Drive until it covers the trip, so that fuses and cables are judged for it.',
+});
 
 /** Share of the trip in which it may be slower than the trace (engineering judgement). */
 const BEHIND_SHARE = 0.05;
 
-const gives: Rule<Context> = {
+const gives = defineRule({
   id: 'drive.gives',
-  station: 'drive',
+  says: {
+    fails: 'It falls behind on the usual trip',
+    holds: 'It keeps up on the usual trip',
+    line: '{detail}',
+    open: 'The usual trip',
+  },
   sources: ['Seconds of the usual trip in which motor, inverter or pack can’t give what the trace asks'],
   judge: (context) => {
     const waiting = needsRun(context);
@@ -132,15 +156,28 @@ const gives: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'A stronger motor, inverter or pack, or a gentler trip.',
+});
 
-const getsHome: Rule<Context> = {
+const getsHome = defineRule({
   id: 'drive.gets-home',
-  station: 'drive',
+  says: {
+    fails: 'It does not get home from the usual trip',
+    holds: 'It gets home from the usual trip',
+    line: '{demand} left in winter, driving stops at {limit}',
+    open: 'The usual trip',
+  },
+  variants: {
+    stops: {
+      fails: 'It does not get home from the usual trip',
+      holds: 'It gets home from the usual trip',
+      line: 'in winter it stops after {after}, {time}',
+    },
+  },
   sources: [
     'Charge that is left at the end of the usual trip, aged pack on the coldest day, against where driving stops',
   ],
-  judge: (context): Finding[] => {
+  judge: (context): Finding<'after' | 'time', 'stops'>[] => {
     const waiting = needsRun(context);
     if (waiting) return [waiting];
     const { trip } = context;
@@ -173,7 +210,8 @@ const getsHome: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'More cells, a shorter trip, less speed or less heating.',
+});
 
 /** Where nothing is told, the hottest day, °C. */
 const HOT_C = 35;
@@ -191,9 +229,14 @@ const MILD_C = 15;
 const dayAssumed = (context: Context): readonly string[] =>
   context.vehicle.build.duty.hottestDayC === undefined ? [`Assumed: hottest day ${HOT_C} °C.`] : [];
 
-const motorHeat: Rule<Context> = {
+const motorHeat = defineRule({
   id: 'drive.motor-heat',
-  station: 'drive',
+  says: {
+    fails: '{subject} gets too hot on the usual trip',
+    holds: '{subject} on the usual trip',
+    line: '{demand} of {limit} on the hottest day',
+    open: '{subject} on the usual trip',
+  },
   sources: [
     'One lump that reaches 140 °C (winding of class F, IEC 60085, less 15 K) at the continuous power in 40 °C (IEC 60034-1)',
     'Losses of the usual trip, generic map; a hot spot is hotter than the lump',
@@ -222,11 +265,17 @@ const motorHeat: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Better cooling, a larger motor, or a gentler trip.',
+});
 
-const packHeat: Rule<Context> = {
+const packHeat = defineRule({
   id: 'drive.pack-heat',
-  station: 'drive',
+  says: {
+    fails: 'Cells get too hot on the usual trip',
+    holds: 'Cells on the usual trip',
+    line: '{demand} of {limit} on the hottest day',
+    open: 'Cells on the usual trip',
+  },
   sources: ['Heat of the cells’ resistance on the usual trip; discharge window of the chemistry (generic)'],
   judge: (context) => {
     const waiting = needsRun(context);
@@ -252,6 +301,7 @@ const packHeat: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Cooling for the pack, cells with less resistance, or a gentler trip.',
+});
 
-export const TRIP_RULES: readonly Rule<Context>[] = [range, claim, follows, gives, getsHome, motorHeat, packHeat];
+export const TRIP_RULES: readonly Rule[] = [range, claim, follows, gives, getsHome, motorHeat, packHeat];

@@ -1,20 +1,34 @@
-import { marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import * as propose from '../../proposals';
 import type { ShortJudgement } from '../../simulate';
 import type { ResolvedConductor, Vehicle } from '../../vehicle';
-import { amps, type Context, conductorRef, deviceRef } from '../context';
+import { amps, conductorRef, deviceRef } from '../context';
+import { defineRule } from '../define';
 import { eachFuse, HIGHEST, i2t, LOWEST, notProved, SOURCES } from './fuse-faults';
 
 /** Every conductor, shorted at its far end, against what the fuse that ends it lets through: taps before a fuse and returns behind none, too. */
-export const cableShort: Rule<Context> = {
+export const cableShort = defineRule({
   id: 'fuse.cable-short',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} lets a short circuit burn its cable',
+    holds: '{subject} saves its cable in a short circuit',
+    line: 'lets through {demand}, {cable} stands {limit}',
+    open: '{subject} against a short in its cable',
+  },
+  variants: {
+    never: {
+      fails: '{subject} lets a weak fault burn its cable',
+      holds: '{subject} saves its cable in a short circuit',
+      line: 'at {demand} it never melts, and {cable} burns',
+    },
+  },
   sources: [
     'IEC 60949, IEC 60364-4-43: clearing I²t ≤ k²S², from the loaded temperature',
     SOURCES.slow,
     'Arcing (ratio − 1) · (U/U_n)^1.5 of the adiabatic I²t (generic)',
   ],
   judge: (context) =>
-    eachFuse(context, (subject) => {
+    eachFuse(context, (subject): Finding<'cable', 'never'>[] => {
       const { device, zone } = subject;
       const { vehicle } = context;
       const ref = deviceRef(device);
@@ -83,7 +97,8 @@ export const cableShort: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: [propose.smallerFuse, propose.otherFuse, propose.thickerShorted],
+});
 
 const conductorOf = (vehicle: Vehicle, { conductorId }: ShortJudgement): ResolvedConductor =>
   vehicle.conductorOf.get(conductorId)!;

@@ -1,12 +1,13 @@
-import type { Finding, Rule } from '../../checks';
+import type { Finding } from '../../checks';
 import { quantityText as q } from '../../checks';
 import { consumersOf } from '../../simulate';
 import { terminalVoltage } from '../../vehicle';
-import { type Context, deviceRef } from '../context';
+import { deviceRef } from '../context';
+import { defineRule, type Rule } from '../define';
 
-const solved: Rule<Context> = {
+const solved = defineRule({
   id: 'circuit.solved',
-  station: 'hv-circuit',
+  says: { fails: 'The circuit can’t be solved', holds: 'The circuit is whole', line: '{detail}', open: 'Circuit' },
   sources: ['Nodal analysis: every island has one solution'],
   judge: ({ vehicle }) => {
     const circuit = { kind: 'build', id: 'circuit', name: 'Traction circuit' } as const;
@@ -24,16 +25,17 @@ const solved: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Mend what the sentence names: close the gap in the circuit, or tell the missing part.',
+});
 
-const open: Rule<Context> = {
+const open = defineRule({
   id: 'circuit.open',
-  station: 'hv-circuit',
+  says: { fails: '{subject} gets no voltage', holds: '{subject} is fed', line: '{detail}' },
   sources: ['Nodal analysis: with the main contactors closed both terminals join the pack'],
   judge: ({ vehicle }) => {
     const cruise = vehicle.caseOf('cruise/nominal/sustained');
     if (!cruise?.point.solvable) return [];
-    return consumersOf(vehicle).map((device): Finding => {
+    return consumersOf(vehicle).map((device): Finding<'detail'> => {
       const v = terminalVoltage(
         cruise,
         { deviceId: device.id, terminal: 'plus' },
@@ -54,6 +56,7 @@ const open: Rule<Context> = {
       };
     });
   },
-};
+  remedies: 'Wire it to both poles, behind the contactors that close for it.',
+});
 
-export const CIRCUIT_RULES: readonly Rule<Context>[] = [solved, open];
+export const CIRCUIT_RULES: readonly Rule[] = [solved, open];

@@ -1,11 +1,17 @@
-import type { Finding, Rule } from '../../checks';
+import type { Finding } from '../../checks';
 import { closedIn, coilCircuit, prechargeBranches, stateOf, stillIn } from '../../vehicle';
-import { type Context, deviceRef } from '../context';
+import { deviceRef } from '../context';
+import { defineRule } from '../define';
 
 /** What a precharge resistor bridges has to stay open while the link charges: its coil has a driver of its own. */
-export const closingOrder: Rule<Context> = {
+export const closingOrder = defineRule({
   id: 'precharge.order',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} closes before the link is charged',
+    holds: '{subject} waits for the link',
+    line: '{detail}',
+    open: '{subject} and the order of closing',
+  },
   sources: [
     'With the key on and only what precharge commands fed, the coil circuit is solved: what pulls in then closes onto the empty link',
   ],
@@ -18,7 +24,7 @@ export const closingOrder: Rule<Context> = {
     return circuit.wired
       .filter(({ id }) => bridged.has(id) && !commanded.has(id))
       .map(
-        (device): Finding => ({
+        (device): Finding<'detail'> => ({
           subject: deviceRef(device),
           holds: !pulledIn.has(device.id),
           figures: {
@@ -29,4 +35,5 @@ export const closingOrder: Rule<Context> = {
         }),
       );
   },
-};
+  remedies: 'Wire its coil so that it closes after the link is charged.',
+});

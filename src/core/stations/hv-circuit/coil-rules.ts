@@ -1,4 +1,5 @@
-import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref } from '../../checks';
+import * as propose from '../../proposals';
 import {
   type CoilCircuit,
   closedIn,
@@ -12,6 +13,7 @@ import {
   solveCoils,
 } from '../../vehicle';
 import { type Context, deviceRef, needsPart, volts } from '../context';
+import { defineRule, type Rule } from '../define';
 
 export const COILS: Ref = { kind: 'build', id: 'coils', name: 'Coil circuit' };
 export const NEEDS_COILS: Finding = { subject: COILS, missing: [{ ref: COILS, what: 'coil circuit' }] };
@@ -42,9 +44,18 @@ function worstCoils(circuit: CoilCircuit, context: Context): Map<string, WorstCo
   return worst;
 }
 
-const coil: Rule<Context> = {
+const coil = defineRule({
   id: 'contactor.coil',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} may not pull in on a weak battery',
+    holds: '{subject} coil',
+    line: '{demand} at its coil, pulls in from {limit}',
+    open: '{subject} coil',
+  },
+  variants: {
+    unwired: { fails: '{subject} has no wires at its coil', holds: '{subject} coil', line: 'nothing can close it' },
+    unused: { fails: '{subject} coil', holds: '{subject} coil', line: 'no state closes it' },
+  },
   sources: [
     'Pick-up voltage of the hot coil: the contactor’s part',
     'Lowest supply 10.5 V: the auxiliary battery alone under a pump’s start (generic)',
@@ -56,7 +67,7 @@ const coil: Rule<Context> = {
     const circuit = coilCircuit(context.vehicle);
     if (!circuit || circuit.wired.length === 0) return [NEEDS_COILS];
     const worst = worstCoils(circuit, context);
-    return contactors.map((device): Finding => {
+    return contactors.map((device): Finding<never, 'unwired' | 'unused'> => {
       const subject = deviceRef(device);
       if (!partOf(device, 'contactor')) return needsPart(device);
       if (circuit.unwired.some(({ id }) => id === device.id)) return { subject, holds: false, variant: 'unwired' };
@@ -89,16 +100,29 @@ const coil: Rule<Context> = {
       };
     });
   },
-};
+  remedies: [propose.thickerLoop],
+});
 
 /** A plain diode keeps the coil's current going: three to five times the release time. */
 const DIODE_FACTOR = 4;
 /** What a sequence may reckon with: twice the stated time. */
 const SLOWEST = 2;
 
-const release: Rule<Context> = {
+const release = defineRule({
   id: 'contactor.release',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} lets go too slowly',
+    holds: '{subject} lets go',
+    line: '{demand} with {suppression}, {limit} at most',
+    open: '{subject} letting go',
+  },
+  variants: {
+    bare: {
+      fails: 'Nothing takes the coil’s kick at {subject}',
+      holds: '{subject} lets go',
+      line: 'its driver and its contacts burn',
+    },
+  },
   sources: [
     'Release time with zener or TVS: the contactor’s part',
     'A plain diode across the coil takes three to five times as long (practice; four is used): slow contacts burn and weld',
@@ -107,7 +131,7 @@ const release: Rule<Context> = {
   judge: ({ vehicle }) =>
     vehicle.devices
       .filter(({ id, device }) => device.kind === 'contactor' && !isPrechargeRelay(vehicle, id))
-      .map((device): Finding => {
+      .map((device): Finding<'suppression', 'bare'> => {
         const subject = deviceRef(device);
         const part = partOf(device, 'contactor');
         if (!part) return needsPart(device);
@@ -136,6 +160,7 @@ const release: Rule<Context> = {
           ],
         };
       }),
-};
+  remedies: [propose.quickRelease],
+});
 
-export const COIL_RULES: readonly Rule<Context>[] = [coil, release];
+export const COIL_RULES: readonly Rule[] = [coil, release];

@@ -1,4 +1,5 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import * as propose from '../../proposals';
 import { isPrechargeRelay, partOf, prechargeBranches, solvedStates } from '../../vehicle';
 import {
   amps,
@@ -11,12 +12,13 @@ import {
   powerFrom,
   worstCurrent,
 } from '../context';
+import { defineRule } from '../define';
 
 /** A precharge that is broken off as it begins: all of the voltage across the resistor. */
-function relayBreaks(context: Context): Finding[] {
+function relayBreaks(context: Context): Finding<never, 'relay'>[] {
   const { vehicle, fullV } = context;
   return prechargeBranches(vehicle).flatMap(({ relayIds, resistorIds }) =>
-    relayIds.map((id): Finding => {
+    relayIds.map((id): Finding<never, 'relay'> => {
       const device = vehicle.deviceOf.get(id)!;
       const subject = deviceRef(device);
       const part = partOf(device, 'contactor');
@@ -51,9 +53,22 @@ function relayBreaks(context: Context): Finding[] {
 }
 
 /** Opening in an emergency: the current of the hardest moment, peaks included. */
-export const contactorBreak: Rule<Context> = {
+export const contactorBreak = defineRule({
   id: 'contactor.break',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} can’t open the hardest current',
+    holds: '{subject} opens the hardest current',
+    line: '{demand} of {limit}',
+    open: '{subject} opening',
+  },
+  variants: {
+    relay: {
+      fails: '{subject} can’t open a precharge that has just begun',
+      holds: '{subject} opens a precharge that has just begun',
+      line: '{demand} of {limit}',
+      open: '{subject} opening',
+    },
+  },
   sources: ['Break rating at voltage: the contactor’s part', 'Emergency opening happens at full current'],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
@@ -90,4 +105,5 @@ export const contactorBreak: Rule<Context> = {
       });
     return [...mains, ...relayBreaks(context)];
   },
-};
+  remedies: [propose.otherContactor],
+});

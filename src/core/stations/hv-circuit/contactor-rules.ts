@@ -1,6 +1,7 @@
-import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import type { ContactorPart } from '../../parts';
 import { carryCurrent } from '../../physics/contactor';
+import * as propose from '../../proposals';
 import { type ClosingEvent, closings, isRun, type PrechargeRun } from '../../simulate';
 import {
   groundOf,
@@ -25,14 +26,19 @@ import {
   volts,
   worstCurrent,
 } from '../context';
+import { defineRule, type Rule } from '../define';
 
 const contactorsIn = (vehicle: Vehicle): ResolvedDevice[] =>
   vehicle.devices.filter(({ device }) => device.kind === 'contactor');
 const contactorsOf = (context: Context): ResolvedDevice[] => contactorsIn(context.vehicle);
 
-const voltage: Rule<Context> = {
+const voltage = defineRule({
   id: 'contactor.voltage',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} is not made for this voltage',
+    holds: '{subject} voltage',
+    line: '{demand} full charge, rated {limit}',
+  },
   sources: ['Rated DC voltage: the contactor’s part', 'Full charge: charge voltage of every cell in series'],
   judge: (context) =>
     contactorsOf(context).map((device) => {
@@ -56,7 +62,8 @@ const voltage: Rule<Context> = {
         ],
       };
     }),
-};
+  remedies: [propose.otherContactor],
+});
 
 /** Smallest copper on the studs of a device, mm²; null when a stud has no cable of known size. */
 export function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number; name: string } | null {
@@ -78,16 +85,20 @@ export function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number;
   return studs.sort((p, r) => p!.areaMm2 - r!.areaMm2)[0]!;
 }
 
-const carry: Rule<Context> = {
+const carry = defineRule({
   id: 'contactor.carry',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} carries more than its studs cool',
+    holds: '{subject} carry',
+    line: '{demand} of {limit} on {cable}',
+  },
   sources: [
     'Carry current against the cable on the studs: the contactor’s part',
     'Derating above 40 °C by √((125 − T_a)/85) (generic)',
   ],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle, 'sustained');
-    return contactorsOf(context).flatMap((device): Finding[] => {
+    return contactorsOf(context).flatMap((device): Finding<'cable'>[] => {
       const part = partOf(device, 'contactor');
       if (!part) return [needsPart(device)];
       if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
@@ -125,20 +136,42 @@ const carry: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.otherContactor],
+});
 
 const PRECHARGE: Ref = { kind: 'build', id: 'precharge', name: 'Precharge' };
 
-const CLOSES: Readonly<Record<ClosingEvent['when'], string | null>> = {
+const CLOSES: Readonly<Record<ClosingEvent['when'], 'before' | 'relay' | 'onto' | null>> = {
   before: 'before',
   relay: 'relay',
   bridged: null,
   onto: 'onto',
 };
 
-const make: Rule<Context> = {
+const make = defineRule({
   id: 'contactor.make',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} closes on too much current',
+    holds: '{subject} closing',
+    line: '{demand} of {limit}, {difference} across it',
+  },
+  variants: {
+    before: {
+      fails: '{subject} closes on an empty link',
+      holds: '{subject} closing',
+      line: '{demand} of {limit}: nothing precharges what it joins',
+    },
+    onto: {
+      fails: '{subject} joins an empty capacitor to a live bus',
+      holds: '{subject} closing',
+      line: '{demand} of {limit}, {difference} across it: nothing precharges what it joins',
+    },
+    relay: {
+      fails: '{subject} closes on more than it makes',
+      holds: '{subject} closing',
+      line: '{demand} of {limit} through the resistor',
+    },
+  },
   sources: [
     'Transient of the closing loop: pack, cables, loop inductance (0.5 µH/m and 5 µH in the cells, generic), link capacitors',
     'Every contactor in the order in which it closes, with the capacitors as they stand by then',
@@ -159,12 +192,12 @@ const make: Rule<Context> = {
     );
     return [
       ...[...open].map(
-        (id): Finding => ({
+        (id): Finding<'difference', 'before' | 'onto' | 'relay'> => ({
           subject: deviceRef(vehicle.deviceOf.get(id)!),
           waitsFor: [{ ref: PRECHARGE, what: 'has resistor, relay and link' }],
         }),
       ),
-      ...closings(vehicle).flatMap((event): Finding[] => {
+      ...closings(vehicle).flatMap((event): Finding<'difference', 'before' | 'onto' | 'relay'>[] => {
         const device = vehicle.deviceOf.get(event.contactorId)!;
         if (open.has(device.id)) return [];
         const subject = deviceRef(device);
@@ -177,14 +210,15 @@ const make: Rule<Context> = {
       }),
     ];
   },
-};
+  remedies: [propose.closeLater, propose.otherContactor],
+});
 
 function closingFinding(
   subject: Ref,
   part: ContactorPart,
   { when, closing }: ClosingEvent,
   run: PrechargeRun | null,
-): Finding {
+): Finding<'difference', 'before' | 'relay' | 'onto'> {
   const margin = marginAtMost(closing.peakCurrentA, part.makeCurrentA);
   const variant = CLOSES[when];
   const bridged = when === 'bridged' && run ? run : null;
@@ -220,9 +254,9 @@ function closingFinding(
   };
 }
 
-const disconnect: Rule<Context> = {
+const disconnect = defineRule({
   id: 'disconnect.rating',
-  station: 'hv-circuit',
+  says: { fails: '{subject} is not made for this', holds: '{subject} rating', line: '{demand} of {limit}' },
   sources: ['Rated voltage and current: the disconnect’s part'],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle, 'sustained');
@@ -261,6 +295,7 @@ const disconnect: Rule<Context> = {
         ];
       });
   },
-};
+  remedies: [propose.otherDisconnect],
+});
 
-export const CONTACTOR_RULES: readonly Rule<Context>[] = [voltage, carry, make, disconnect];
+export const CONTACTOR_RULES: readonly Rule[] = [voltage, carry, make, disconnect];

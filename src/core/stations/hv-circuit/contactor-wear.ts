@@ -1,5 +1,6 @@
-import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { carryCurrent, overloadMultiple } from '../../physics/contactor';
+import * as propose from '../../proposals';
 import { everyContactor, potentials } from '../../simulate';
 import {
   isPrechargeRelay,
@@ -22,6 +23,7 @@ import {
   powerFrom,
   worstCurrent,
 } from '../context';
+import { defineRule, type Rule } from '../define';
 import { studArea } from './contactor-rules';
 
 /** A long climb, s: what "minutes" stands for. */
@@ -33,9 +35,14 @@ const STARTS_A_DAY = 6;
 const mains = ({ vehicle }: Context) =>
   vehicle.devices.filter(({ id, device }) => device.kind === 'contactor' && !isPrechargeRelay(vehicle, id));
 
-const peak: Rule<Context> = {
+const peak = defineRule({
   id: 'contactor.peak',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} carries too much for a while',
+    holds: '{subject} peaks',
+    line: '{demand} of {limit} for {time}',
+    open: '{subject} peaks',
+  },
   sources: [
     'What it carries for a while: the contactor’s part, joined straight over the logarithm of time',
     'Carry current on its studs’ cable at its ambient, as in contactor.carry',
@@ -43,7 +50,7 @@ const peak: Rule<Context> = {
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
     const { hardAccelerationS } = context.vehicle.build.duty;
-    return mains(context).flatMap((device): Finding[] => {
+    return mains(context).flatMap((device): Finding<'time'>[] => {
       const subject = deviceRef(device);
       const part = partOf(device, 'contactor');
       if (!part) return [needsPart(device)];
@@ -104,7 +111,8 @@ const peak: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.otherContactor],
+});
 
 /** States in which power flows towards the pack. */
 const TOWARDS_PACK: ReadonlySet<string> = new Set(['regeneration', 'charging']);
@@ -149,16 +157,30 @@ function turnedRound(vehicle: Vehicle, device: ResolvedDevice): boolean {
   return false;
 }
 
-const polarity: Rule<Context> = {
+const polarity = defineRule({
   id: 'contactor.polarity',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} can’t break the current when it reverses',
+    holds: '{subject} when the current reverses',
+    line: '{demand} of {limit} in {state}',
+    open: '{subject} when the current reverses',
+  },
+  variants: {
+    turned: {
+      fails: '{subject} sits the wrong way round',
+      holds: '{subject} sits the wrong way round and breaks it even so',
+      line: 'against its mark {demand} of {limit} in {state}: terminal a belongs to the cells',
+    },
+    'both-ways': { fails: '{subject} direction', holds: '{subject} direction', line: 'breaks either way' },
+    'one-way': { fails: '{subject} direction', holds: '{subject} direction', line: 'the current never reverses' },
+  },
   sources: [
     'A polarised contactor blows its arc out in one direction of the current: the contactor’s part',
     'Terminal a is the one that its sheet wants towards the cells in that pole; the wiring tells on which side they are',
   ],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
-    return mains(context).flatMap((device): Finding[] => {
+    return mains(context).flatMap((device): Finding<'state', 'turned' | 'both-ways' | 'one-way'>[] => {
       const subject = deviceRef(device);
       const part = partOf(device, 'contactor');
       if (!part) return [needsPart(device)];
@@ -193,7 +215,8 @@ const polarity: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.otherContactor],
+});
 
 /** Openings until worn at a current: arcs wear with its square, never more than the mechanism lasts (engineering judgement). */
 export function lifeAt(currentA: number, breakA: number, electricalLife: number, mechanicalLife: number): number {
@@ -201,9 +224,14 @@ export function lifeAt(currentA: number, breakA: number, electricalLife: number,
   return Math.min(mechanicalLife, electricalLife * (breakA / currentA) ** 2);
 }
 
-const life: Rule<Context> = {
+const life = defineRule({
   id: 'contactor.life',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} wears out too soon',
+    holds: '{subject} life',
+    line: '{demand} openings of {limit}, at {current}',
+    open: '{subject} life',
+  },
   sources: [
     'Electrical and mechanical life: the contactor’s part; arcs wear with the square of the current (engineering judgement)',
     'Fifteen years of key turns; opened at what the bus still draws in Ready',
@@ -211,7 +239,7 @@ const life: Rule<Context> = {
   judge: (context) => {
     const starts = context.vehicle.build.duty.startsPerDay;
     const demand = (starts ?? STARTS_A_DAY) * 365 * YEARS;
-    return mains(context).flatMap((device): Finding[] => {
+    return mains(context).flatMap((device): Finding<'current'>[] => {
       const subject = deviceRef(device);
       const part = partOf(device, 'contactor');
       if (!part) return [needsPart(device)];
@@ -251,13 +279,19 @@ const life: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.fewerStarts],
+});
 
 const SEQUENCE: Ref = { kind: 'build', id: 'sequence', name: 'Closing sequence' };
 
-const weldedTest: Rule<Context> = {
+const weldedTest = defineRule({
   id: 'contactor.welded-test',
-  station: 'hv-circuit',
+  says: {
+    fails: 'Nothing finds a welded contactor',
+    holds: 'A welded contactor is found',
+    line: 'the link is proved dead at each key-on',
+    open: 'Finding a welded contactor',
+  },
   sources: [
     'A welded contactor shows as a live link with every contactor open: proved at each key-on (practice; ISO 6469-3 intent)',
   ],
@@ -268,6 +302,7 @@ const weldedTest: Rule<Context> = {
       return [{ subject: SEQUENCE, missing: [{ ref: SEQUENCE, what: 'whether it proves the link dead' }] }];
     return [{ subject: SEQUENCE, holds: provesDead }];
   },
-};
+  remedies: [propose.proveDead],
+});
 
-export const CONTACTOR_WEAR_RULES: readonly Rule<Context>[] = [peak, polarity, life, weldedTest];
+export const CONTACTOR_WEAR_RULES: readonly Rule[] = [peak, polarity, life, weldedTest];

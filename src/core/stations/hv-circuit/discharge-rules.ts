@@ -1,8 +1,9 @@
-import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { capacitorEnergyJ, parallelOhm, timeToVoltage } from '../../physics/discharge';
 import { type Closed, consumersOf, everyContactor, potentials } from '../../simulate';
 import { partOf, type ResolvedDevice, terminalNode, type Vehicle } from '../../vehicle';
-import { type Context, deviceRef, fromRules, volts } from '../context';
+import { deviceRef, fromRules, volts } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** Capacitors that stay side by side with every contactor open, and what bleeds them. */
 export interface LinkDischarge {
@@ -73,16 +74,28 @@ export function linkDischarges(
 export const linkDischarge = (vehicle: Vehicle, fullV: number, safeV: number): LinkDischarge | null =>
   linkDischarges(vehicle, fullV, safeV)[0] ?? null;
 
-const passive: Rule<Context> = {
+const passive = defineRule({
   id: 'discharge.passive',
-  station: 'hv-circuit',
+  says: {
+    fails: 'The link stays dangerous too long after switching off',
+    holds: 'The link discharges by itself',
+    line: 'under {safe} after {demand}, {limit} at most',
+    open: 'Discharge of the link',
+  },
+  variants: {
+    never: {
+      fails: 'The link stays charged for ever after switching off',
+      holds: 'The link discharges by itself',
+      line: 'nothing bleeds it',
+    },
+  },
   sources: ['t = R · C · ln(V/V_safe)'],
   sourcesIn: fromRules('classBDcV', 'passiveDischargeS'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const links = linkDischarges(vehicle, fullV, rules.classBDcV.value);
     const main = links.find(({ devices }) => devices.some(({ device }) => device.kind === 'inverter')) ?? links[0];
-    return links.flatMap((link): Finding[] => {
+    return links.flatMap((link): Finding<'safe', 'never'>[] => {
       if (link.energyJ < rules.harmlessJ.value) return [];
       const subject: Ref = link === main ? { kind: 'build', id: 'link', name: 'DC link' } : deviceRef(link.devices[0]!);
       if (link.timeS === null)
@@ -125,17 +138,23 @@ const passive: Rule<Context> = {
       ];
     });
   },
-};
+  remedies:
+    'Fit a bleed resistor across the link and tell it on the inverter, or keep people away for that long: a time delay on the lid and a label.',
+});
 
-const active: Rule<Context> = {
+const active = defineRule({
   id: 'discharge.active',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} empties the link too slowly',
+    holds: '{subject} empties the link when told',
+    line: 'under {safe} after {demand}, {limit} at most',
+  },
   sources: ['t = R · C · ln(V/V_safe), R the active one and the bleeds side by side'],
   sourcesIn: fromRules('classBDcV', 'activeDischargeS'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const links = linkDischarges(vehicle, fullV, rules.classBDcV.value);
-    return vehicle.devices.flatMap((device): Finding[] => {
+    return vehicle.devices.flatMap((device): Finding<'safe'>[] => {
       const activeOhm = partOf(device, 'inverter')?.activeDischargeOhm;
       const link = links.find(({ devices }) => devices.includes(device));
       if (activeOhm === undefined || !link) return [];
@@ -170,6 +189,7 @@ const active: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: 'A discharge circuit with less resistance; its power is asked again then.',
+});
 
-export const DISCHARGE_RULES: readonly Rule<Context>[] = [passive, active];
+export const DISCHARGE_RULES: readonly Rule[] = [passive, active];

@@ -1,13 +1,18 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { partOf, type Vehicle } from '../../vehicle';
-import { type Context, deviceRef, fromRules, volts } from '../context';
+import { deviceRef, fromRules, volts } from '../context';
+import { defineRule } from '../define';
 
 const MOST_LEFT = 0.75;
 
 /** What is left between neighbouring boxes when a disconnect is out: hands can meet the largest series part. */
-export const disconnectLeft: Rule<Context> = {
+export const disconnectLeft = defineRule({
   id: 'disconnect.left',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} leaves most of the pack in one piece',
+    holds: '{subject} takes the pack apart',
+    line: '{demand} stays live in one part, {limit} at most',
+  },
   comfort: 0,
   sources: ['With the disconnect out each part of the string keeps its own voltage'],
   sourcesIn: fromRules('classBDcV'),
@@ -40,7 +45,8 @@ export const disconnectLeft: Rule<Context> = {
         ];
       });
   },
-};
+  remedies: 'Move the disconnect towards the middle of the pack, or fit a second one.',
+});
 
 /** Highest full-charge voltage of boxes that stay in series when `without` is out, V; null without cells. */
 export function largestPart(vehicle: Vehicle, without: string | null): number | null {

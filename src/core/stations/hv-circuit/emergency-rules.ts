@@ -1,4 +1,5 @@
-import type { Finding, Ref, Rule } from '../../checks';
+import type { Finding, Ref } from '../../checks';
+import * as propose from '../../proposals';
 import { allBut, coverage, HANDLES, heldWith, singleFailures, stillFed } from '../../simulate';
 import {
   type CoilCircuit,
@@ -9,7 +10,8 @@ import {
   stateOf,
   type Vehicle,
 } from '../../vehicle';
-import { type Context, deviceRef, fromRules } from '../context';
+import { deviceRef, fromRules } from '../context';
+import { defineRule, type Rule } from '../define';
 import { COILS, NEEDS_COILS } from './coil-rules';
 
 const STOP: Ref = { kind: 'build', id: 'emergency-stop', name: 'Emergency stop' };
@@ -39,9 +41,14 @@ function pulls(vehicle: Vehicle, safeV: number): ResolvedDevice[] {
   });
 }
 
-const emergencyStop: Rule<Context> = {
+const emergencyStop = defineRule({
   id: 'emergency.stop',
-  station: 'hv-circuit',
+  says: {
+    fails: 'The emergency stop does not stop it',
+    holds: 'The emergency stop stops it',
+    line: '{detail}',
+    open: 'Emergency stop',
+  },
   sources: [
     'The school of emergency stop that the build chose',
     'By wire: the handle stands in the feed of every coil that driving needs; by pull: a disconnect that breaks load takes the inverter off',
@@ -67,7 +74,8 @@ const emergencyStop: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.putIn(['emergency-stop'], 'feed'), propose.breaksLoad],
+});
 
 /** Each handle by itself lets every coil go that driving needs. */
 function byWire(vehicle: Vehicle, circuit: CoilCircuit): { ok: boolean; detail: string } {
@@ -94,9 +102,14 @@ function byPull(vehicle: Vehicle, safeV: number): { ok: boolean; detail: string 
   };
 }
 
-const disconnectInterlock: Rule<Context> = {
+const disconnectInterlock = defineRule({
   id: 'disconnect.interlock',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} can be pulled under load',
+    holds: '{subject} opens without load',
+    line: '{detail}',
+    open: '{subject} interlock',
+  },
   sources: [
     'A disconnect that may not break load opens after the contactors: its auxiliary contact stands in their coils’ feed',
   ],
@@ -104,7 +117,7 @@ const disconnectInterlock: Rule<Context> = {
     const circuit = coilCircuit(vehicle);
     return vehicle.devices
       .filter((device) => device.device.kind === 'disconnect' && partOf(device, 'disconnect')?.breaksLoad === false)
-      .flatMap((device): Finding[] => {
+      .flatMap((device): Finding<'detail'>[] => {
         const subject = deviceRef(device);
         if (!circuit || circuit.wired.length === 0) return [{ ...NEEDS_COILS, subject }];
         const unknown = unknownCoils(vehicle, circuit, subject);
@@ -126,16 +139,21 @@ const disconnectInterlock: Rule<Context> = {
         ];
       });
   },
-};
+  remedies: [propose.auxiliary, propose.breaksLoad],
+});
 
 const LOOP_WORDS = {
   'inertia-switch': 'an inertia switch',
   'interlock-contact': 'the interlock of lids and plugs',
 } as const;
 
-const loop: Rule<Context> = {
+const loop = defineRule({
   id: 'emergency.loop',
-  station: 'hv-circuit',
+  says: {
+    fails: 'A crash or an open lid leaves it live',
+    holds: 'A crash or an open lid switches off',
+    line: '{detail}',
+  },
   sources: [
     'By wire and above class A: a crash and an opened lid or plug let every coil go (practice; ISO 6469-3, UN R100 intent)',
   ],
@@ -163,11 +181,16 @@ const loop: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.putIn(['inertia-switch', 'interlock-contact'], 'feed')],
+});
 
-const singleFailure: Rule<Context> = {
+const singleFailure = defineRule({
   id: 'emergency.single-failure',
-  station: 'hv-circuit',
+  says: {
+    fails: 'One failure defeats the emergency stop',
+    holds: 'The emergency stop survives one failure',
+    line: '{detail}',
+  },
   sources: [
     'With the handle pressed and any one contact bridged or any one wire touching the supply, one pole opens or a pull that breaks load is at hand (engineering judgement, after the intent of ISO 26262 and ISO 13850)',
   ],
@@ -198,6 +221,7 @@ const singleFailure: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.putIn(['emergency-stop'], 'return', ', second contact'), propose.breaksLoad],
+});
 
-export const EMERGENCY_RULES: readonly Rule<Context>[] = [emergencyStop, disconnectInterlock, loop, singleFailure];
+export const EMERGENCY_RULES: readonly Rule[] = [emergencyStop, disconnectInterlock, loop, singleFailure];

@@ -1,11 +1,18 @@
-import { marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { CURVE_TIMES_S } from '../../physics/fuse-curve';
-import { amps, type Context, deviceRef, fromRules } from '../context';
+import * as propose from '../../proposals';
+import { amps, deviceRef, fromRules } from '../context';
+import { defineRule, type Rule } from '../define';
 import { at, eachFuse, HIGHEST, LOWEST, mostToBreak, SOURCES, seconds } from './fuse-faults';
 
-const breakingCapacity: Rule<Context> = {
+const breakingCapacity = defineRule({
   id: 'fuse.breaking-capacity',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} can’t break the highest fault',
+    holds: '{subject} breaks the highest fault',
+    line: '{demand} of {limit}',
+    open: '{subject} breaking capacity',
+  },
   sources: [
     'IEC 60269-1: breaking capacity at or above the highest prospective current',
     SOURCES.network,
@@ -54,11 +61,17 @@ const breakingCapacity: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: [propose.otherFuse],
+});
 
-const minimumBreaking: Rule<Context> = {
+const minimumBreaking = defineRule({
   id: 'fuse.minimum-breaking',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} melts but does not break a weak fault',
+    holds: '{subject} breaks the weakest fault',
+    line: 'breaks from {demand}, the weakest fault is {limit}',
+    open: '{subject} weakest fault',
+  },
   sources: ['IEC 60269-4: below its smallest breaking current an aR element melts and burns on', SOURCES.network],
   judge: (context) =>
     eachFuse(context, ({ device, fuse, zone: faults }) => {
@@ -82,15 +95,28 @@ const minimumBreaking: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: [propose.smallerFuse, propose.otherFuse],
+});
 
-const meltingTime: Rule<Context> = {
+const meltingTime = defineRule({
   id: 'fuse.melting-time',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} melts too late in a weak fault',
+    holds: '{subject} melts in time',
+    line: '{demand} at {current}, {limit} at most',
+    open: '{subject} melting time',
+  },
+  variants: {
+    never: {
+      fails: '{subject} never melts in a weak fault',
+      holds: '{subject} melts in time',
+      line: 'only {demand} flows: the fault burns on',
+    },
+  },
   sources: [SOURCES.slow, SOURCES.network],
   sourcesIn: fromRules('meltingS'),
   judge: (context) =>
-    eachFuse(context, ({ device, fuse, zone: faults }) => {
+    eachFuse(context, ({ device, fuse, zone: faults }): Finding<'current', 'never'>[] => {
       if (!faults.lowest) return [];
       const { meltTimeS } = at(fuse, faults.lowest, faults.lowestA);
       if (meltTimeS === null)
@@ -122,6 +148,7 @@ const meltingTime: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: [propose.smallerFuse, propose.otherFuse],
+});
 
-export const FAULT_RULES: readonly Rule<Context>[] = [breakingCapacity, minimumBreaking, meltingTime];
+export const FAULT_RULES: readonly Rule[] = [breakingCapacity, minimumBreaking, meltingTime];

@@ -24,8 +24,11 @@ export interface Subject {
 }
 
 /** Runs a judgement for each fuse that has a part and meets currents; what is missing is said. */
-export function eachFuse(context: Context, judge: (subject: Subject) => Finding[]): Finding[] {
-  return fuseZones(context.vehicle).flatMap((zone): Finding[] => {
+export function eachFuse<Found extends Finding<string, string>>(
+  context: Context,
+  judge: (subject: Subject) => readonly Found[],
+): (Found | Finding)[] {
+  return fuseZones(context.vehicle).flatMap((zone): readonly (Found | Finding)[] => {
     const device = context.vehicle.deviceOf.get(zone.fuseId)!;
     const fuse = partOf(device, 'fuse');
     if (!fuse) return [needsPart(device)];

@@ -1,22 +1,29 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { adiabaticI2t } from '../../physics/fuse-curve';
+import * as propose from '../../proposals';
 import { type Fault, faultBetween, firstToMelt, packPoles } from '../../simulate';
 import { isPrechargeRelay, partOf, protectingFuses, terminalNode } from '../../vehicle';
-import { amps, type Context, deviceRef } from '../context';
+import { amps, deviceRef } from '../context';
+import { defineRule, type Rule } from '../define';
 import { at, eachFuse, HIGHEST, i2t, notProved, SOURCES } from './fuse-faults';
 
 /** What a fuse lets through, against the fuse and the contactors before it. */
 
 const SELECTIVITY = 0.75;
 
-const selectivity: Rule<Context> = {
+const selectivity = defineRule({
   id: 'fuse.selectivity',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} takes {upstream} with it',
+    holds: '{subject} goes alone',
+    line: 'lets through {demand}, {upstream} stands {limit}',
+    open: '{subject} goes alone',
+  },
   sources: ['Branch goes, main stays: total I²t below 0.75 of the upstream pre-arcing I²t (practice)', SOURCES.slow],
   judge: (context) => {
     const { vehicle } = context;
     const protecting = protectingFuses(vehicle, 'fuse').of;
-    return eachFuse(context, (subject) => {
+    return eachFuse(context, (subject): Finding<'upstream'>[] => {
       const { device, fuse, zone } = subject;
       if (!zone.highest) return [];
       // Upstream: fuses that also take this one's conductors off when they open.
@@ -55,11 +62,17 @@ const selectivity: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.smallerFuse, propose.otherFuse],
+});
 
-const contactorWithstand: Rule<Context> = {
+const contactorWithstand = defineRule({
   id: 'fuse.contactor-withstand',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} welds or bursts before its fuse acts',
+    holds: '{subject} outlasts its fuse',
+    line: '{fuse} lets through {demand}, it stands {limit}',
+    open: '{subject} in a short circuit',
+  },
   sources: [
     'Let-through I²t and peak against the contactor’s short-time rating: its part',
     SOURCES.slow,
@@ -69,7 +82,7 @@ const contactorWithstand: Rule<Context> = {
     const { vehicle } = context;
     const poles = packPoles(vehicle);
     if (!poles) return [];
-    return vehicle.devices.flatMap((device): Finding[] => {
+    return vehicle.devices.flatMap((device): Finding<'fuse'>[] => {
       const part = partOf(device, 'contactor');
       if (!part || isPrechargeRelay(vehicle, device.id)) return [];
       const subject = deviceRef(device);
@@ -124,6 +137,7 @@ const contactorWithstand: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.otherContactor],
+});
 
-export const LET_THROUGH_RULES: readonly Rule<Context>[] = [selectivity, contactorWithstand];
+export const LET_THROUGH_RULES: readonly Rule[] = [selectivity, contactorWithstand];

@@ -1,5 +1,6 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { continuousCurrent, isFullRange, usableDcVoltage } from '../../physics/fuse';
+import * as propose from '../../proposals';
 import { fuseZones, shorts } from '../../simulate';
 import { conductorAmpacity, partOf, protectingFuses, type ResolvedConductor, type ResolvedDevice } from '../../vehicle';
 import {
@@ -20,13 +21,19 @@ import {
   volts,
   worstCurrent,
 } from '../context';
+import { defineRule, type Rule } from '../define';
 
 const fusesOf = ({ vehicle }: Context): ResolvedDevice[] =>
   vehicle.devices.filter(({ device }) => device.kind === 'fuse');
 
-const dcRating: Rule<Context> = {
+const dcRating = defineRule({
   id: 'fuse.dc-rating',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} has no DC rating',
+    holds: '{subject} has a DC rating',
+    line: '{detail}',
+    open: '{subject} DC rating',
+  },
   sources: [
     'IEC 60269-1: a fuse breaks DC only up to a stated DC voltage; with no current zero the arc does not end by itself',
   ],
@@ -41,11 +48,16 @@ const dcRating: Rule<Context> = {
         figures: { detail: stated ? `${fuse.ratedVoltageDcV} V DC stated` : 'an AC rating says nothing about DC' },
       };
     }),
-};
+  remedies: [propose.higherVoltage],
+});
 
-const dcVoltage: Rule<Context> = {
+const dcVoltage = defineRule({
   id: 'fuse.dc-voltage',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} can’t break this voltage',
+    holds: '{subject} voltage',
+    line: '{demand} full charge, breaks {limit}',
+  },
   sources: [
     'IEC 60269-1: rated DC voltage at or above the highest voltage of the circuit',
     'Full charge: charge voltage of every cell in series',
@@ -82,15 +94,20 @@ const dcVoltage: Rule<Context> = {
         assumed: [FULL_ONLY],
       };
     }),
-};
+  remedies: [propose.higherVoltage],
+});
 
-const continuous: Rule<Context> = {
+const continuous = defineRule({
   id: 'fuse.continuous',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} carries more than it lasts',
+    holds: '{subject} continuous',
+    line: '{demand} of {limit} at {ambient}',
+  },
   sources: ['Continuous factor and element limit: the fuse’s part', 'I_cont = I_n · k · √((θ_max − T_a)/(θ_max − 25))'],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle, 'sustained');
-    return fusesOf(context).flatMap((device): Finding[] => {
+    return fusesOf(context).flatMap((device): Finding<'ambient'>[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse) return [needsPart(device)];
       if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
@@ -124,7 +141,8 @@ const continuous: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.biggerFuse],
+});
 
 interface Carrying {
   readonly conductor: ResolvedConductor;
@@ -167,16 +185,33 @@ function cablesBehind(context: Context): Map<string, Behind> {
   return behind;
 }
 
-const cableOverload: Rule<Context> = {
+const cableOverload = defineRule({
   id: 'fuse.cable-overload',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} does not protect its cable',
+    holds: '{subject} protects its cable',
+    line: '{demand} fuse, {cable} carries {limit}',
+    open: '{subject} against its cable',
+  },
+  variants: {
+    shared: {
+      fails: '{subject} and its neighbours don’t protect their cable',
+      holds: '{subject} and its neighbours protect their cable',
+      line: '{demand} fuse, its share of {cable} {limit}: strings in parallel feed it together',
+    },
+    partial: {
+      fails: '{subject} is no overload protection',
+      holds: '{subject} protects its cable',
+      line: 'it breaks short circuits only, from {demand} upward',
+    },
+  },
   sources: [
     'IEC 60364-4-43, 433.1: I_n ≤ I_z and I_2 ≤ 1.45 · I_z',
     'I_z: heat balance of the cable in its place, free-air correlations',
   ],
   judge: (context) => {
     const cables = cablesBehind(context);
-    return fusesOf(context).flatMap((device): Finding[] => {
+    return fusesOf(context).flatMap((device): Finding<'cable', 'shared' | 'partial'>[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse) return [needsPart(device)];
       const behind = cables.get(device.id);
@@ -221,7 +256,7 @@ const cableOverload: Rule<Context> = {
           margin,
           assumed: hotPlace(conductor),
           ...(share > 1.0001 ? { variant: 'shared' } : {}),
-          figures: { cable: q(area, 'area'), conductor: conductor.conductor.name },
+          figures: { cable: q(area, 'area') },
           lines: () => [
             {
               formula: 'I_n ≤ I_z',
@@ -239,11 +274,12 @@ const cableOverload: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.protectCable],
+});
 
-const present: Rule<Context> = {
+const present = defineRule({
   id: 'fuse.present',
-  station: 'hv-circuit',
+  says: { fails: 'No fuse protects {subject}', holds: '{subject} has a fuse', line: '{detail}' },
   sources: [
     'IEC 60364-4-43, 434: every live conductor has protection against short circuit',
     'A fuse further down the line protects nothing before itself, a series resistor neither',
@@ -251,7 +287,7 @@ const present: Rule<Context> = {
   judge: ({ vehicle, fullV }) => {
     if (fullV === null) return [];
     const { of, jointly, unfed } = protectingFuses(vehicle, 'fuse');
-    return [...shorts(vehicle).values()].flatMap(({ conductorId, all, verdict }): Finding[] => {
+    return [...shorts(vehicle).values()].flatMap(({ conductorId, all, verdict }): Finding<'detail'>[] => {
       const subject = conductorRef(vehicle.conductorOf.get(conductorId)!);
       const none = !unfed.has(conductorId) && !jointly.has(conductorId) && (of.get(conductorId) ?? []).length === 0;
       // A short that meets no fuse at all, though cells alone do not join its two ends.
@@ -261,6 +297,7 @@ const present: Rule<Context> = {
       return [{ subject, holds: false, figures: { detail: `${flows}no fuse opens when it is shorted` } }];
     });
   },
-};
+  remedies: 'Press the wire nearest to the cells in HV circuit and put a fuse into it.',
+});
 
-export const FUSE_RULES: readonly Rule<Context>[] = [dcRating, dcVoltage, continuous, cableOverload, present];
+export const FUSE_RULES: readonly Rule[] = [dcRating, dcVoltage, continuous, cableOverload, present];

@@ -1,5 +1,5 @@
-import type { Rule } from '../../checks';
-import type { Context } from '../context';
+import { isRun } from '../../simulate';
+import { defineStation } from '../define';
 import { cableShort } from './cable-short';
 import { CIRCUIT_RULES } from './circuit-rules';
 import { closingOrder } from './closing-order';
@@ -19,27 +19,37 @@ import { PLACEMENT_RULES } from './placement-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
 import { TRIP_CURRENT_RULES } from './trip-current-rules';
 
-export const HV_CIRCUIT_RULES: readonly Rule<Context>[] = [
-  ...CIRCUIT_RULES,
-  ...FUSE_RULES,
-  ...FAULT_RULES,
-  cableShort,
-  ...LET_THROUGH_RULES,
-  ...PLACEMENT_RULES,
-  ...TRIP_CURRENT_RULES,
-  ...CONTACTOR_RULES,
-  contactorBreak,
-  ...CONTACTOR_WEAR_RULES,
-  ...LIVE_RULES,
-  ...COIL_RULES,
-  ...EMERGENCY_RULES,
-  ...PRECHARGE_RULES,
-  closingOrder,
-  ...DISCHARGE_RULES,
-  ...INSULATION_RULES,
-  disconnectLeft,
-];
+/** Is it safe to close, to carry, to break and to touch? */
+export const hvCircuit = defineStation({
+  id: 'hv-circuit',
+  name: 'HV circuit',
+  question: 'Is it safe to close, to carry, to break and to touch?',
+  key: 'v',
+  begin: 'start with cells in Pack',
+  rules: [
+    ...CIRCUIT_RULES,
+    ...FUSE_RULES,
+    ...FAULT_RULES,
+    cableShort,
+    ...LET_THROUGH_RULES,
+    ...PLACEMENT_RULES,
+    ...TRIP_CURRENT_RULES,
+    ...CONTACTOR_RULES,
+    contactorBreak,
+    ...CONTACTOR_WEAR_RULES,
+    ...LIVE_RULES,
+    ...COIL_RULES,
+    ...EMERGENCY_RULES,
+    ...PRECHARGE_RULES,
+    closingOrder,
+    ...DISCHARGE_RULES,
+    ...INSULATION_RULES,
+    disconnectLeft,
+  ],
+  results: ({ precharges }) => precharges.find(isRun) ?? null,
+});
+
 export { type LinkDischarge, linkDischarge, linkDischarges } from './discharge-rules';
 export { largestPart } from './disconnect-left';
-export { LEAKS_TO_BODY, leakageOhm } from './insulation-rules';
+export { leakageOhm } from './insulation-rules';
 export { type PrechargeFigure, prechargeWorkings } from './workings';

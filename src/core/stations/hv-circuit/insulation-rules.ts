@@ -1,37 +1,32 @@
-import { marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { hasTrait } from '../../build';
+import { marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
 import { capacitorEnergyJ, parallelOhm } from '../../physics/discharge';
 import { BODY, potentials } from '../../simulate';
 import type { Vehicle } from '../../vehicle';
-import { type Context, deviceRef, fromRules, PACK_REF } from '../context';
+import { deviceRef, fromRules, PACK_REF } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** Leakage taken for a device whose own is not known, Ω (generic: a sound device has tens of megohms). */
 const ASSUMED_LEAK_OHM = 10e6;
 
-export const LEAKS_TO_BODY: ReadonlySet<string> = new Set([
-  'box',
-  'inverter',
-  'motor',
-  'charger',
-  'converter',
-  'charger-converter',
-  'heater',
-  'compressor',
-]);
-
 /** Everything that leaks to the body, side by side, Ω; null without high-voltage devices. */
 export function leakageOhm(vehicle: Vehicle): number | null {
-  const devices = vehicle.devices.filter(({ device }) => LEAKS_TO_BODY.has(device.kind));
+  const devices = vehicle.devices.filter(({ device }) => hasTrait(device.kind, 'leaks'));
   return parallelOhm(...devices.map(({ device }) => device.insulationOhm ?? ASSUMED_LEAK_OHM));
 }
 
-const resistance: Rule<Context> = {
+const resistance = defineRule({
   id: 'insulation.resistance',
-  station: 'hv-circuit',
+  says: {
+    fails: 'Too much leaks to the body',
+    holds: 'Insulation to the body',
+    line: '{demand} all together, at least {limit}',
+  },
   sources: ['Leakages lie side by side; the working voltage is the full one'],
   sourcesIn: fromRules('insulationOhmPerV'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
-    const devices = vehicle.devices.filter(({ device }) => LEAKS_TO_BODY.has(device.kind));
+    const devices = vehicle.devices.filter(({ device }) => hasTrait(device.kind, 'leaks'));
     const assumed = devices.filter(({ device }) => device.insulationOhm === undefined);
     const total = leakageOhm(vehicle);
     if (total === null) return [];
@@ -67,18 +62,23 @@ const resistance: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Find the part that leaks most and replace it; dry and clean the connectors, then measure again.',
+});
 
-const yCapacitance: Rule<Context> = {
+const yCapacitance = defineRule({
   id: 'insulation.y-capacitance',
-  station: 'hv-circuit',
+  says: {
+    fails: 'The filters hold enough charge to hurt',
+    holds: 'Charge in the filters to the body',
+    line: '{demand} of {limit}',
+  },
   sources: ['½ · C_Y · V²'],
   sourcesIn: fromRules('harmlessJ'),
   judge: ({ vehicle, rules, fullV }) => {
     if (fullV === null || fullV <= rules.classBDcV.value) return [];
     const known = vehicle.devices.filter(({ device }) => (device.yCapacitanceF ?? 0) > 0);
     const untold = vehicle.devices.filter(
-      ({ device }) => LEAKS_TO_BODY.has(device.kind) && device.kind !== 'box' && device.yCapacitanceF === undefined,
+      ({ device }) => hasTrait(device.kind, 'leaks') && device.kind !== 'box' && device.yCapacitanceF === undefined,
     );
     if (known.length === 0 && untold.length === 0) return [];
     const capacitanceF = known.reduce((sum, { device }) => sum + device.yCapacitanceF!, 0);
@@ -108,11 +108,17 @@ const yCapacitance: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Parts with smaller filters, or fewer of them; ask the maker before filters are changed.',
+});
 
-const bodyJoined: Rule<Context> = {
+const bodyJoined = defineRule({
   id: 'insulation.body-joined',
-  station: 'hv-circuit',
+  says: {
+    fails: 'A pole is joined to the body',
+    holds: 'Both poles are free of the body',
+    line: '{detail}',
+    open: 'Body and poles',
+  },
   sources: [
     'Above class A no pole is joined to the body: one more fault and it is a short, or a shock (UN R100, ISO 6469-3)',
   ],
@@ -133,6 +139,7 @@ const bodyJoined: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Take the joint off: no pole of the traction circuit touches the body or the 12-volt minus.',
+});
 
-export const INSULATION_RULES: readonly Rule<Context>[] = [bodyJoined, resistance, yCapacitance];
+export const INSULATION_RULES: readonly Rule[] = [bodyJoined, resistance, yCapacitance];

@@ -1,5 +1,6 @@
 import type { Id } from '../../build';
-import { type Finding, quantityText as q, type Rule } from '../../checks';
+import { type Finding, quantityText as q } from '../../checks';
+import * as propose from '../../proposals';
 import {
   allBut,
   consumersOf,
@@ -12,6 +13,7 @@ import {
 } from '../../simulate';
 import { coilCircuit, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
 import { type Context, deviceRef, fromRules, NEEDS_CELLS, PACK_REF } from '../context';
+import { defineRule, type Rule } from '../define';
 import { NEEDS_COILS } from './coil-rules';
 
 const nameOf = (vehicle: Vehicle, id: Id): string =>
@@ -54,9 +56,14 @@ const emptyBoxes = (vehicle: Vehicle): boolean =>
     (box) => box.device.kind === 'box' && (!partOf(box, 'cell') || box.device.cellsInSeries === undefined),
   );
 
-const parked: Rule<Context> = {
+const parked = defineRule({
   id: 'live.parked',
-  station: 'hv-circuit',
+  says: {
+    fails: 'High voltage outside the pack with every contactor open',
+    holds: 'Dead outside the pack with every contactor open',
+    line: '{detail}',
+    open: 'What stays live when parked',
+  },
   sources: [
     'With every contactor open the terminals outside the boxes carry no voltage class B (UN R100, ISO 6469-3 intent)',
     'Potentials of the wiring itself, whatever its parts are called',
@@ -90,11 +97,24 @@ const parked: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Move what is named behind the contactors, or put a contactor into its way.',
+});
 
-const welded: Rule<Context> = {
+const welded = defineRule({
   id: 'live.welded',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} welded keeps high voltage outside the pack',
+    holds: '{subject} welded leaves nothing live',
+    line: '{detail}',
+    open: '{subject} welded',
+  },
+  variants: {
+    school: {
+      fails: '{subject} welded keeps high voltage outside the pack',
+      holds: '{subject} welded: pull the disconnect',
+      line: 'single-pole school: {detail} takes it off, prove dead',
+    },
+  },
   sources: [
     'One contactor welded, every other open: no consumer stays above class B (ISO 6469-3 intent)',
     'Single-pole school: then the disconnect takes the pack off',
@@ -106,7 +126,7 @@ const welded: Rule<Context> = {
     if (consumersOf(vehicle).length === 0 || fullV === null || fullV <= safeV || emptyBoxes(vehicle)) return [];
     const before = new Set(stillFed(vehicle, { open: everyContactor(vehicle) }, safeV).map(({ device }) => device.id));
     const school = singlePole(context);
-    return contactorsIn(vehicle).map((device): Finding => {
+    return contactorsIn(vehicle).map((device): Finding<'detail', 'school'> => {
       const subject = deviceRef(device);
       // What is fed with all of them open is told there.
       const fed = stillFed(vehicle, allBut(vehicle, [device.id]), safeV).filter((one) => !before.has(one.device.id));
@@ -122,11 +142,24 @@ const welded: Rule<Context> = {
         : { subject, holds: false, figures: { detail } };
     });
   },
-};
+  remedies: 'A contactor in the other pole, too; each by its own driver.',
+});
 
-const disconnectPresent: Rule<Context> = {
+const disconnectPresent = defineRule({
   id: 'disconnect.present',
-  station: 'hv-circuit',
+  says: {
+    fails: 'The disconnect does not take the pack off',
+    holds: 'The disconnect takes the pack off',
+    line: '{detail}',
+    open: 'What the disconnect takes off',
+  },
+  variants: {
+    none: {
+      fails: 'No disconnect: nothing takes a welded pack off',
+      holds: 'The disconnect takes the pack off',
+      line: 'put one where a hand reaches it',
+    },
+  },
   sources: [
     'Above class A a disconnect that hands can reach takes every consumer off, even with every contactor welded (UN R100, ISO 6469-3 intent)',
   ],
@@ -178,11 +211,25 @@ const disconnectPresent: Rule<Context> = {
             .map(({ device }) => `no hand reaches ${device.name} in its box`);
     return [{ subject: PACK_REF, holds: false, figures: { detail: faults.join('; ') } }];
   },
-};
+  remedies: 'Put a disconnect that a hand reaches into the middle of the pack.',
+});
 
-const bothPoles: Rule<Context> = {
+const bothPoles = defineRule({
   id: 'contactor.both-poles',
-  station: 'hv-circuit',
+  says: {
+    fails: 'A pole stays connected with every contactor open',
+    holds: 'Both poles are switched',
+    line: '{detail}',
+    open: 'Which poles are switched',
+  },
+  variants: {
+    school: {
+      fails: 'A pole stays connected with every contactor open',
+      holds: 'One pole is switched, a disconnect takes the pack apart',
+      line: '{detail}',
+      open: 'Which poles are switched',
+    },
+  },
   sources: [
     'Above class A the terminals outside the box are dead when the circuit is open: each is followed through the wiring to the cells',
     'Single-pole school: a hand-operated disconnect in the other pole',
@@ -216,13 +263,19 @@ const bothPoles: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Put a contactor into the pole that is named, too.',
+});
 
 const KEY = { kind: 'build', id: 'key', name: 'Key' } as const;
 
-const key: Rule<Context> = {
+const key = defineRule({
   id: 'emergency.key',
-  station: 'hv-circuit',
+  says: {
+    fails: 'The key does not switch it off',
+    holds: 'The key switches it off',
+    line: '{detail}',
+    open: 'The key',
+  },
   sources: [
     'Each switch in the feed of the coils is opened by itself; some switch lets every one go, whatever the drivers of the single coils do',
   ],
@@ -258,6 +311,7 @@ const key: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.putIn(['lv-switch'], 'feed')],
+});
 
-export const LIVE_RULES: readonly Rule<Context>[] = [parked, welded, disconnectPresent, bothPoles, key];
+export const LIVE_RULES: readonly Rule[] = [parked, welded, disconnectPresent, bothPoles, key];

@@ -1,13 +1,13 @@
 import { type Build, own } from '../../build';
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { continuousCurrent, lastingCurrent, pulseCurrent } from '../../physics/fuse';
 import { meltingMultiple } from '../../physics/fuse-curve';
+import * as propose from '../../proposals';
 import { type Piece, piecesOf } from '../../simulate';
 import { partOf, type ResolvedConductor, solvedStates, wayOf } from '../../vehicle';
 import {
   amps,
   assumedAmbient,
-  type Context,
   conductorRef,
   corner,
   deviceRef,
@@ -16,6 +16,7 @@ import {
   powerFrom,
   worstCurrent,
 } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** What gets at a cable that only a conduit guards; under the floor a cover stands before it. */
 const ROUGH: ReadonlySet<string> = new Set(['stones', 'feet', 'cargo', 'side-impact']);
@@ -58,9 +59,14 @@ function stretchOf({ conductors }: Piece, build: Build, others: readonly Piece[]
     : { open, lengthM: sum(open), guardedM };
 }
 
-const unprotectedLength: Rule<Context> = {
+const unprotectedLength = defineRule({
   id: 'fuse.unprotected-length',
-  station: 'hv-circuit',
+  says: {
+    fails: 'Too much cable at {subject} before any fuse',
+    holds: 'Cable at {subject} before any fuse',
+    line: '{demand} of {limit}: {cables}',
+    open: 'Cable at {subject} before any fuse',
+  },
   sources: [
     'A fault needs two stretches with cells and no fuse between them: the second longest counts',
     'Guarded: sheathed over a shield, in a conduit, covered where stones, feet, cargo or a crash get at it; at most 3 m (IEC 60364-4-43, 434.2.1 by analogy)',
@@ -68,7 +74,7 @@ const unprotectedLength: Rule<Context> = {
   sourcesIn: fromRules('unprotectedM'),
   judge: ({ vehicle, fullV, rules }) => {
     if (fullV === null) return [];
-    return piecesOf(vehicle).groups.flatMap(({ boxIds, pieces }): Finding[] => {
+    return piecesOf(vehicle).groups.flatMap(({ boxIds, pieces }): Finding<'cables'>[] => {
       const subject = deviceRef(vehicle.deviceOf.get(boxIds[0]!)!);
       const stretches = pieces
         .map((piece) =>
@@ -110,14 +116,15 @@ const unprotectedLength: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: 'Put a fuse nearer to the cells.',
+});
 
 /** Hard accelerations in the life of the vehicle (engineering judgement: twenty a day for fourteen years). */
 const PULSES = 1e5;
 
-const cyclic: Rule<Context> = {
+const cyclic = defineRule({
   id: 'fuse.cyclic',
-  station: 'hv-circuit',
+  says: { fails: '{subject} tires of the pulses', holds: '{subject} pulses', line: '{demand} of {limit}' },
   sources: ['k_life · m(t) · I_n, 0.6 for up to 10⁵ pulses (generic)', 'Nominal time-current curve of the fuse’s part'],
   judge: ({ vehicle }) => {
     const waitsFor = packMustDeliver(vehicle);
@@ -154,16 +161,21 @@ const cyclic: Rule<Context> = {
         ];
       });
   },
-};
+  remedies: [propose.biggerFuse],
+});
 
 /** Long climbs in the life of the vehicle (engineering judgement: two a day for fourteen years), and how long one lasts, s. */
 const CLIMBS = 1e4;
 const CLIMB_S = 600;
 
 /** What flows for minutes lies between what a fuse bears for ever and what it bears for seconds. */
-const minutes: Rule<Context> = {
+const minutes = defineRule({
   id: 'fuse.minutes',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} melts on a long climb',
+    holds: '{subject} on a long climb',
+    line: '{demand} of {limit} for {time}',
+  },
   sources: [
     'k_life · m(t) · I_n, 0.7 for up to 10⁴ climbs of ten minutes (generic), never less than it carries for ever',
     'Nominal time-current curve of the fuse’s part',
@@ -172,7 +184,7 @@ const minutes: Rule<Context> = {
     const waitsFor = packMustDeliver(vehicle);
     return vehicle.devices
       .filter(({ device }) => device.kind === 'fuse')
-      .flatMap((device): Finding[] => {
+      .flatMap((device): Finding<'time'>[] => {
         const fuse = partOf(device, 'fuse');
         if (!fuse) return [];
         if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
@@ -203,11 +215,12 @@ const minutes: Rule<Context> = {
         ];
       });
   },
-};
+  remedies: [propose.biggerFuse],
+});
 
-const branch: Rule<Context> = {
+const branch = defineRule({
   id: 'fuse.branch',
-  station: 'hv-circuit',
+  says: { fails: '{subject} has no fuse of its own', holds: '{subject} has a fuse of its own', line: '{detail}' },
   sources: [
     'A thin branch behind the main fuse is not protected by it: a fuse of its own at the tap (IEC 60364-4-43, 433.2)',
   ],
@@ -223,7 +236,7 @@ const branch: Rule<Context> = {
     const trunk = fusesOn(inverter.id);
     return vehicle.devices
       .filter(({ device, part }) => part?.kind === 'bus-device' && device.kind !== 'inverter')
-      .flatMap((device): Finding[] => {
+      .flatMap((device): Finding<'detail'>[] => {
         if (!wayOf(vehicle, device)) return [];
         const own = [...fusesOn(device.id)].filter((id) => !trunk.has(id));
         const name = own.map((id) => vehicle.deviceOf.get(id)!.device.name).join(', ');
@@ -236,6 +249,7 @@ const branch: Rule<Context> = {
         ];
       });
   },
-};
+  remedies: 'Press its wire next to the bus and put a fuse into it.',
+});
 
-export const PLACEMENT_RULES: readonly Rule<Context>[] = [unprotectedLength, cyclic, minutes, branch];
+export const PLACEMENT_RULES: readonly Rule[] = [unprotectedLength, cyclic, minutes, branch];

@@ -1,9 +1,11 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import type { ResistorPart } from '../../parts';
 import { coolingTimeConstant, heatAfterPulses, waitForNextPulse } from '../../physics/pulse-heat';
+import * as propose from '../../proposals';
 import { isRun, type PrechargeOutcome, type PrechargeRun } from '../../simulate';
 import { partOf, type ResolvedDevice } from '../../vehicle';
 import { type Context, deviceRef, fromRules, volts } from '../context';
+import { defineRule, type Rule } from '../define';
 
 const TRANSIENT = 'Transient of the precharge circuit as wired, warm, new, full pack';
 
@@ -18,26 +20,26 @@ const MISSING: Readonly<Record<Exclude<Unknown['why'], 'charged' | 'shorted'>, s
 };
 
 /** For each precharge branch: its run, or why there is none. A resistor that precharges nothing fails once, in precharge.reaches. */
-function eachRun(
+function eachRun<Found extends Finding<string, string>>(
   context: Context,
-  judge: (run: PrechargeRun, resistor: ResolvedDevice) => Finding[],
-  useless: (resistor: ResolvedDevice, unknown: Unknown) => Finding = (resistor) => ({
+  judge: (run: PrechargeRun, resistor: ResolvedDevice) => readonly Found[],
+  useless: (resistor: ResolvedDevice, why: 'charged' | 'shorted', reason: string) => Found | Finding = (resistor) => ({
     subject: deviceRef(resistor),
     waitsFor: waits(resistor),
   }),
-): Finding[] {
-  return context.precharges.flatMap((outcome): Finding[] => {
+): (Found | Finding)[] {
+  return context.precharges.flatMap((outcome): readonly (Found | Finding)[] => {
     const resistor = context.vehicle.deviceOf.get(outcome.resistorId)!;
     if (isRun(outcome)) return judge(outcome, resistor);
     const { why, reason } = outcome;
-    if (why === 'charged' || why === 'shorted') return [useless(resistor, outcome)];
+    if (why === 'charged' || why === 'shorted') return [useless(resistor, why, reason)];
     const what = why === 'failed' ? `${MISSING[why]}: ${reason}` : MISSING[why];
     return [{ subject: deviceRef(resistor), missing: [{ ref: deviceRef(resistor), what }] }];
   });
 }
 
 /** The same for each resistor of a branch by itself: those in series share voltage and heat. */
-function eachResistor(
+function eachResistor<Found extends Finding<string, string>>(
   context: Context,
   judge: (
     run: PrechargeRun,
@@ -47,8 +49,8 @@ function eachResistor(
       readonly energyJ: number;
       readonly share: number;
     },
-  ) => Finding,
-): Finding[] {
+  ) => Found,
+): (Found | Finding)[] {
   return eachRun(context, (run) =>
     run.resistors.map(({ id, ohm, energyJ }) => {
       const resistor = context.vehicle.deviceOf.get(id)!;
@@ -57,14 +59,31 @@ function eachResistor(
   );
 }
 
-const reaches: Rule<Context> = {
+const reaches = defineRule({
   id: 'precharge.reaches',
-  station: 'hv-circuit',
+  says: {
+    fails: 'The link never charges: {subject} would wait for ever',
+    holds: 'The link charges through {subject}',
+    line: '{detail}',
+    open: 'Charging the link through {subject}',
+  },
+  variants: {
+    charged: {
+      fails: '{subject} precharges nothing: the link is live before it',
+      holds: 'The link charges through {subject}',
+      line: '{detail}',
+    },
+    shorted: {
+      fails: '{subject} precharges nothing: it is bridged',
+      holds: 'The link charges through {subject}',
+      line: '{detail}',
+    },
+  },
   sources: [TRANSIENT],
   judge: (context) =>
     eachRun(
       context,
-      (run, resistor) => {
+      (run, resistor): Finding<'detail', 'charged' | 'shorted'>[] => {
         const hangs = run.wakes.map(
           (wake) =>
             `${context.vehicle.deviceOf.get(wake.deviceId)?.device.name ?? 'a load'} wakes at ${q(wake.atS, 'time', 2)}${wake.times > 1 ? ` and cycles ${wake.times} times` : ''}`,
@@ -91,24 +110,29 @@ const reaches: Rule<Context> = {
           },
         ];
       },
-      (resistor, { why, reason }) => ({
+      (resistor, why, reason) => ({
         subject: deviceRef(resistor),
         holds: false,
         variant: why,
         figures: { detail: reason },
       }),
     ),
-};
+  remedies: [propose.heldOff, propose.resistor],
+});
 
 const waits = (resistor: ResolvedDevice) => [{ ref: deviceRef(resistor), what: 'charges the link' }];
 
-const time: Rule<Context> = {
+const time = defineRule({
   id: 'precharge.time',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} charges the link too slowly',
+    holds: '{subject} time',
+    line: '{demand} to {fraction}, {limit} at most',
+  },
   sources: [TRANSIENT],
   sourcesIn: fromRules('prechargeMostS'),
   judge: (context) =>
-    eachRun(context, (run, resistor) => {
+    eachRun(context, (run, resistor): Finding<'fraction'>[] => {
       const { closeAtS } = run;
       if (closeAtS === null) return [{ subject: deviceRef(resistor), waitsFor: waits(resistor) }];
       const limit = Math.min(run.timeoutS, context.rules.prechargeMostS.value);
@@ -135,15 +159,20 @@ const time: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: [propose.resistor],
+});
 
 /** Somebody who turns the key again and again (engineering judgement). */
 const STARTS = 6;
 const EVERY_S = 5;
 
-const repeats: Rule<Context> = {
+const repeats = defineRule({
   id: 'precharge.repeats',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} overheats when the key is turned again and again',
+    holds: '{subject} in six starts in a row',
+    line: '{demand} of {limit}',
+  },
   sources: [
     TRANSIENT,
     'Heat adds up: six starts, one every 5 s or as soon as the last is over; the resistor cools with pulse energy over rated power (generic)',
@@ -174,11 +203,12 @@ const repeats: Rule<Context> = {
         ],
       };
     }),
-};
+  remedies: [propose.resistor],
+});
 
-const energy: Rule<Context> = {
+const energy = defineRule({
   id: 'precharge.energy',
-  station: 'hv-circuit',
+  says: { fails: '{subject} overheats in one start', holds: '{subject} pulse', line: '{demand} of {limit}' },
   sources: [TRANSIENT, 'Pulse energy: the resistor’s part (generic wire-wound: 15 J per rated watt)'],
   judge: (context) =>
     eachResistor(context, (run, { resistor, part, energyJ, share }) => {
@@ -198,11 +228,12 @@ const energy: Rule<Context> = {
         ],
       };
     }),
-};
+  remedies: [propose.resistor],
+});
 
-const voltage: Rule<Context> = {
+const voltage = defineRule({
   id: 'precharge.voltage',
-  station: 'hv-circuit',
+  says: { fails: '{subject} is not made for this voltage', holds: '{subject} voltage', line: '{demand} of {limit}' },
   sources: ['Rated voltage: the resistor’s part'],
   judge: (context) =>
     eachResistor(context, (run, { resistor, part, share }) => {
@@ -222,11 +253,16 @@ const voltage: Rule<Context> = {
         ],
       };
     }),
-};
+  remedies: [propose.resistor],
+});
 
-const fault: Rule<Context> = {
+const fault = defineRule({
   id: 'precharge.fault',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} burns on a shorted bus before the time-out',
+    holds: '{subject} on a shorted bus',
+    line: '{demand} until the time-out, lasts {limit}',
+  },
   sources: ['A shorted bus puts V²/R into the resistor until the time-out', 'Pulse energy: the resistor’s part'],
   judge: (context) =>
     eachResistor(context, (run, { resistor, part, share }) => {
@@ -250,6 +286,7 @@ const fault: Rule<Context> = {
         ],
       };
     }),
-};
+  remedies: [propose.shorterTimeout, propose.resistor],
+});
 
-export const PRECHARGE_RULES: readonly Rule<Context>[] = [reaches, time, energy, repeats, voltage, fault];
+export const PRECHARGE_RULES: readonly Rule[] = [reaches, time, energy, repeats, voltage, fault];

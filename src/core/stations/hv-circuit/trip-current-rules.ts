@@ -1,17 +1,24 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { continuousCurrent, lastingCurrent } from '../../physics/fuse';
+import * as propose from '../../proposals';
 import { packCurrentA, WINDOWS_S } from '../../simulate';
 import { isSolved, partOf, wayOf } from '../../vehicle';
-import { amps, assumedAmbient, type Context, deviceRef } from '../context';
+import { amps, assumedAmbient, deviceRef } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** Half an hour settles a fuse: the worst one of the usual trip must not be more than it carries for ever. */
 const SETTLES_S = 1800;
 /** Usual trips in the life of the vehicle (engineering judgement: two a day for fourteen years). */
 const TRIPS = 1e4;
 
-const fuseTrip: Rule<Context> = {
+const fuseTrip = defineRule({
   id: 'fuse.trip',
-  station: 'hv-circuit',
+  says: {
+    fails: '{subject} carries too much on the usual trip',
+    holds: '{subject} on the usual trip',
+    line: '{demand} rms in its worst {time}, bears {limit}',
+    open: '{subject} on the usual trip',
+  },
   sources: [
     'Worst 10 s, minute, 10 min and half hour of the usual trip, rms, aged and cold',
     'k_life · m(t) · I_n for the shorter ones, 0.7 for up to 10⁴ trips (generic)',
@@ -24,7 +31,7 @@ const fuseTrip: Rule<Context> = {
     const cruise = vehicle.caseOf('cruise/nominal/sustained');
     if (!way || !cruise || !isSolved(cruise)) return [];
     const total = packCurrentA(vehicle, cruise);
-    return way.seriesIds.flatMap((id): Finding[] => {
+    return way.seriesIds.flatMap((id): Finding<'time'>[] => {
       const device = vehicle.deviceOf.get(id);
       const fuse = partOf(device, 'fuse');
       if (!device || !fuse || !(total > 0)) return [];
@@ -58,6 +65,7 @@ const fuseTrip: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.biggerFuse],
+});
 
-export const TRIP_CURRENT_RULES: readonly Rule<Context>[] = [fuseTrip];
+export const TRIP_CURRENT_RULES: readonly Rule[] = [fuseTrip];

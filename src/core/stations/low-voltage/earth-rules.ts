@@ -1,12 +1,19 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import * as propose from '../../proposals';
 import { type LowSolved, lowVoltage, type Vehicle } from '../../vehicle';
-import { amps, type Context, conductorRef, volts } from '../context';
+import { amps, conductorRef, volts } from '../context';
+import { defineRule, type Rule } from '../define';
 import { steadyPoint } from './solutions';
 
 /** Plugs and earths of the 12-volt side. */
-const connector: Rule<Context> = {
+const connector = defineRule({
   id: 'lv.connector',
-  station: 'low-voltage',
+  says: {
+    fails: 'The plug on {subject} carries too much',
+    holds: 'Plug on {subject}',
+    line: '{demand} of {limit}',
+    open: 'Plug on {subject}',
+  },
   sources: ['A plug carries what its sheet says, with everything on its wire running'],
   judge: ({ vehicle }) => {
     const one = steadyPoint(vehicle);
@@ -19,16 +26,17 @@ const connector: Rule<Context> = {
       return [{ subject, demand: amps(current), limit: amps(rated), margin: marginAtMost(current, rated) }];
     });
   },
-};
+  remedies: [propose.largerPlug],
+});
 
 /** From here on a joint in the body matters, A, and so much it may have, Ω (practice). */
 const BIG_A = 20;
 const JOINT_OHM = 0.001;
 const ohms = (value: number) => ({ value, dimension: 'resistance' as const });
 
-const joint: Rule<Context> = {
+const joint = defineRule({
   id: 'lv.earth-joint',
-  station: 'low-voltage',
+  says: { fails: '{subject}: joint too poor', holds: '{subject}', line: '{demand} of {limit} with {current}' },
   comfort: 0,
   sources: ['Return through the body: 1 mΩ with its joints at most for big loads (practice)'],
   judge: ({ vehicle }) => {
@@ -36,7 +44,7 @@ const joint: Rule<Context> = {
     const { lv } = lowVoltage(vehicle);
     if (!one) return [];
     const isEarth = (id: string) => lv.deviceOf.get(id)?.device.kind === 'earth';
-    return lv.conductors.flatMap((way): Finding[] => {
+    return lv.conductors.flatMap((way): Finding<'current'>[] => {
       const { a, b, kind } = way.conductor;
       if (kind !== 'bolted' || !isEarth(a.deviceId) || !isEarth(b.deviceId)) return [];
       const current = Math.abs(one.currentA(way.id));
@@ -52,7 +60,9 @@ const joint: Rule<Context> = {
       ];
     });
   },
-};
+  remedies:
+    'Clean to bare metal, a serrated washer, grease over it; measure again. Or a wire of its own to the battery.',
+});
 
 /** A signal of 5 V is read two per cent wrong (engineering judgement), V. */
 const SHIFT_V = 0.1;
@@ -65,9 +75,13 @@ function shiftOf(vehicle: Vehicle, one: LowSolved, id: string): number | null {
   return at === undefined || from === undefined ? null : Math.abs(at - from);
 }
 
-const shift: Rule<Context> = {
+const shift = defineRule({
   id: 'lv.earth-shift',
-  station: 'low-voltage',
+  says: {
+    fails: 'The earth of {subject} is lifted',
+    holds: 'Earth of {subject}',
+    line: '{demand} of {limit} with everything running',
+  },
   sources: [
     'Earth of controls and sensors against the battery’s minus, everything running: 0.1 V, 2 % of a 5 V signal',
   ],
@@ -97,6 +111,7 @@ const shift: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.thickerEarth],
+});
 
-export const EARTH_RULES: readonly Rule<Context>[] = [connector, joint, shift];
+export const EARTH_RULES: readonly Rule[] = [connector, joint, shift];

@@ -1,16 +1,19 @@
-import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { hasTrait } from '../../build';
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { CHEMISTRY_WORDS, SET_VOLTAGES } from '../../parts';
+import * as propose from '../../proposals';
 import { lowVoltage, runningIn, solveLow, type Vehicle } from '../../vehicle';
-import { amps, type Context, deviceRef, volts, watts } from '../context';
+import { amps, deviceRef, volts, watts } from '../context';
+import { defineRule, type Rule } from '../define';
 import { RESERVE_RULES } from './reserve-rules';
 import { hardest, lowResults } from './results';
 import { BATTERY, batteryRef, coldestC, hasLoads, SCENARIO_WHEN } from './shared';
 
 /** Battery, converter and what they carry together. */
 
-const battery: Rule<Context> = {
+const battery = defineRule({
   id: 'lv.battery',
-  station: 'low-voltage',
+  says: { fails: 'No auxiliary battery', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: [
     'Without a buffer the converter’s end drops contactors, brake and steering assist and lamps at once (practice)',
   ],
@@ -35,15 +38,21 @@ const battery: Rule<Context> = {
         ]
       : [{ subject: batteryRef(vehicle), missing: [{ ref: batteryRef(vehicle), what: 'its kind and capacity' }] }];
   },
-};
+  remedies: 'Keep an auxiliary battery, or a converter that is made to work without one.',
+});
 
 /** In hand over the average, and what charges an emptied battery, as a share of its capacity an hour (reference of the trade). */
 const IN_HAND = 1.2;
 const RECHARGE_PER_HOUR = 0.1;
 
-const converterSize: Rule<Context> = {
+const converterSize = defineRule({
   id: 'lv.converter-size',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} is too small for the 12-volt side',
+    holds: '{subject} feeds the 12-volt side',
+    line: '{demand} of {limit} {scenario}',
+    open: '{subject}, 12-volt side',
+  },
   sources: ['Average of the hardest scenario and a tenth of C for the battery, with a fifth in hand (practice)'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
@@ -51,9 +60,7 @@ const converterSize: Rule<Context> = {
     const first = low.converters[0];
     const results = lowResults(vehicle);
     if (!first) {
-      const device = vehicle.devices.find(
-        ({ device: one }) => one.kind === 'converter' || one.kind === 'charger-converter',
-      );
+      const device = vehicle.devices.find(({ device: one }) => hasTrait(one.kind, 'feeds-12-v'));
       const subject: Ref = device ? deviceRef(device) : { kind: 'build', id: 'converter', name: 'Converter' };
       return [{ subject, missing: [{ ref: subject, what: 'its output and power on the 12-volt side' }] }];
     }
@@ -79,18 +86,23 @@ const converterSize: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.largerConverter],
+});
 
-const converterVoltage: Rule<Context> = {
+const converterVoltage = defineRule({
   id: 'lv.converter-voltage',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} is set wrong for the battery',
+    holds: '{subject}, set voltage',
+    line: '{demand}, {battery} wants about {limit}',
+  },
   sources: ['Set voltage by chemistry: lead 13.8, AGM 14.2, 4S LFP 13.8–14.0 V (reference of the trade)'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     const data = low.battery?.data;
     if (!data) return [];
     const [least, usual, most] = SET_VOLTAGES[data.chemistry];
-    return low.converters.map(({ id, device, outputV }): Finding => {
+    return low.converters.map(({ id, device, outputV }): Finding<'battery'> => {
       const edge = Math.min(outputV - least, most - outputV);
       return {
         subject: { kind: 'device', id, name: device.name },
@@ -108,14 +120,20 @@ const converterVoltage: Rule<Context> = {
       };
     });
   },
-};
+  remedies: [propose.setVoltage],
+});
 
 /** Drop between converter and battery at its full current, out and back (reference of the trade). */
 const TO_BATTERY_V = 0.3;
 
-const converterDrop: Rule<Context> = {
+const converterDrop = defineRule({
   id: 'lv.converter-drop',
-  station: 'low-voltage',
+  says: {
+    fails: 'The way from {subject} to the battery drops too much',
+    holds: '{subject} to the battery',
+    line: '{demand} of {limit} at {current}',
+    open: '{subject} to the battery',
+  },
   sources: [
     'Converter to battery at most 0.3 V at full current, out and back: else the battery is never full (practice)',
   ],
@@ -123,7 +141,7 @@ const converterDrop: Rule<Context> = {
     const low = lowVoltage(vehicle);
     if (!low.battery?.data || low.converters.length === 0) return [];
     const batteryId = low.battery.device.id;
-    return low.converters.flatMap((converter): Finding[] => {
+    return low.converters.flatMap((converter): Finding<'current'>[] => {
       const joined = low.lv.conductors.some(({ nodeA, nodeB }) => [nodeA, nodeB].includes(`${converter.id}.lvPlus`));
       const subject: Ref = { kind: 'device', id: converter.id, name: converter.device.name };
       if (!joined) return [{ subject, missing: [{ ref: subject, what: 'its wires to the battery' }] }];
@@ -149,7 +167,8 @@ const converterDrop: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.converterWay],
+});
 
 /** Resistance of the way from a converter to the battery and back, Ω: from the network with the battery as the only load. Null: not joined. */
 function loopOhm(vehicle: Vehicle, converterId: string, batteryId: string): number | null {
@@ -172,9 +191,20 @@ function loopOhm(vehicle: Vehicle, converterId: string, batteryId: string): numb
   return drop / through;
 }
 
-const peak: Rule<Context> = {
+const peak = defineRule({
   id: 'lv.peak',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} drops out in a peak',
+    holds: '{subject} in a peak',
+    line: '{demand}, needs {limit}; battery gives {battery}',
+  },
+  variants: {
+    collapses: {
+      fails: 'The 12-volt side gives way in a peak',
+      holds: 'The 12-volt side in a peak',
+      line: 'with everything at its hardest no voltage carries what is asked',
+    },
+  },
   sources: [
     'Every load at its hardest at once, through the whole 12-volt circuit: what the converter can’t give the battery gives',
   ],
@@ -197,7 +227,7 @@ const peak: Rule<Context> = {
         ? [{ subject, holds: false, variant: 'collapses' }]
         : [{ subject, missing: [{ ref: subject, what: 'a 12-volt circuit that can be solved' }] }];
     }
-    return low.loads.flatMap((entry): Finding[] => {
+    return low.loads.flatMap((entry): Finding<'battery', 'collapses'>[] => {
       const { load, id, name } = entry;
       if (!load.essential || running.get(id) === 'off') return [];
       const v = one.loadV(id);
@@ -227,9 +257,10 @@ const peak: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.loadWires, propose.otherBattery, propose.largerConverter],
+});
 
-export const FEED_RULES: readonly Rule<Context>[] = [
+export const FEED_RULES: readonly Rule[] = [
   battery,
   converterSize,
   converterVoltage,

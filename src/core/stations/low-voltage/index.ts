@@ -1,23 +1,34 @@
-import type { Rule } from '../../checks';
-import type { Context } from '../context';
+import { defineStation } from '../define';
 import { EARTH_RULES } from './earth-rules';
 import { FEED_RULES } from './feed-rules';
 import { LOOM_RULES } from './loom-rules';
 import { OLD_LOOM_RULES } from './old-loom-rules';
 import { PEAK_RULES } from './peak-rules';
+import { lowResults } from './results';
 import { SHORT_RULES } from './short-rules';
+import { lowWireRows } from './wire-results';
 import { WIRE_RULES } from './wire-rules';
 
-export const LOW_VOLTAGE_RULES: readonly Rule<Context>[] = [
-  ...FEED_RULES,
-  ...WIRE_RULES,
-  ...LOOM_RULES,
-  ...EARTH_RULES,
-  ...OLD_LOOM_RULES,
-  ...PEAK_RULES,
-  ...SHORT_RULES,
-];
+/** What feeds the car’s own circuits now? */
+export const lowVoltage = defineStation({
+  id: 'low-voltage',
+  name: '12 V',
+  question: 'What feeds the car’s own circuits now?',
+  key: 'e',
+  begin: 'lay out the feed and add what the car has',
+  rules: [
+    ...FEED_RULES,
+    ...WIRE_RULES,
+    ...LOOM_RULES,
+    ...EARTH_RULES,
+    ...OLD_LOOM_RULES,
+    ...PEAK_RULES,
+    ...SHORT_RULES,
+  ],
+  results: ({ vehicle }) => ({ schedule: lowResults(vehicle), wires: lowWireRows(vehicle) }),
+});
+
 export { parkedA } from './reserve-rules';
-export { coilsA, hardest, type LoadRow, type LowResults, lowResults, type ScenarioRow } from './results';
+export { coilsA, hardest, type LoadRow, type LowResults, type ScenarioRow } from './results';
 export { SCENARIO_WHEN, SCENARIO_WORDS } from './shared';
-export { type LowWireRow, lowWireRows } from './wire-results';
+export type { LowWireRow } from './wire-results';

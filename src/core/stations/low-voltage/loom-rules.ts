@@ -1,21 +1,31 @@
-import { type Finding, marginOfRise, type Ref, type Rule } from '../../checks';
+import { type Finding, marginOfRise, type Ref } from '../../checks';
 import { BUNDLE_W_PER_MK } from '../../physics/loom';
+import * as propose from '../../proposals';
 import { type LoomOf, loomHeat, loomsOf } from '../../vehicle';
-import { type Context, celsius, conductorRef } from '../context';
+import { celsius, conductorRef } from '../context';
+import { defineRule, type Rule } from '../define';
 import { SCENARIO_WHEN } from './shared';
 
 const loomRef = ({ route }: LoomOf): Ref => ({ kind: 'build', id: route.id, name: route.name });
 
 /** Wires that lie together warm each other: one heat balance for the loom. */
-const loomHeatRule: Rule<Context> = {
+const loomHeatRule = defineRule({
   id: 'lv.loom',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} gets too hot',
+    holds: '{subject}, {across} of wires',
+    line: '{wire}: {demand} of {limit}, {when}',
+    open: '{subject}',
+  },
+  variants: {
+    runaway: { fails: '{subject} burns', holds: '{subject}', line: 'no steady temperature, {when}', open: '{subject}' },
+  },
   sources: [
     'One heat balance for the loom: round, 1.15 · √ΣD², 0.3 W/mK inside, air around it as for a cable (generic)',
     'Every scenario with all that runs in it, for good',
   ],
   judge: ({ vehicle }) =>
-    loomsOf(vehicle).flatMap((loom): Finding[] => {
+    loomsOf(vehicle).flatMap((loom): Finding<'across' | 'when' | 'wire', 'runaway'>[] => {
       const subject = loomRef(loom);
       const open = loom.wires.filter(({ thermal }) => thermal === null);
       if (open.length > 0)
@@ -59,6 +69,7 @@ const loomHeatRule: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: [propose.coolerLoom],
+});
 
-export const LOOM_RULES: readonly Rule<Context>[] = [loomHeatRule];
+export const LOOM_RULES: readonly Rule[] = [loomHeatRule];

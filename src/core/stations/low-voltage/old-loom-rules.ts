@@ -1,17 +1,17 @@
-import type { Finding, Rule } from '../../checks';
-import type { Context } from '../context';
+import type { Finding } from '../../checks';
+import { defineRule, type Rule } from '../define';
 
 /** A branch of the old loom that stays is as good as it was found: decided in Survey, seen here. */
-const oldLoom: Rule<Context> = {
+const oldLoom = defineRule({
   id: 'lv.old-loom',
-  station: 'low-voltage',
+  says: { fails: '{subject} is not to be relied on', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: [
     'Old wiring that stays is looked at and measured before it is relied on: faults of an old loom stay faults',
   ],
   judge: ({ vehicle: { build } }) =>
     Object.values(build.oldParts ?? {})
       .filter(({ kind, fate }) => kind === 'loom' && (fate === 'keep' || fate === 'extend'))
-      .map((part): Finding => {
+      .map((part): Finding<'detail'> => {
         const subject = { kind: 'build', id: part.id, name: part.name } as const;
         const found = build.asFound?.['old-wiring'];
         if (!found) return { subject, missing: [{ ref: subject, what: 'a look at the old wiring, in Survey' }] };
@@ -26,6 +26,7 @@ const oldLoom: Rule<Context> = {
           },
         };
       }),
-};
+  remedies: 'Replace that branch; what is brittle, corroded or spliced does not last.',
+});
 
-export const OLD_LOOM_RULES: readonly Rule<Context>[] = [oldLoom];
+export const OLD_LOOM_RULES: readonly Rule[] = [oldLoom];

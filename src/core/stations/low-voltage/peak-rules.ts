@@ -1,15 +1,22 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { PEAK_S, PULSE_LIFE } from '../../parts';
 import { meltingMultiple } from '../../physics/fuse-curve';
+import * as propose from '../../proposals';
 import { lowVoltage, partOf } from '../../vehicle';
-import { amps, type Context, deviceRef } from '../context';
+import { amps, deviceRef } from '../context';
+import { defineRule, type Rule } from '../define';
 import { wiresOf } from './behind-fuses';
 import { alone, onBattery, steadyPoint } from './solutions';
 
 /** A fuse against inrush, stall and full assist of what hangs on it, one load at its hardest while the others on it run. */
-const fusePeak: Rule<Context> = {
+const fusePeak = defineRule({
   id: 'lv.fuse-peak',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} blows when {load} works hardest',
+    holds: '{subject}, peak',
+    line: '{demand} of {limit} for {seconds}',
+    open: '{subject}, peak',
+  },
   sources: [
     'I_peak ≤ 0.7 · m(t) · I_n: pulses tire a fuse, ten thousand of them to 0.7 of its curve (practice; ISO 8820-3 curve, generic)',
   ],
@@ -17,7 +24,7 @@ const fusePeak: Rule<Context> = {
     const { loads, lv } = lowVoltage(vehicle);
     const steady = steadyPoint(vehicle);
     if (!steady) return [];
-    return [...wiresOf(vehicle)].flatMap(([fuseId, wires]): Finding[] => {
+    return [...wiresOf(vehicle)].flatMap(([fuseId, wires]): Finding<'load' | 'seconds'>[] => {
       const ends = new Set(wires.flatMap(({ conductor: { a, b } }) => [a.deviceId, b.deviceId]));
       const here = loads.filter(({ id }) => ends.has(id));
       const device = lv.deviceOf.get(fuseId);
@@ -66,6 +73,7 @@ const fusePeak: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.largerFuse],
+});
 
-export const PEAK_RULES: readonly Rule<Context>[] = [fusePeak];
+export const PEAK_RULES: readonly Rule[] = [fusePeak];

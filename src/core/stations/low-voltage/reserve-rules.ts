@@ -1,16 +1,22 @@
-import { marginAtLeast, quantityText as q, type Rule } from '../../checks';
+import { marginAtLeast, quantityText as q } from '../../checks';
+import * as propose from '../../proposals';
 import { lowHoldUp } from '../../simulate';
 import { lowVoltage, runningIn, solveLow, type Vehicle } from '../../vehicle';
-import { amps, type Context } from '../context';
+import { amps } from '../context';
+import { defineRule, type Rule } from '../define';
 import { batteryRef, coldestC } from './shared';
 
 /** What the auxiliary battery has to bear alone: the converter's end, weeks of standing, cold. */
 /** A night in rain without the converter: so long the essentials last (reference of the trade), s. */
 const HOLD_S = 1200;
 
-const holdUp: Rule<Context> = {
+const holdUp = defineRule({
   id: 'lv.hold-up',
-  station: 'low-voltage',
+  says: {
+    fails: 'The converter’s end leaves too little time',
+    holds: 'When the converter dies',
+    line: '{demand} from {current}, {limit} wanted; {first} goes first',
+  },
   sources: [
     'At least 20 minutes at night in rain on the auxiliary battery alone (practice)',
     'Peukert with the rated hours, step by step through the 12-volt circuit; cold leaves lead 60 % at −18 °C',
@@ -45,7 +51,8 @@ const holdUp: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.otherBattery],
+});
 
 /** Three weeks at an airport (practice), days, and how deep the battery may go. */
 const PARKED_DAYS = 21;
@@ -65,9 +72,13 @@ export function parkedA(vehicle: Vehicle): number | null {
   );
 }
 
-const parked: Rule<Context> = {
+const parked = defineRule({
   id: 'lv.parked',
-  station: 'low-voltage',
+  says: {
+    fails: 'Parking flattens {subject}',
+    holds: '{subject}, parked',
+    line: '{days} to half at {current}, {wanted} wanted',
+  },
   sources: [
     'Plain ampere-hours and self-discharge: Peukert does not hold for milliamperes',
     'Three weeks to half (practice)',
@@ -103,11 +114,12 @@ const parked: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.mainSwitch, propose.otherBattery],
+});
 
-const cold: Rule<Context> = {
+const cold = defineRule({
   id: 'lv.cold-charge',
-  station: 'low-voltage',
+  says: { fails: '{subject} would be charged below freezing', holds: '{subject} in the cold', line: '{detail}' },
   sources: ['Lithium is not charged below 0 °C cell temperature'],
   judge: ({ vehicle }) => {
     const data = lowVoltage(vehicle).battery?.data;
@@ -123,6 +135,7 @@ const cold: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.otherBattery],
+});
 
-export const RESERVE_RULES: readonly Rule<Context>[] = [holdUp, parked, cold];
+export const RESERVE_RULES: readonly Rule[] = [holdUp, parked, cold];

@@ -1,8 +1,9 @@
-import { type Finding, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { type FusePart, SET_VOLTAGES } from '../../parts';
 import { breakingAt } from '../../physics/fuse';
 import { clearing } from '../../physics/fuse-clearing';
 import { SHORT_LIMIT_C, withstandI2t } from '../../physics/withstand';
+import * as propose from '../../proposals';
 import { lowFault } from '../../simulate';
 import {
   HIGHEST_SUPPLY_V,
@@ -12,7 +13,8 @@ import {
   type ResolvedConductor,
   type Vehicle,
 } from '../../vehicle';
-import { amps, type Context, conductorRef, deviceRef, needsPart, volts } from '../context';
+import { amps, conductorRef, deviceRef, needsPart, volts } from '../context';
+import { defineRule, type Rule } from '../define';
 import { returnsOf, wiresBeside } from './behind-fuses';
 
 /** A short is over within this time (reference of the trade for fuses of cables), s. */
@@ -70,9 +72,26 @@ function findFaults(vehicle: Vehicle, fuseId: string): Faults | null {
   return { wires, highestA: far.throughA, lowestA: Math.min(far.throughA, ...lowest) };
 }
 
-const shortRule: Rule<Context> = {
+const shortRule = defineRule({
   id: 'lv.wire-short',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} lets a short circuit burn its wire',
+    holds: '{subject} saves its wire in a short circuit',
+    line: 'lets through {demand}, {wire} stands {limit}',
+    open: '{subject} against a short in its wire',
+  },
+  variants: {
+    slow: {
+      fails: '{subject} is slow in a short circuit',
+      holds: '{subject} ends a short circuit',
+      line: '{demand} of {limit} with {current} at the far end',
+    },
+    never: {
+      fails: '{subject} never ends a short circuit',
+      holds: '{subject} ends a short circuit',
+      line: '{current} at the far end does not melt it',
+    },
+  },
   sources: [
     'IEC 60364-4-43, 434.5.2: clearing I²t at the highest and at the lowest fault within what the wire stands from its class temperature',
     'Nodal solution of the 12-volt circuit with its battery, out and back',
@@ -80,7 +99,7 @@ const shortRule: Rule<Context> = {
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     if (!low.battery?.data || low.loads.length === 0) return [];
-    return low.lv.devices.flatMap((device): Finding[] => {
+    return low.lv.devices.flatMap((device): Finding<'current' | 'wire', 'slow' | 'never'>[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse || device.device.kind !== 'lv-fuse') return [];
       const subject = deviceRef(device);
@@ -96,9 +115,14 @@ const shortRule: Rule<Context> = {
       return [judged(fuse, subject, faults)];
     });
   },
-};
+  remedies: [propose.guardWire],
+});
 
-function judged(fuse: FusePart, subject: Finding['subject'], { wires, highestA, lowestA }: Faults): Finding {
+function judged(
+  fuse: FusePart,
+  subject: Finding['subject'],
+  { wires, highestA, lowestA }: Faults,
+): Finding<'current' | 'wire', 'slow' | 'never'> {
   const clear = (prospectiveA: number) => clearing(fuse, { prospectiveA, timeConstantS: 0, voltageV: ARC_V });
   const [most, least] = [clear(highestA), clear(lowestA)];
   const melts = least.meltTimeS;
@@ -154,9 +178,14 @@ function judged(fuse: FusePart, subject: Finding['subject'], { wires, highestA, 
   };
 }
 
-const breaking: Rule<Context> = {
+const breaking = defineRule({
   id: 'lv.fuse-breaking',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} can’t break a short right behind it',
+    holds: '{subject} breaks a short right behind it',
+    line: '{demand} of {limit}',
+    open: '{subject} against a short right behind it',
+  },
   sources: [
     'ISO 8820-1, IEC 60269-1: breaking capacity at or above the highest prospective current, bolted right behind it',
     'Below half of its rated voltage in proportion more: I_cn · U_n / 2U (generic, the energy of the arc; its sheet wins)',
@@ -193,18 +222,30 @@ const breaking: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.strongerFuse],
+});
 
-const voltage: Rule<Context> = {
+const voltage = defineRule({
   id: 'lv.fuse-voltage',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} is not made for this voltage',
+    holds: '{subject} voltage',
+    line: '{demand} while charging, breaks {limit}',
+  },
+  variants: {
+    none: {
+      fails: '{subject} has no DC rating',
+      holds: '{subject} voltage',
+      line: 'an AC rating says nothing about DC',
+    },
+  },
   comfort: 0,
   sources: ['ISO 8820-1: rated DC voltage at or above the highest of the circuit, charging included'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     if (!low.battery && low.converters.length === 0) return [];
     const supplyV = highestV(vehicle);
-    return low.lv.devices.flatMap((device): Finding[] => {
+    return low.lv.devices.flatMap((device): Finding<never, 'none'>[] => {
       if (device.device.kind !== 'lv-fuse') return [];
       const fuse = partOf(device, 'fuse');
       const subject = deviceRef(device);
@@ -220,6 +261,7 @@ const voltage: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.strongerFuse],
+});
 
-export const SHORT_RULES: readonly Rule<Context>[] = [shortRule, breaking, voltage];
+export const SHORT_RULES: readonly Rule[] = [shortRule, breaking, voltage];

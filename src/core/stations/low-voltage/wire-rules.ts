@@ -1,5 +1,6 @@
 import type { LoadSort } from '../../build';
-import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Ref } from '../../checks';
+import * as propose from '../../proposals';
 import {
   conductorAmpacity,
   conductorTemperature,
@@ -12,7 +13,8 @@ import {
   type ResolvedConductor,
   type Vehicle,
 } from '../../vehicle';
-import { amps, type Context, celsius, conductorRef, deviceRef, hotPlace, volts } from '../context';
+import { amps, celsius, conductorRef, deviceRef, hotPlace, volts } from '../context';
+import { defineRule, type Rule } from '../define';
 import { wiresOf } from './behind-fuses';
 import { alone, everythingOn, steadyPoint } from './solutions';
 
@@ -36,13 +38,18 @@ function feedV(vehicle: Vehicle, one: LowSolved): number {
   return Math.max(one.batteryV, ...converter);
 }
 
-const drop: Rule<Context> = {
+const drop = defineRule({
   id: 'lv.drop',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} gets too little voltage',
+    holds: '{subject}, drop',
+    line: '{demand} of {limit} {how}',
+    open: '{subject}',
+  },
   sources: ['Out and back, hot: 3 % for lamps and control, 5 % general, 8 % for a motor’s seconds (practice)'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
-    return low.loads.flatMap(({ id, name, load }): Finding[] => {
+    return low.loads.flatMap(({ id, name, load }): Finding<'how'>[] => {
       const found = (
         [
           ['on', DROP_SHARE[load.sort]],
@@ -78,14 +85,20 @@ const drop: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.loadWires],
+});
 
 /** A fuse is loaded with four fifths of its rating at most (practice). */
 const FUSE_SHARE = 0.8;
 
-const solves: Rule<Context> = {
+const solves = defineRule({
   id: 'lv.solves',
-  station: 'low-voltage',
+  says: {
+    fails: 'The 12-volt side can’t give what is asked',
+    holds: 'The 12-volt side is solved',
+    line: '{detail}',
+    open: 'The 12-volt side',
+  },
   sources: ['Nodal solution of the whole 12-volt circuit with everything on: without one no current on it is known'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
@@ -102,11 +115,12 @@ const solves: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'A stronger converter or battery, or fewer loads at a time.',
+});
 
-const fuseLoad: Rule<Context> = {
+const fuseLoad = defineRule({
   id: 'lv.fuse-load',
-  station: 'low-voltage',
+  says: { fails: '{subject} is too small for its load', holds: '{subject}, load', line: '{demand} of {limit}' },
   sources: ['I_load / 0.8 ≤ I_n (practice; ISO 8820-3)'],
   judge: ({ vehicle }) => {
     const one = steadyPoint(vehicle);
@@ -135,17 +149,23 @@ const fuseLoad: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.largerFuse],
+});
 
-const fuseWire: Rule<Context> = {
+const fuseWire = defineRule({
   id: 'lv.fuse-wire',
-  station: 'low-voltage',
+  says: {
+    fails: '{subject} does not protect its wire',
+    holds: '{subject}, its wire',
+    line: '{demand}, {wire} carries {limit}',
+    open: '{subject}, its wire',
+  },
   sources: ['The fuse protects the wire: I_n ≤ what the wire carries in its place (IEC 60364-4-43, 433.1)'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     if (low.loads.length === 0) return [];
     const behind = wiresOf(vehicle);
-    return low.lv.devices.flatMap((device): Finding[] => {
+    return low.lv.devices.flatMap((device): Finding<'wire'>[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse || device.device.kind !== 'lv-fuse') return [];
       const wires = behind.get(device.id) ?? [];
@@ -187,11 +207,12 @@ const fuseWire: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.guardWire],
+});
 
-const noFuse: Rule<Context> = {
+const noFuse = defineRule({
   id: 'lv.load-fuse',
-  station: 'low-voltage',
+  says: { fails: '{subject} has no fuse', holds: '{subject}', line: '{detail}' },
   sources: ['Each load behind a fuse of its circuit (practice; ISO 8820-3)'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
@@ -202,21 +223,22 @@ const noFuse: Rule<Context> = {
     return low.loads
       .filter(({ id }) => !protectedLoads.has(id))
       .map(
-        ({ id, name }): Finding => ({
+        ({ id, name }): Finding<'detail'> => ({
           subject: loadRef(id, name),
           holds: false,
           figures: { detail: 'no fuse stands before it' },
         }),
       );
   },
-};
+  remedies: 'Feed it by a way of the fuse box.',
+});
 
 /** Wire between a source and its fuse (practice), m. */
 const SOURCE_M = 0.3;
 
-const sourceFuse: Rule<Context> = {
+const sourceFuse = defineRule({
   id: 'lv.source-fuse',
-  station: 'low-voltage',
+  says: { fails: '{subject} has no fuse at its terminal', holds: '{subject}, fuse at the source', line: '{detail}' },
   sources: ['A fuse at each source that can feed a fault: at the battery and at the converter (practice)'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
@@ -227,7 +249,7 @@ const sourceFuse: Rule<Context> = {
         : []),
       ...low.converters.map(({ id, device }) => [`${id}.lvPlus`, loadRef(id, device.name)] as const),
     ];
-    return sources.flatMap(([node, subject]): Finding[] => {
+    return sources.flatMap(([node, subject]): Finding<'detail'>[] => {
       const { wires, bare } = beforeAnyFuse(low.lv, node);
       if (wires.length === 0) return [];
       return [
@@ -244,7 +266,8 @@ const sourceFuse: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: 'Put a fuse into the wire next to that terminal.',
+});
 
 /**
  * Wires at a source's potential with nothing between, and those of them that do not end at a fuse soon: too long a way to it, an end on
@@ -280,15 +303,18 @@ function beforeAnyFuse(
   return { wires: [...wires], bare: [...wires].filter(({ nodeA, nodeB }) => !ends(nodeA) || !ends(nodeB)) };
 }
 
-const temperature: Rule<Context> = {
+const temperature = defineRule({
   id: 'lv.wire-temperature',
-  station: 'low-voltage',
+  says: { fails: '{subject} gets too hot', holds: '{subject}', line: '{demand} of {limit} with {current}' },
+  variants: {
+    runaway: { fails: '{subject} burns', holds: '{subject}', line: 'no steady temperature with {current}' },
+  },
   sources: ['Heat balance of the wire in its place with everything on it running'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     const one = steadyPoint(vehicle);
     if (low.loads.length === 0 || !one) return [];
-    return low.lv.conductors.flatMap((conductor): Finding[] => {
+    return low.lv.conductors.flatMap((conductor): Finding<'current', 'runaway'>[] => {
       const { cable, zone, thermal } = conductor;
       const current = Math.abs(one.currentA(conductor.id));
       // A wire in a loom is judged with it.
@@ -315,11 +341,12 @@ const temperature: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.thisWire],
+});
 
-const contact: Rule<Context> = {
+const contact = defineRule({
   id: 'lv.contact',
-  station: 'low-voltage',
+  says: { fails: '{subject} carries too much', holds: '{subject}, contact', line: '{demand} of {limit}' },
   sources: ['A switch or relay carries what its contact is rated for'],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
@@ -334,15 +361,7 @@ const contact: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.largerRelay],
+});
 
-export const WIRE_RULES: readonly Rule<Context>[] = [
-  solves,
-  drop,
-  fuseLoad,
-  fuseWire,
-  noFuse,
-  sourceFuse,
-  temperature,
-  contact,
-];
+export const WIRE_RULES: readonly Rule[] = [solves, drop, fuseLoad, fuseWire, noFuse, sourceFuse, temperature, contact];

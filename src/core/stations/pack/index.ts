@@ -1,5 +1,19 @@
+import { defineStation } from '../define';
+import { packResults } from './results';
+import { PACK_RULES } from './rules';
+
+/** Which cells, how many, and does every device live with that voltage? */
+export const pack = defineStation({
+  id: 'pack',
+  name: 'Pack',
+  question: 'Which cells, how many, and does every device live with that voltage?',
+  key: 'p',
+  begin: 'start with cells in Pack',
+  rules: PACK_RULES,
+  results: ({ vehicle }) => packResults(vehicle),
+});
+
 export { type CellDuty, cellDuties, type SocPoint, socCurve } from './duty';
 export { type JoinAdvice, type JoinQuestion, joinAdvice } from './joining';
 export { type BoxFigures, type PackResults, packResults, type WindowRow } from './results';
-export { PACK_RULES } from './rules';
 export { type PackFigure, packWorkings } from './workings';

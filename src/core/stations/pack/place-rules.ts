@@ -1,8 +1,9 @@
-import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { G_M_PER_S2, lowering } from '../../physics/axles';
 import { boltShearN, boltTensionN } from '../../physics/bolts';
 import { BODY_FIGURES, massesOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
-import { type Context, deviceRef, fromRules } from '../context';
+import { deviceRef, fromRules } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** What the pack does to the vehicle that carries it: axles, springs, fixings, hands. */
 const kg = (value: number) => ({ value, dimension: 'mass' as const });
@@ -14,9 +15,14 @@ const axleRef = (axle: (typeof AXLES)[number]): Ref => ({
   name: axle === 'front' ? 'Front axle' : 'Rear axle',
 });
 
-const axleLoad: Rule<Context> = {
+const axleLoad = defineRule({
   id: 'pack.axle-load',
-  station: 'pack',
+  says: {
+    fails: '{subject} is overloaded',
+    holds: '{subject}',
+    line: '{demand} of {limit} with a usual load',
+    open: '{subject}',
+  },
   sources: ['Lever arms: rear = Σ m·x / wheelbase', 'Axle limits: the vehicle’s plate'],
   judge: ({ vehicle }) => {
     const chassis = vehicle.build.chassis ?? {};
@@ -48,11 +54,17 @@ const axleLoad: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: 'Move cells towards the other axle on the plan, carry less, or fit fewer cells.',
+});
 
-const rideHeight: Rule<Context> = {
+const rideHeight = defineRule({
   id: 'pack.ride-height',
-  station: 'pack',
+  says: {
+    fails: '{subject} sits on its bump stops',
+    holds: '{subject}, height left',
+    line: 'down {demand} of {limit} with a usual load',
+    open: '{subject}, height left',
+  },
   comfort: 0.3,
   sources: ['Hooke: added load / spring rate, against the way to the bump stop as found'],
   judge: ({ vehicle }) => {
@@ -112,14 +124,15 @@ const rideHeight: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: 'Stiffer springs for that axle, or cells moved towards the other.',
+});
 
 /** Left and right should not differ by more (practice). */
 const SIDE_SHARE = 0.05;
 
-const sides: Rule<Context> = {
+const sides = defineRule({
   id: 'pack.sides',
-  station: 'pack',
+  says: { fails: 'It leans to one side', holds: 'Left and right', line: '{demand} between them, {limit} at most' },
   sources: ['Left and right within a twentieth of the whole (practice)', 'Lever arms across'],
   judge: ({ vehicle }) => {
     const { empty } = massesOf(vehicle);
@@ -142,21 +155,27 @@ const sides: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Move boxes towards the light side on the plan.',
+});
 
 const boxesHeld = (vehicle: Vehicle): ResolvedDevice[] =>
   vehicle.devices.filter(({ device }) => device.kind === 'box' && device.hold !== undefined);
 
-const restraint: Rule<Context> = {
+const restraint = defineRule({
   id: 'pack.restraint',
-  station: 'pack',
+  says: {
+    fails: '{subject} can tear loose',
+    holds: '{subject} is held',
+    line: '{detail}',
+    open: '{subject}, its fixings',
+  },
   sources: [
     'F = m · a against the fixings; bolts after EN 1993-1-8, 3.6.1 (0.6 or 0.5 · f_ub · A_s / 1.25 in shear, 0.9 in tension)',
     'The sheet or frame that they pull at is not counted: a licensed person inspects it',
   ],
   sourcesIn: fromRules('restraintForwardG', 'restraintSideG', 'restraintUpG'),
   judge: ({ vehicle, rules }) =>
-    boxesHeld(vehicle).flatMap((box): Finding[] => {
+    boxesHeld(vehicle).flatMap((box): Finding<'detail'>[] => {
       const subject = deviceRef(box);
       const { fixings, bolt, boltClass } = box.device.hold!;
       const weighed = massesOf(vehicle).devices.find(({ id }) => id === box.id);
@@ -202,7 +221,8 @@ const restraint: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: 'More or larger bolts, a stronger class, or plates under them; then tell it at the box.',
+});
 
 const REACHES = [
   ['reachCells', 'a hand to its cells'],
@@ -212,12 +232,17 @@ const REACHES = [
   ['drain', 'a drain'],
 ] as const;
 
-const access: Rule<Context> = {
+const access = defineRule({
   id: 'pack.access',
-  station: 'pack',
+  says: {
+    fails: '{subject} can’t be got at',
+    holds: '{subject} can be got at',
+    line: '{detail}',
+    open: '{subject}, access',
+  },
   sources: ['Hand access to cells, fuse and disconnect; vent and drain (practice; EN IEC 62485-2 for lead)'],
   judge: ({ vehicle }) =>
-    boxesHeld(vehicle).flatMap((box): Finding[] => {
+    boxesHeld(vehicle).flatMap((box): Finding<'detail'>[] => {
       const hold = box.device.hold!;
       const told = REACHES.filter(([key]) => hold[key] !== undefined);
       const lead = partOf(box, 'cell')?.chemistry.startsWith('lead') === true;
@@ -240,16 +265,28 @@ const access: Rule<Context> = {
         },
       ];
     }),
-};
+  remedies: 'Turn or move the box so that a hand gets in, or tell how it comes out.',
+});
 
 /** Spread at rest that modules of one string may have, V, and of their capacities (reference of the trade, NMC). */
 const SPREAD_V = 0.02;
 const SPREAD_AH = 0.05;
 const MODULES: Ref = { kind: 'build', id: 'modules', name: 'Salvaged modules' };
 
-const modules: Rule<Context> = {
+const modules = defineRule({
   id: 'pack.modules',
-  station: 'pack',
+  says: {
+    fails: '{subject} don’t match',
+    holds: '{subject} match',
+    line: '{demand} between them at rest, {limit} at most',
+  },
+  variants: {
+    capacity: {
+      fails: '{subject} don’t match',
+      holds: '{subject} match',
+      line: '{demand} between the capacities, {limit} at most',
+    },
+  },
   sources: ['Salvaged modules within 20 mV at rest and 5 % of capacity (practice)'],
   judge: ({ vehicle }) => {
     const list = Object.values(vehicle.build.modules ?? {});
@@ -277,6 +314,7 @@ const modules: Rule<Context> = {
           },
     ];
   },
-};
+  remedies: 'Match the modules anew in Pack: the ones that differ most out first, the rest charged to one voltage.',
+});
 
-export const PLACE_RULES: readonly Rule<Context>[] = [axleLoad, rideHeight, sides, restraint, access, modules];
+export const PLACE_RULES: readonly Rule[] = [axleLoad, rideHeight, sides, restraint, access, modules];

@@ -1,6 +1,6 @@
 import { usableShare } from '../../build';
 import { openCircuitVoltage } from '../../physics/cell';
-import { boxSource, cornersOf, isSolved, packStrings, partOf, type Vehicle } from '../../vehicle';
+import { boxSource, cornersOf, lowestStringV, packStrings, partOf, type Vehicle } from '../../vehicle';
 
 export interface BoxFigures {
   readonly id: string;
@@ -104,19 +104,6 @@ function inSeries(boxes: readonly (BoxFigures & StringFigures)[]): StringFigures
   };
 }
 
-/** Lowest voltage of a whole string over the cases under load, V; null while one of them has no operating point. */
-function lowestLoaded(vehicle: Vehicle, strings: readonly StringFigures[]): number | null {
-  const loaded = vehicle.cases.filter((solved) => solved.state.closed.length > 0);
-  if (loaded.length === 0 || !loaded.every(isSolved)) return null;
-  return Math.min(
-    ...loaded.flatMap(({ point: { nodeVoltagesV: v } }) =>
-      strings.map(({ boxIds }) =>
-        boxIds.reduce((total, id) => total + ((v.get(`${id}.plus`) ?? 0) - (v.get(`${id}.minus`) ?? 0)), 0),
-      ),
-    ),
-  );
-}
-
 /** Figures of the pack, strings in parallel included. Null without cells. */
 export function packResults(vehicle: Vehicle): PackResults | null {
   const byBox = boxFigures(vehicle);
@@ -141,7 +128,7 @@ export function packResults(vehicle: Vehicle): PackResults | null {
     nominalV: resting((one) => one.nominalV),
     fullV: Math.max(...strings.map((one) => one.fullV)),
     emptyRestV: resting((one) => one.emptyRestV),
-    sagV: lowestLoaded(vehicle, strings),
+    sagV: lowestStringV(vehicle),
     grossEnergyJ,
     usableEnergyJ: grossEnergyJ * usableShare(vehicle.build.packLimits),
     capacityAh: strings.reduce((sum, one) => sum + one.capacityAh, 0),

@@ -1,6 +1,7 @@
-import type { DeviceKind } from '../../build';
-import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Rule } from '../../checks';
+import { hasTrait } from '../../build';
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
 import { openCircuitVoltage } from '../../physics/cell';
+import * as propose from '../../proposals';
 import type { Quantity } from '../../quantities';
 import {
   boxSource,
@@ -26,15 +27,16 @@ import {
   watts,
   worstCurrent,
 } from '../context';
+import { defineRule, type Rule } from '../define';
 import { PLACE_RULES } from './place-rules';
 import { STRING_RULES } from './string-rules';
 
 const SOLVED = 'Nodal solution of the circuit in every state and corner';
 
-const present: Rule<Context> = {
+const present = defineRule({
   id: 'pack.present',
-  station: 'pack',
-  sources: [],
+  says: { fails: 'There are no cells yet', holds: 'Cells are chosen', line: '{detail}', open: 'Cells' },
+  sources: ['Cells of every box, as told in Pack'],
   judge: ({ vehicle }) => {
     const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
     const bare = boxes.filter(
@@ -51,14 +53,20 @@ const present: Rule<Context> = {
           },
     ];
   },
-};
+  remedies: 'Choose the cells of every box, and how many, in Pack.',
+});
 
 const askedW = (vehicle: Context['vehicle'], solved: SolvedCase): number =>
   vehicle.devices.reduce((sum, device) => sum + Math.max(0, devicePowerW(vehicle, device, solved.state.id)), 0);
 
-const delivers: Rule<Context> = {
+const delivers = defineRule({
   id: 'pack.delivers',
-  station: 'pack',
+  says: {
+    fails: '{subject} can’t give the power asked',
+    holds: '{subject} gives the power asked',
+    line: 'asked {demand}, it can give {limit}',
+    open: 'Power of {subject}',
+  },
   sources: [SOLVED, 'Greatest power: the load factor at which the operating point vanishes'],
   judge: ({ vehicle }) => {
     const candidates = vehicle.cases.filter((solved) => solved.point.maximumLoadFactor !== null);
@@ -92,11 +100,16 @@ const delivers: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: [propose.gentler, propose.stopEarlier],
+});
 
-const sag: Rule<Context> = {
+const sag = defineRule({
   id: 'pack.sag',
-  station: 'pack',
+  says: {
+    fails: '{subject} sags too deep under load',
+    holds: '{subject} under load',
+    line: '{demand} a cell, at least {limit}',
+  },
   comfort: 0.05,
   sources: [SOLVED, 'Lowest cell voltage under load: the cell’s part'],
   judge: ({ vehicle }) => {
@@ -145,7 +158,8 @@ const sag: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.stopEarlier, propose.gentler],
+});
 
 /** Highest and lowest terminal voltage of a bus device over the cases in which it is fed. */
 function extremes(
@@ -164,15 +178,6 @@ function extremes(
   return high ? { high, low: low ?? high } : null;
 }
 
-const WINDOWED: ReadonlySet<string> = new Set([
-  'inverter',
-  'charger',
-  'converter',
-  'charger-converter',
-  'heater',
-  'compressor',
-]);
-
 const windows = (context: Context) =>
   context.vehicle.devices.flatMap((device) => {
     const limits = partOf(device, 'inverter')?.window ?? partOf(device, 'bus-device')?.window;
@@ -182,11 +187,8 @@ const windows = (context: Context) =>
 /** Devices on the bus without a part: their window can't be judged, and silence would look like holding. */
 const unchosen = (context: Context): Finding[] =>
   context.vehicle.devices
-    .filter((device) => WINDOWED.has(device.device.kind) && device.part === null)
+    .filter((device) => hasTrait(device.device.kind, 'windowed') && device.part === null)
     .map((device) => ({ subject: deviceRef(device), missing: [{ ref: deviceRef(device), what: 'part' }] }));
-
-/** What pushes charge into the pack: above its own highest voltage it gives nothing. */
-const CHARGERS: ReadonlySet<DeviceKind> = new Set(['charger', 'charger-converter']);
 
 /** State of charge whose rest voltage is a string's at a voltage, by halving: where a charger that gives no more ends. */
 function reachedAt({ vehicle }: Context, limitV: number): Quantity {
@@ -205,21 +207,33 @@ function reachedAt({ vehicle }: Context, limitV: number): Quantity {
   return { value: low, dimension: 'ratio' };
 }
 
-const voltageMax: Rule<Context> = {
+const voltageMax = defineRule({
   id: 'device.voltage-max',
-  station: 'pack',
+  says: { fails: 'Too much voltage for {subject}', holds: '{subject} at full charge', line: '{demand} of {limit}' },
+  variants: {
+    survives: {
+      fails: 'Full charge would destroy {subject}',
+      holds: '{subject} at full charge',
+      line: '{demand}, it survives {limit}',
+    },
+    charges: {
+      fails: '{subject} can’t charge the pack full',
+      holds: '{subject} at full charge',
+      line: 'gives up to {limit}, full charge is {demand}: it rests near {soc} of the charge',
+    },
+  },
   comfort: 0.05,
   sources: ['Window of the device: its part', 'Full charge: charge voltage of every cell in series'],
   judge: (context) => [
     ...unchosen(context),
-    ...windows(context).flatMap(({ device, limits }): Finding[] => {
+    ...windows(context).flatMap(({ device, limits }): Finding<'soc', 'survives' | 'charges'>[] => {
       const found = extremes(context, device.id);
       if (!found) return [];
       const { v, solved } = found.high;
       const destroys = v > limits.absoluteMaxV;
       const limit = destroys ? limits.absoluteMaxV : limits.workingMaxV;
       const width = limits.workingMaxV - limits.workingMinV;
-      const charges = CHARGERS.has(device.device.kind);
+      const charges = hasTrait(device.device.kind, 'charges');
       return [
         {
           subject: deviceRef(device),
@@ -242,11 +256,16 @@ const voltageMax: Rule<Context> = {
       ];
     }),
   ],
-};
+  remedies: [propose.widerDevice, propose.fewerCells],
+});
 
-const voltageMin: Rule<Context> = {
+const voltageMin = defineRule({
   id: 'device.voltage-min',
-  station: 'pack',
+  says: {
+    fails: '{subject} loses its working voltage',
+    holds: '{subject} at the lowest voltage',
+    line: '{demand}, needs {limit}',
+  },
   comfort: 0.05,
   sources: ['Window of the device: its part', SOLVED],
   judge: (context) => {
@@ -277,11 +296,16 @@ const voltageMin: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.stopEarlier, propose.gentler, propose.widerDevice],
+});
 
-const inverterCurrent: Rule<Context> = {
+const inverterCurrent = defineRule({
   id: 'inverter.current',
-  station: 'pack',
+  says: {
+    fails: 'More battery current than {subject} takes',
+    holds: '{subject} battery current',
+    line: '{demand} of {limit}',
+  },
   sources: ['Battery current of the inverter: its part', SOLVED],
   judge: ({ vehicle }) => {
     const waitsFor = packMustDeliver(vehicle);
@@ -312,9 +336,10 @@ const inverterCurrent: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: [propose.gentler],
+});
 
-export const PACK_RULES: readonly Rule<Context>[] = [
+export const PACK_RULES: readonly Rule[] = [
   present,
   delivers,
   sag,

@@ -1,7 +1,8 @@
-import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { openCircuitVoltage } from '../../physics/cell';
 import { carryCurrent } from '../../physics/contactor';
 import { continuousCurrent } from '../../physics/fuse';
+import * as propose from '../../proposals';
 import {
   boxSource,
   conductorAmpacity,
@@ -21,6 +22,7 @@ import {
   sustainedCases,
   worstCurrent,
 } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** A string is told by its first box. */
 const stringRef = (vehicle: Vehicle, string: PackString): Ref => {
@@ -33,15 +35,14 @@ const strings = (vehicle: Vehicle): readonly PackString[] => {
   return found.length > 1 ? found : [];
 };
 
-const ownDevice = (id: 'fuse' | 'contactor', sources: readonly string[]): Rule<Context> => ({
-  id: `pack.string-${id}`,
-  station: 'pack',
-  sources,
-  judge: ({ vehicle }) =>
-    strings(vehicle).map((string): Finding => {
+/** Whether each string has a device of this kind of its own. */
+const ownDevice =
+  (kind: 'fuse' | 'contactor') =>
+  ({ vehicle }: Context) =>
+    strings(vehicle).map((string): Finding<'detail'> => {
       const own = [...string.ids].flatMap((one) => {
         const device = vehicle.deviceOf.get(one)?.device;
-        return device?.kind === id ? [device.name] : [];
+        return device?.kind === kind ? [device.name] : [];
       });
       return {
         subject: stringRef(vehicle, string),
@@ -50,7 +51,26 @@ const ownDevice = (id: 'fuse' | 'contactor', sources: readonly string[]): Rule<C
           detail: own.length > 0 ? own.join(', ') : 'a fault or a service of this string takes the others along',
         },
       };
-    }),
+    });
+
+const ownFuse = defineRule({
+  id: 'pack.string-fuse',
+  says: { fails: '{subject} has no fuse of its own', holds: '{subject} has its own fuse', line: '{detail}' },
+  sources: ['Strings in parallel feed a fault in one of them: a fuse in each (IEC 60364-4-43, 434)'],
+  judge: ownDevice('fuse'),
+  remedies: [propose.ownFuse],
+});
+
+const ownContactor = defineRule({
+  id: 'pack.string-contactor',
+  says: {
+    fails: '{subject} can’t be switched off by itself',
+    holds: '{subject} has its own contactor',
+    line: '{detail}',
+  },
+  sources: ['Each string is joined and taken off by itself: engineering practice'],
+  judge: ownDevice('contactor'),
+  remedies: [propose.ownContactor],
 });
 
 /** A tenth of the capacity an hour is gentle (practice). */
@@ -82,16 +102,20 @@ function sourceOf(vehicle: Vehicle, string: PackString): Source | null {
 
 const STEPS = [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9] as const;
 
-const match: Rule<Context> = {
+const match = defineRule({
   id: 'pack.string-match',
-  station: 'pack',
+  says: {
+    fails: '{subject} and {other} don’t rest at the same voltage',
+    holds: '{subject} and {other} rest together',
+    line: '{demand} flow between them, {limit} are gentle',
+  },
   sources: [
     'Strings in parallel settle at one voltage: ΔV/(R1 + R2) at equal state of charge, a tenth of C an hour (practice)',
   ],
   judge: ({ vehicle }) => {
     const [first, ...others] = strings(vehicle).map((string) => sourceOf(vehicle, string));
     if (!first) return [];
-    return others.flatMap((other): Finding[] => {
+    return others.flatMap((other): Finding<'other'>[] => {
       if (!other) return [];
       const worst = STEPS.map((soc) => ({ soc, dv: other.voltageV(soc) - first.voltageV(soc) })).reduce((p, r) =>
         Math.abs(r.dv) > Math.abs(p.dv) ? r : p,
@@ -118,7 +142,8 @@ const match: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: 'Bring both to the same voltage before they are joined; see Pack, joining.',
+});
 
 interface Bound {
   readonly name: string;
@@ -164,16 +189,28 @@ function bounds(alone: Vehicle, string: PackString): Bound[] {
   });
 }
 
-const stringAlone: Rule<Context> = {
+const stringAlone = defineRule({
   id: 'pack.string-alone',
-  station: 'pack',
+  says: {
+    fails: '{subject} can’t carry the vehicle alone',
+    holds: '{subject} alone',
+    line: '{part}: {demand} of {limit} when the other strings are off',
+    open: '{subject} alone',
+  },
+  variants: {
+    gives: {
+      fails: '{subject} can’t carry the vehicle alone',
+      holds: '{subject} alone',
+      line: 'it can’t give the power of {state}',
+    },
+  },
   sources: [
     'The other strings may open: each fuse, contactor and cable of a string carries everything then',
     'Nodal solution without them',
   ],
   judge: ({ vehicle }) => {
     const found = stringsAlone(vehicle);
-    return strings(vehicle).flatMap((string, index): Finding[] => {
+    return strings(vehicle).flatMap((string, index): Finding<'part' | 'state', 'gives'>[] => {
       const alone = found.get(index);
       const subject = stringRef(vehicle, string);
       if (!alone || alone.unsolved !== null)
@@ -215,11 +252,7 @@ const stringAlone: Rule<Context> = {
       ];
     });
   },
-};
+  remedies: 'Let the strings switch together only, or make the part that is named stronger.',
+});
 
-export const STRING_RULES: readonly Rule<Context>[] = [
-  ownDevice('fuse', ['Strings in parallel feed a fault in one of them: a fuse in each (IEC 60364-4-43, 434)']),
-  ownDevice('contactor', ['Each string is joined and taken off by itself: engineering practice']),
-  match,
-  stringAlone,
-];
+export const STRING_RULES: readonly Rule[] = [ownFuse, ownContactor, match, stringAlone];

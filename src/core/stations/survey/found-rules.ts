@@ -1,7 +1,8 @@
 import { INSPECTIONS, type InspectionId } from '../../build';
-import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { massesOf } from '../../vehicle';
 import type { Context } from '../context';
+import { defineRule, type Rule } from '../define';
 
 /** What was found on the vehicle before anything came apart, what stays of it, and where it is plugged in. */
 export const INSPECTION_WORDS: Readonly<Record<InspectionId, string>> = {
@@ -16,15 +17,18 @@ export const INSPECTION_WORDS: Readonly<Record<InspectionId, string>> = {
   leaks: 'Leaks of oil and brake fluid',
 };
 
-const asFound: Rule<Context> = {
+const asFound = defineRule({
   id: 'survey.as-found',
-  station: 'survey',
+  says: { fails: '{subject}: no', holds: '{subject}', line: '{detail}', open: '{subject}' },
+  variants: {
+    mend: { fails: '{subject}: not yet', holds: '{subject}', line: '{detail}', open: '{subject}' },
+  },
   sources: [
     'Looked at before anything is taken apart: a fault that is not found now is blamed on the conversion later',
   ],
   judge: ({ vehicle: { build } }) => {
     if (!build.asFound) return [];
-    return INSPECTIONS.map((id): Finding => {
+    return INSPECTIONS.map((id): Finding<'detail', 'mend'> => {
       const found = build.asFound![id];
       const subject: Ref = { kind: 'build', id, name: INSPECTION_WORDS[id] };
       if (!found) return { subject, missing: [{ ref: subject, what: 'a look' }] };
@@ -39,27 +43,33 @@ const asFound: Rule<Context> = {
           };
     });
   },
-};
+  remedies: 'Mend it before anything comes apart, or note that it stays so.',
+});
 
-const oldParts: Rule<Context> = {
+const oldParts = defineRule({
   id: 'survey.old-part',
-  station: 'survey',
+  says: { fails: '{subject}', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: ['Each old part and branch of the loom is kept, extended, stripped or replaced'],
   judge: ({ vehicle: { build } }) =>
-    Object.values(build.oldParts ?? {}).map((part): Finding => {
+    Object.values(build.oldParts ?? {}).map((part): Finding<'detail'> => {
       const subject: Ref = { kind: 'build', id: part.id, name: part.name };
       return part.fate === null
         ? { subject, missing: [{ ref: subject, what: 'what becomes of it' }] }
         : { subject, holds: true, figures: { detail: part.fate } };
     }),
-};
+  remedies: 'Tell what becomes of it: kept, sold, or gone.',
+});
 
 /** A finished vehicle weighs what its parts add up to, within this share. */
 const MASS_SHARE = 0.05;
 
-const massSum: Rule<Context> = {
+const massSum = defineRule({
   id: 'survey.mass-sum',
-  station: 'survey',
+  says: {
+    fails: 'The mass does not add up',
+    holds: 'The mass adds up',
+    line: 'stripped and built in {demand}, the road model takes {limit}',
+  },
   sources: ['Stripped mass and everything that is put in, against the mass that the road model takes'],
   judge: ({ vehicle }) => {
     const { massEmptyKg } = vehicle.build.vehicle;
@@ -85,7 +95,8 @@ const massSum: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Weigh again, or tell what came off and went on until the sum fits.',
+});
 
 /** From the socket into the pack (generic), what a socket gives for hours, and how long a night is, s. */
 const CHARGING = 0.88;
@@ -101,9 +112,14 @@ export function supplyPowerW(build: Context['vehicle']['build']): number | null 
   return voltageV * breakerA * (phases ?? 1) * (whole ? 1 : SOCKET_SHARE);
 }
 
-const supply: Rule<Context> = {
+const supply = defineRule({
   id: 'survey.supply',
-  station: 'survey',
+  says: {
+    fails: 'A night at the supply does not put a day back',
+    holds: 'A night at the supply puts a day back',
+    line: '{demand} for a winter day, {limit} a night',
+    open: 'A night at the supply',
+  },
   sources: [
     'A day’s energy back within ten hours of night (practice)',
     'A socket carries 80 % of its breaker for hours; a wall unit all of it (practice; local code decides)',
@@ -142,6 +158,7 @@ const supply: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'A stronger supply, a larger charger, or a longer night.',
+});
 
-export const FOUND_RULES: readonly Rule<Context>[] = [asFound, oldParts, massSum, supply];
+export const FOUND_RULES: readonly Rule[] = [asFound, oldParts, massSum, supply];

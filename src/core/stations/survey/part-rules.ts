@@ -1,8 +1,8 @@
 import type { Build } from '../../build';
-import type { Ref, Rule } from '../../checks';
+import type { Ref } from '../../checks';
 import type { Part } from '../../parts';
 import { contradictions } from '../../parts';
-import type { Context } from '../context';
+import { defineRule, type Rule } from '../define';
 
 const PARTS: Ref = { kind: 'build', id: 'parts', name: 'Parts' };
 
@@ -16,9 +16,14 @@ function partsInUse({ circuits, parts }: Build): readonly Part[] {
   return [...ids].flatMap((id) => (Object.hasOwn(parts, id) ? [parts[id]!] : []));
 }
 
-const figures: Rule<Context> = {
+const figures = defineRule({
   id: 'survey.part-figures',
-  station: 'survey',
+  says: {
+    fails: 'Figures of a part contradict each other',
+    holds: 'The figures of every part fit together',
+    line: '{detail}',
+    open: 'Figures of the parts',
+  },
   sources: [
     'Figures of one sheet must fit each other: a curve that falls, windows in order, cells within what their chemistry bears, resistance by area (IEC 60228, ISO 19642)',
   ],
@@ -34,6 +39,7 @@ const figures: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Read the part’s sheet again and correct the figure that is named.',
+});
 
-export const PART_RULES: readonly Rule<Context>[] = [figures];
+export const PART_RULES: readonly Rule[] = [figures];

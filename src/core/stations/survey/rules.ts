@@ -1,7 +1,9 @@
 import { jobOf, LOSS_JOBS, LOSSES, type LossId } from '../../build';
-import { type Finding, marginAtMost, quantityText as q, type Ref, type Rule } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { parseTyre } from '../../physics/tyre';
+import * as propose from '../../proposals';
 import type { Context } from '../context';
+import { defineRule, type Rule } from '../define';
 import { FOUND_RULES } from './found-rules';
 import { PART_RULES } from './part-rules';
 import { doesJob, JOB_WORDS, SCHOOL_WORDS, schoolRule } from './school-rules';
@@ -23,9 +25,14 @@ export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
   'park-lock': 'Park lock of the gearbox',
 };
 
-const told: Rule<Context> = {
+const told = defineRule({
   id: 'survey.told',
-  station: 'survey',
+  says: {
+    fails: 'The vehicle is not told yet',
+    holds: 'The vehicle is told',
+    line: 'mass, tyres and speed are there',
+    open: 'The vehicle',
+  },
   sources: ['What the road asks follows from mass, tyres and speed'],
   judge: ({ vehicle: { build } }) => {
     if (build.duty.powersFrom !== 'vehicle') return [];
@@ -36,11 +43,12 @@ const told: Rule<Context> = {
     ].map((what) => ({ ref: VEHICLE, what }));
     return [missing.length > 0 ? { subject: VEHICLE, missing } : { subject: VEHICLE, holds: true }];
   },
-};
+  remedies: 'Tell mass, tyres and speeds in Survey.',
+});
 
-const tyre: Rule<Context> = {
+const tyre = defineRule({
   id: 'survey.tyre',
-  station: 'survey',
+  says: { fails: 'No such tyre', holds: 'Tyres', line: '{detail}' },
   sources: ['Tyre code as on the side wall (ISO 4000-1 form)'],
   judge: ({ vehicle: { build } }) => {
     if (build.vehicle.tyre === undefined) return [];
@@ -57,11 +65,12 @@ const tyre: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Read it off the tyre’s wall again.',
+});
 
-const mass: Rule<Context> = {
+const mass = defineRule({
   id: 'survey.gross-mass',
-  station: 'survey',
+  says: { fails: 'Too heavy with a usual load', holds: 'Mass with a usual load', line: '{demand} of {limit}' },
   sources: ['Gross limit of the registration', 'Payload of a usual trip: Survey'],
   judge: ({ vehicle }) => {
     const { massEmptyKg, grossMassKg, payloadKg } = vehicle.build.vehicle;
@@ -86,7 +95,8 @@ const mass: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Fewer or lighter cells, less load, or what else can come out.',
+});
 
 const hasDevice = ({ vehicle }: Context, ...kinds: string[]): boolean =>
   vehicle.devices.some(({ device }) => kinds.includes(device.kind));
@@ -140,16 +150,16 @@ const CLOSING: Readonly<Record<LossId, (context: Context) => Closing>> = {
   'park-lock': () => ({ wants: 'what replaces it, at Interlocks' }),
 };
 
-const losses: Rule<Context> = {
+const losses = defineRule({
   id: 'survey.loss',
-  station: 'survey',
+  says: { fails: '{subject} is not replaced', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: ['What ran off the engine is replaced, or done without knowingly'],
   judge: (context) => {
     const { losses: answers, vehicle } = context.vehicle.build;
     if (!answers) return [];
     // Where no engine comes out nothing has to be asked; what is told all the same counts.
     const asked = (vehicle.startingPoint ?? 'engine-out') === 'engine-out';
-    return LOSSES.flatMap((loss): Finding[] => {
+    return LOSSES.flatMap((loss): Finding<'detail'>[] => {
       const state = answers[loss];
       const subject: Ref = { kind: 'build', id: loss, name: LOSS_WORDS[loss] };
       if (state === undefined) return asked ? [{ subject, missing: [{ ref: subject, what: 'an answer' }] }] : [];
@@ -161,9 +171,10 @@ const losses: Rule<Context> = {
         : [{ subject, missing: [{ ref: subject, what: closing.wants }] }];
     });
   },
-};
+  remedies: [propose.askedLoad],
+});
 
-export const SURVEY_RULES: readonly Rule<Context>[] = [
+export const SURVEY_RULES: readonly Rule[] = [
   told,
   tyre,
   mass,

@@ -1,7 +1,8 @@
 import { type Build, jobOf, type LoadJob, type SchoolId, type Schools } from '../../build';
-import type { Finding, Ref, Rule } from '../../checks';
+import type { Finding, Ref } from '../../checks';
+import * as propose from '../../proposals';
 import { lowVoltage, partOf, type ResolvedConductor, type Vehicle } from '../../vehicle';
-import type { Context } from '../context';
+import { defineRule } from '../define';
 
 /** Schools in workshop words, as the findings name them. */
 export const SCHOOL_WORDS: Readonly<Record<SchoolId, string>> = {
@@ -150,13 +151,13 @@ const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
   },
 };
 
-export const schoolRule: Rule<Context> = {
+export const schoolRule = defineRule({
   id: 'survey.school',
-  station: 'survey',
+  says: { fails: '{subject}: the build says otherwise', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: ['What a school of the trade asks for stands in the build, and nothing in the build contradicts it'],
   judge: ({ vehicle }) => {
     const { build } = vehicle;
-    return (Object.keys(JUDGES) as SchoolId[]).flatMap((id): Finding[] => {
+    return (Object.keys(JUDGES) as SchoolId[]).flatMap((id): Finding<'detail'>[] => {
       const choice = build.schools[id];
       if (choice === undefined) return [];
       const subject: Ref = { kind: 'build', id: `school-${id}`, name: SCHOOL_WORDS[id] };
@@ -170,4 +171,5 @@ export const schoolRule: Rule<Context> = {
       return [{ subject, holds: true, figures: { detail: answer.holds } }];
     });
   },
-};
+  remedies: [propose.askedLoad],
+});

@@ -1,13 +1,18 @@
-import { quantityText as q, type Ref, type Rule } from '../../checks';
-import type { Context } from '../context';
+import { quantityText as q, type Ref } from '../../checks';
+import { defineRule, type Rule } from '../define';
 
 const CLIMATE: Ref = { kind: 'build', id: 'climate', name: 'Temperatures' };
 const celsius = (value: number): string => q(value, 'temperature');
 
 /** Temperatures that the whole assessment is made at: turned round, its hardest cases would be its easiest. */
-const order: Rule<Context> = {
+const order = defineRule({
   id: 'survey.temperatures',
-  station: 'survey',
+  says: {
+    fails: 'Temperatures contradict each other',
+    holds: 'Temperatures are in order',
+    line: '{detail}',
+    open: 'Temperatures',
+  },
   sources: [
     'Coldest below warmest; cells and places at least as hot as the hottest day, or the corners are not corners (by order)',
   ],
@@ -46,6 +51,7 @@ const order: Rule<Context> = {
       },
     ];
   },
-};
+  remedies: 'Correct the temperature that is named.',
+});
 
-export const TEMPERATURE_RULES: readonly Rule<Context>[] = [order];
+export const TEMPERATURE_RULES: readonly Rule[] = [order];

@@ -1,5 +1,0 @@
-import { DriveScreen } from '@/screens/drive/drive-screen';
-
-export default function Page() {
-  return <DriveScreen />;
-}

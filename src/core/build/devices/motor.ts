@@ -1,0 +1,12 @@
+import { defineDevice } from './definition';
+
+/** Motor, by its phases. */
+export const motor = defineDevice({
+  word: 'motor',
+  terminals: { u: 'hv', v: 'hv', w: 'hv' },
+  part: 'motor',
+  traits: ['leaks'],
+  stands: 'aside',
+  massKg: 60,
+  sizeM: { lengthM: 0.4, widthM: 0.3, heightM: 0.3 },
+});

@@ -1,0 +1,23 @@
+'use client';
+import dynamic from 'next/dynamic';
+import { notFound } from 'next/navigation';
+import type { ComponentType } from 'react';
+import { isStation, type StationId } from '@/core/stations';
+
+/** Every station's screen, loaded when it is first opened. A station without one does not compile. */
+const SCREENS: Readonly<Record<StationId, ComponentType>> = {
+  survey: dynamic(() => import('./survey/survey-screen').then(({ SurveyScreen }) => SurveyScreen)),
+  pack: dynamic(() => import('./pack/pack-screen').then(({ PackScreen }) => PackScreen)),
+  drive: dynamic(() => import('./drive/drive-screen').then(({ DriveScreen }) => DriveScreen)),
+  'hv-circuit': dynamic(() => import('./hv-circuit/hv-circuit-screen').then(({ HvCircuitScreen }) => HvCircuitScreen)),
+  cables: dynamic(() => import('./cables/cables-screen').then(({ CablesScreen }) => CablesScreen)),
+  'low-voltage': dynamic(() =>
+    import('./low-voltage/low-voltage-screen').then(({ LowVoltageScreen }) => LowVoltageScreen),
+  ),
+};
+
+export function StationScreen({ station }: { station: string }) {
+  if (!isStation(station)) notFound();
+  const Screen = SCREENS[station];
+  return <Screen />;
+}
