@@ -1,5 +1,5 @@
 import type { Build, Edit, Problem } from '../build';
-import { CATALOGUE, type Part } from '../parts';
+import { type Field, PART_KINDS, type Part } from '../parts';
 import type { Change } from './cables-csv';
 import { type CsvTable, type DecimalMark, readCsv, readNumber, writeCsv } from './csv';
 
@@ -34,52 +34,54 @@ export function partsCsv(parts: readonly Part[], mark: DecimalMark = '.'): strin
   return writeCsv([columns, ...flat.map((fields) => columns.map((column) => fields.get(column) ?? null))], mark);
 }
 
-/** Fields that are lists, and those that may be null: an empty cell means null there. */
-const LISTS = new Set(['multiples']);
-/** Lists of pairs, and the names of the two. */
-const PAIRS: Readonly<Record<string, readonly [string, string]>> = {
-  carry: ['areaMm2', 'currentA'],
-  overloads: ['durationS', 'multiple'],
-  envelope: ['speedRpm', 'torqueNm'],
-};
-const MAY_BE_NULL: Readonly<Record<string, readonly string[]>> = {
-  fuse: ['ratedVoltageDcV', 'ratedVoltageAcV'],
-  'bus-device': ['turnOnV', 'turnOffV'],
-};
-const TEXTS = new Set([
+const FIELDS: readonly (readonly [string, Field])[] = PART_KINDS.flatMap(({ fields }) => Object.entries<Field>(fields));
+const named = (pick: (field: Field) => boolean): ReadonlySet<string> =>
+  new Set(FIELDS.flatMap(([name, field]) => (pick(field) ? [name] : [])));
+
+/** Rows of numbers. */
+const LISTS = named(({ is }) => is === 'row');
+/** Tables of two columns, and the names of the two. */
+const PAIRS: ReadonlyMap<string, readonly string[]> = new Map(
+  FIELDS.flatMap(([name, field]) => (field.is === 'table' ? [[name, Object.keys(field.columns)] as const] : [])),
+);
+/** Fields that may be null: an empty cell means null there. */
+const MAY_BE_NULL: ReadonlyMap<string, readonly string[]> = new Map(
+  PART_KINDS.map(({ kind, fields }) => [
+    kind,
+    Object.entries<Field>(fields).flatMap(([name, { unstated }]) => (unstated ? [name] : [])),
+  ]),
+);
+const TEXTS: ReadonlySet<string> = new Set([
   'kind',
   'id',
   'name',
   'note',
   'provenance',
-  'chemistry',
-  'metal',
-  'conductorClass',
-  'insulation',
-  'family',
-  'coilSuppression',
-  'motorKind',
+  ...named(({ is }) => is === 'choice'),
 ]);
 
 function cellValue(key: string, text: string): unknown {
   if (TEXTS.has(key)) return text;
-  const pair = Object.hasOwn(PAIRS, key) ? PAIRS[key] : undefined;
+  const pair = PAIRS.get(key);
   if (pair)
     return text.split(/\s+/).map((entry) => {
       const [first, second] = entry.split(':').map((half) => readNumber(half));
-      return { [pair[0]]: first, [pair[1]]: second };
+      return { [pair[0]!]: first, [pair[1]!]: second };
     });
   if (LISTS.has(key)) return text.split(/\s+/).map((entry) => readNumber(entry) ?? entry);
   if (/^(true|false|yes|no)$/i.test(text)) return /^(true|yes)$/i.test(text);
   return readNumber(text) ?? text;
 }
 
-/** Fields that a part may have and no catalogue part of its kind shows. */
-const RARE = ['note', 'conductorClass'];
-
-/** Column names come in lower case: the fields' own spelling, from the catalogue. */
+/** Column names come in lower case: the fields' own spelling. */
 const SPELLING: ReadonlyMap<string, string> = new Map(
-  [...RARE, ...CATALOGUE.flatMap((part) => [...flatten(part).keys()])].map((key) => [key.toLowerCase(), key]),
+  [
+    ...FIRST,
+    'note',
+    ...FIELDS.flatMap(([name, field]) =>
+      field.is === 'group' ? Object.keys(field.of).map((inner) => `${name}.${inner}`) : [name],
+    ),
+  ].map((key) => [key.toLowerCase(), key]),
 );
 
 /** Each row of a table as a part to be; what it is not, the schema says. */
@@ -96,7 +98,7 @@ export function rawParts(table: CsvTable): { line: number; data: Record<string, 
         data[outer] = nested;
       }
     }
-    for (const key of MAY_BE_NULL[String(data.kind)] ?? []) if (!Object.hasOwn(data, key)) data[key] = null;
+    for (const key of MAY_BE_NULL.get(String(data.kind)) ?? []) if (!Object.hasOwn(data, key)) data[key] = null;
     data.provenance ??= 'own';
     return { line, data };
   });

@@ -1,6 +1,8 @@
 export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart } from './catalogue';
 export { contradictions } from './contradictions';
+export type { Field, Fields } from './fields';
 export { fuseOf } from './fuses';
+export { PART_KINDS, type PartDefinition } from './kinds';
 export { LOAD_PRESETS, type LoadPreset, USUAL_LOADS } from './low-presets';
 export {
   BATTERY_PRESETS,

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { usersOfPart } from '@/core/build';
 import { buildFileName, partsCsv } from '@/core/formats';
-import { CATALOGUE, type Part, type PartKind } from '@/core/parts';
+import { CATALOGUE, PART_KINDS, type Part, type PartKind } from '@/core/parts';
 import { freshId, useBench } from '@/store/bench';
 import { Action, decimalMark, download, FileAction } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
@@ -14,20 +14,7 @@ import { groupOfPart } from '../shell/part-choices';
 import { PageHead, useSheet } from '../shell/shell';
 import { PartEditor } from './part-editor';
 
-/** Every kind has its name: a new one without one does not compile. */
-const KIND_WORDS: Readonly<Record<PartKind, string>> = {
-  cell: 'Cells',
-  cable: 'Cables',
-  fuse: 'Fuses',
-  contactor: 'Contactors and relays',
-  resistor: 'Resistors',
-  disconnect: 'Disconnects',
-  inverter: 'Inverters and controllers',
-  motor: 'Motors',
-  'bus-device': 'Chargers, converters, heaters',
-  sensor: 'Current sensors',
-};
-const KINDS = Object.entries(KIND_WORDS) as readonly (readonly [PartKind, string])[];
+const wordsOf = (kind: PartKind): string => PART_KINDS.find((one) => one.kind === kind)!.words;
 const FROM: Readonly<Record<Part['provenance'], string>> = {
   generic: 'generic',
   'data-sheet': 'data sheet',
@@ -95,7 +82,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
             choices={CATALOGUE.map((part) => ({
               value: part.id,
               label: part.name,
-              group: `${KIND_WORDS[part.kind]}${groupOfPart(part) ? `: ${groupOfPart(part)}` : ''}`,
+              group: `${wordsOf(part.kind)}${groupOfPart(part) ? `: ${groupOfPart(part)}` : ''}`,
             }))}
             onChoose={(id) => {
               const part = CATALOGUE.find((candidate) => candidate.id === id);
@@ -104,7 +91,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
           />
         </Panel>
       )}
-      {KINDS.map(([kind, title]) => {
+      {PART_KINDS.map(({ kind, words: title }) => {
         const listed = parts.filter((part) => part.kind === kind);
         return listed.length === 0 ? null : (
           <Panel key={kind} title={title} className="mb-3">

@@ -1,0 +1,19 @@
+import { group, nonNegative, nullable, optional, positive } from '../fields';
+import { definePart } from './definition';
+import { WINDOW } from './window';
+
+/** Charger, converter, heater, compressor …: what hangs on the bus beside the inverter. */
+export const busDevice = definePart({
+  kind: 'bus-device',
+  words: 'Chargers, converters, heaters',
+  fields: {
+    window: group(WINDOW),
+    linkCapacitanceF: nonNegative(10),
+    ratedPowerW: nonNegative(1e6),
+    /** Wakes at this bus voltage by itself; null: held off until it is commanded. */
+    turnOnV: nullable(positive(2000)),
+    turnOffV: nullable(positive(2000)),
+    /** Across its link, inside; absent: not stated. */
+    bleedResistanceOhm: optional(positive(1e8)),
+  },
+});

@@ -1,0 +1,22 @@
+import { choice, nonNegative, positive } from '../fields';
+import { definePart } from './definition';
+
+/** Cells of one kind. */
+export const cell = definePart({
+  kind: 'cell',
+  words: 'Cells',
+  fields: {
+    chemistry: choice('lfp', 'nmc', 'lto', 'lead-flooded', 'lead-agm'),
+    nominalV: positive(20),
+    /** Charge voltage: the highest that the bus sees. */
+    fullV: positive(20),
+    /** Lowest allowed under load. */
+    emptyV: positive(20),
+    capacityAh: positive(10000),
+    /** New, 25 °C, half charged, after seconds. */
+    resistanceOhm: positive(10),
+    /** Busbar and lug joints per cell. */
+    linkResistanceOhm: nonNegative(1),
+    massKg: positive(500),
+  },
+});

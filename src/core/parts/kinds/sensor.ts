@@ -1,0 +1,12 @@
+import { positive } from '../fields';
+import { definePart } from './definition';
+
+/** Shunt or current sensor. */
+export const sensor = definePart({
+  kind: 'sensor',
+  words: 'Current sensors',
+  fields: {
+    resistanceOhm: positive(1),
+    ratedCurrentA: positive(100000),
+  },
+});
