@@ -2,7 +2,7 @@ import type { Build } from './build';
 import { type Check, runRules, sortLedger } from './checks';
 import { ruleSetOf } from './rules';
 import { prechargeRuns, type TripHeat, type TripRuns, tripHeatKey, tripRuns, tripRunsKey } from './simulate';
-import { type Results, resultsOf, STATIONS, type StationId } from './stations';
+import { type Reservations, type Results, reservationsOf, resultsOf, STATIONS, type StationId } from './stations';
 import { type Context, fullVoltage } from './stations/context';
 import { Memory, type Vehicle, vehicleOf } from './vehicle';
 
@@ -22,6 +22,8 @@ export interface Assessment {
   readonly stations: Readonly<Record<StationId, StationState>>;
   /** What every station judged. */
   readonly context: Context;
+  /** What is not judged, and what is assumed. */
+  readonly reservations: Reservations;
   /** What each station shows. */
   readonly results: Results;
   /** The usual trip, driven with just these figures; null while that is still to be done. */
@@ -105,6 +107,7 @@ export function assess(build: Build, { memory = new Memory(), runs = {} }: Given
     checks,
     stations,
     context,
+    reservations: reservationsOf(context, STATIONS, checks),
     results: resultsOf(context),
     trip,
     tripKey,

@@ -133,6 +133,10 @@ class Judged implements Check {
     this.#sources = sources;
   }
 
+  get assumed(): readonly string[] {
+    return this.#finding.assumed ?? [];
+  }
+
   get working(): Working {
     return { lines: this.#finding.lines?.() ?? [], sources: this.#sources, assumed: this.#finding.assumed ?? [] };
   }

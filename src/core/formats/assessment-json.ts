@@ -13,6 +13,12 @@ export function assessmentJson(assessment: Assessment): unknown {
     build: { id: assessment.build.id, name: assessment.build.name },
     outcome: assessment.outcome,
     caution: CAUTION,
+    notJudged: assessment.reservations.notJudged.map((words) => inUnits(words)),
+    assumed: assessment.reservations.assumed.map(({ words, checks, thinnest }) => ({
+      words: inUnits(words),
+      checks,
+      thinnestMargin: thinnest,
+    })),
     pack: assessment.results.pack,
     checks: assessment.checks.map((check) => ({
       ...check,

@@ -185,6 +185,7 @@ const bus = (
   linkCapacitanceF: number,
   ratedPowerW: number,
   turn: readonly [number, number] | null = null,
+  chargePowerW?: number,
 ): BusDevicePart => ({
   id,
   name,
@@ -195,6 +196,7 @@ const bus = (
   window: { workingMinV: window[0], workingMaxV: window[1], absoluteMaxV: window[2] },
   turnOnV: turn?.[0] ?? null,
   turnOffV: turn?.[1] ?? null,
+  ...(chargePowerW === undefined ? {} : { chargePowerW }),
 });
 const BUS_DEVICES: readonly BusDevicePart[] = [
   bus(
@@ -203,13 +205,15 @@ const BUS_DEVICES: readonly BusDevicePart[] = [
     [240, 430, 450],
     0.00022,
     2000,
+    null,
+    6600,
   ),
-  bus('charger-400-6600', 'Charger, 6.6 kW, 400 V class', [240, 430, 450], 0.00015, 0),
+  bus('charger-400-6600', 'Charger, 6.6 kW, 400 V class', [240, 430, 450], 0.00015, 0, null, 6600),
   bus('converter-400-1500', 'Converter, 1.5 kW, 400 V class', [220, 430, 450], 0.0001, 1500),
   bus('converter-144-1000', 'Converter, 1 kW, 144 V class', [60, 170, 180], 0.00047, 1000),
-  bus('charger-144-1500', 'On-board charger, 1.5 kW, 144 V class', [80, 165, 180], 0.0002, 0),
+  bus('charger-144-1500', 'On-board charger, 1.5 kW, 144 V class', [80, 165, 180], 0.0002, 0, null, 1500),
   bus('converter-96-500', 'Converter, 500 W, 96 V class', [48, 120, 130], 0.0004, 500),
-  bus('charger-96-2000', 'Charger, 2 kW, for 42 lead cells', [60, 115, 130], 0.0002, 0),
+  bus('charger-96-2000', 'Charger, 2 kW, for 42 lead cells', [60, 115, 130], 0.0002, 0, null, 2000),
   bus('heater-400-5000', 'Coolant heater, 5 kW, 400 V class', [250, 400, 430], 0.00001, 5000),
   bus('heater-400-5000-awake', 'Coolant heater, 5 kW, wakes by itself', [250, 400, 430], 0.00001, 5000, [200, 180]),
   bus('heater-144-2000', 'Air heater, 2 kW, 144 V class', [60, 170, 180], 0, 2000),

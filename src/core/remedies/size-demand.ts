@@ -16,6 +16,7 @@ import {
   type SolvedState,
   solvedStates,
   tightestTurn,
+  UNKNOWN_AMBIENT_C,
   wayPoints,
 } from '../vehicle';
 
@@ -98,8 +99,10 @@ export function demandsOf(assessment: Assessment, ids: ReadonlySet<string>): Dem
         conductor,
         sustainedA: Math.max(0, ...sustained.map(({ point }) => through(point))),
         startC: Math.max(
-          conductor.zone?.ambientC ?? 40,
-          ...sustained.map(({ temperaturesC }) => temperaturesC.get(id) ?? conductor.zone?.ambientC ?? 40),
+          conductor.zone?.ambientC ?? UNKNOWN_AMBIENT_C,
+          ...sustained.map(
+            ({ temperaturesC }) => temperaturesC.get(id) ?? conductor.zone?.ambientC ?? UNKNOWN_AMBIENT_C,
+          ),
         ),
         pulses: (['seconds', 'minutes'] as const).flatMap((duration) => {
           const amps = Math.max(

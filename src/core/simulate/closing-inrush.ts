@@ -1,5 +1,5 @@
 import { collapseChains, type Element, FaultNetwork, NetworkError, transient } from '../circuit';
-import { cornersOf, stamp, stateOf, type Vehicle } from '../vehicle';
+import { cornersOf, stamp, stateOf, UNKNOWN_AMBIENT_C, type Vehicle } from '../vehicle';
 
 /** A contactor as it closes: what stood across it, and what then flows through it. */
 export interface Closing {
@@ -51,7 +51,7 @@ export function closingInrush(vehicle: Vehicle, closing: MainClosing): Closing |
     state: stateOf('precharge'),
     closed: new Set([...closed, contactorId]),
     corner: cornersOf(vehicle.build).find((candidate) => candidate.id === 'warm-new-full')!,
-    temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? 40,
+    temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? UNKNOWN_AMBIENT_C,
     capacitors: true,
     ohmicShare: OHMIC_SHARE,
   }).filter(({ kind }) => kind !== 'power');

@@ -13,6 +13,7 @@ import {
   spelled,
   stamp,
   stateOf,
+  UNKNOWN_AMBIENT_C,
   type Vehicle,
 } from '../vehicle';
 import { type Closing, settledCapacitors } from './closing-inrush';
@@ -63,7 +64,7 @@ function stampWith(vehicle: Vehicle, closed: ReadonlySet<Id>): Element[] {
     state: stateOf('precharge'),
     closed,
     corner: cornersOf(vehicle.build).find((candidate) => candidate.id === 'warm-new-full')!,
-    temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? 40,
+    temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? UNKNOWN_AMBIENT_C,
     capacitors: true,
     ohmicShare: 0.5,
   }).filter(({ kind }) => kind !== 'power');

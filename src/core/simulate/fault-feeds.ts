@@ -1,6 +1,7 @@
 import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { inrush } from '../physics/closing';
+import { motorCurrentA } from '../physics/motor';
 import { partOf, type Vehicle } from '../vehicle';
 import type { Fault } from './fault';
 import { type FaultCorner, faultElements, faultNetwork, inductances } from './fault-network';
@@ -133,9 +134,17 @@ const RECTIFIED = (3 * Math.SQRT2) / Math.PI;
  * inverter is rated to put into it (near the characteristic current of such motors, generic), rectified. Null: there is none, or not told.
  */
 export function turningMotorA(vehicle: Vehicle): number | null {
-  if (!vehicle.devices.some((device) => partOf(device, 'motor')?.motorKind === 'permanent-magnet')) return null;
+  const motors = vehicle.devices.flatMap((device) => partOf(device, 'motor') ?? []);
+  const turning = motors.filter(({ motorKind }) => motorKind === 'permanent-magnet');
+  if (turning.length === 0) return null;
   const inverters = vehicle.devices.flatMap((device) => partOf(device, 'inverter') ?? []);
-  const phaseA = Math.max(0, ...inverters.map(({ maxMotorCurrentA }) => maxMotorCurrentA ?? 0));
+  // Where the inverter's sheet does not tell it, what the motor takes at its peak torque.
+  const untold = inverters.some(({ maxMotorCurrentA }) => maxMotorCurrentA === undefined) || inverters.length === 0;
+  const phaseA = Math.max(
+    0,
+    ...inverters.map(({ maxMotorCurrentA }) => maxMotorCurrentA ?? 0),
+    ...(untold ? turning.map(motorCurrentA) : []),
+  );
   return phaseA > 0 ? RECTIFIED * phaseA : null;
 }
 

@@ -15,6 +15,7 @@ import {
   stamp,
   stateOf,
   terminalNode,
+  UNKNOWN_AMBIENT_C,
   type Vehicle,
 } from '../vehicle';
 import { type Closing, closingInrush, settledCapacitors } from './closing-inrush';
@@ -107,7 +108,7 @@ function runBranch(vehicle: Vehicle, branch: PrechargeBranch): PrechargeOutcome 
     state: stateOf('precharge'),
     closed,
     corner,
-    temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? 40,
+    temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? UNKNOWN_AMBIENT_C,
     capacitors: true,
     wakingLoads: true,
   });

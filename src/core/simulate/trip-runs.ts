@@ -1,5 +1,6 @@
 import { type Build, type OwnTrip, TRIP_IDS, type TripId } from '../build';
 import {
+  coldestDayC,
   inverterPowerW,
   motorOf,
   nominalLinkV,
@@ -40,7 +41,6 @@ const START_SOC = 0.9;
 /** Deceleration up to which braking by the motor may leave the lamps dark, m/s² (UN R13-H). */
 const UNLIT_MPS2 = 1.3;
 /** Where nothing is told, the coldest day, °C. */
-const COLD_C = -5;
 
 interface Reads {
   readonly mild: RoadModel;
@@ -99,7 +99,7 @@ function readsOf(vehicle: Vehicle): Reads | null {
   const { build } = vehicle;
   const mild = roadModel(build);
   const pack = tripPack(vehicle);
-  const coldC = build.duty.coldestDayC ?? COLD_C;
+  const coldC = coldestDayC(build);
   const winter = roadModelAt(build, coldC);
   if (!mild || !winter || !pack || !mild.motor || mild.wheelRadiusM === null) return null;
   const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');

@@ -1,5 +1,5 @@
 import { SHORT_LIMIT_C, withstandFactor } from '../physics/withstand';
-import { type ResolvedConductor, solvedStates, type Vehicle } from '../vehicle';
+import { type ResolvedConductor, solvedStates, UNKNOWN_AMBIENT_C, type Vehicle } from '../vehicle';
 
 export interface CableWithstand {
   readonly k: number;
@@ -15,7 +15,7 @@ function hottest(vehicle: Vehicle, conductor: ResolvedConductor): number {
   const settled = solvedStates(vehicle)
     .filter(({ state }) => state.duration === 'sustained')
     .map(({ temperaturesC }) => temperaturesC.get(conductor.id) ?? conductor.cable?.temperatureClassC ?? 90);
-  return Math.max(conductor.zone?.ambientC ?? 40, ...settled);
+  return Math.max(conductor.zone?.ambientC ?? UNKNOWN_AMBIENT_C, ...settled);
 }
 
 /** What a cable stands in a short circuit from its loaded temperature; null while it is not chosen or is no cable. */

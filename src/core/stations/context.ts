@@ -6,6 +6,7 @@ import {
   followsVehicle,
   type ResolvedConductor,
   type ResolvedDevice,
+  roadModel,
   type SolvedCase,
   type SolvedState,
   solvedStates,
@@ -28,6 +29,9 @@ export interface Context {
   readonly fullV: number | null;
 }
 
+/** Whether there is a pack or a device in the circuit yet: an empty build is asked for these first, and for nothing else. */
+export const begun = ({ vehicle }: Pick<Context, 'vehicle'>): boolean => vehicle.devices.length > 0;
+
 /** Sources of the values that a rule takes from the rule set that the build follows. */
 export const fromRules =
   (...names: readonly RuleValueName[]) =>
@@ -43,10 +47,13 @@ export const conductorRef = (conductor: ResolvedConductor): Ref => ({
 });
 
 /** Where the inverter's power comes from, said wherever a current rests on it. */
-export const powerFrom = ({ build }: Vehicle): string =>
-  followsVehicle(build)
-    ? 'Cruise and hill power follow from the vehicle and its speeds; hard acceleration is the inverter’s limit.'
-    : 'Inverter power is typed, not computed from the vehicle.';
+export const powerFrom = ({ build }: Vehicle): string => {
+  if (!followsVehicle(build)) return 'Inverter power is typed, not computed from the vehicle.';
+  const assumed = roadModel(build)?.assumed ?? [];
+  return `Cruise and hill power follow from the vehicle and its speeds; hard acceleration is the inverter’s limit.${
+    assumed.length > 0 ? ` Assumed for them: ${assumed.join('; ')}.` : ''
+  }`;
+};
 
 export const sustainedCases = (vehicle: Vehicle): SolvedState[] =>
   solvedStates(vehicle).filter((solved) => solved.state.duration === 'sustained');

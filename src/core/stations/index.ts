@@ -30,5 +30,6 @@ export function resultsOf(context: Context): Results {
   return results as Results;
 }
 
+export { type Assumption, type Reservations, reservationsOf } from './reservations';
 /** Stations that are still to come: on the line, without a screen. */
 export { TO_COME } from './to-come';

@@ -100,7 +100,7 @@ describe('converter and battery share', () => {
   test('above its power the converter gives its power, and the battery the rest', () => {
     const weak = edited(firn, {
       edit: 'setConverter',
-      input: { deviceId: 'charger', converter: { outputV: 14.2, ratedPowerW: 300, efficiency: 0.92 } },
+      input: { deviceId: 'charger', converter: { outputV: 14.2, ratedPowerW: 300, efficiency: 0.92, hotShare: 1 } },
     });
     const one = figuresOf(solveLow(vehicleOf(weak), { ...AWAKE, running: new Map(loads.map(({ id }) => [id, 'on'])) }));
     expect(one.limited).toEqual(['charger']);

@@ -1,11 +1,42 @@
-/** Stations that are still to come, in working order. */
+/** Stations that are still to come, in working order, with what nobody judges until then. */
 export const TO_COME = [
-  { id: 'bms', name: 'BMS', question: 'How is every cell kept inside its limits?' },
-  { id: 'charging', name: 'Charging', question: 'How, from which supply, how long, to what voltage?' },
-  { id: 'ancillaries', name: 'Ancillaries', question: 'How are braking, steering, heating and cooling replaced?' },
-  { id: 'interlocks', name: 'Interlocks', question: 'Can it move when it should not?' },
-  { id: 'harness', name: 'Harness', question: 'Which wire goes where, and which are still open?' },
+  {
+    id: 'bms',
+    name: 'BMS',
+    question: 'How is every cell kept inside its limits?',
+    leaves: 'Single cells: nothing here watches their voltage and temperature one by one.',
+  },
+  {
+    id: 'charging',
+    name: 'Charging',
+    question: 'How, from which supply, how long, to what voltage?',
+    leaves:
+      'Charging: plug, supply, residual-current device and the end of charge, beyond the charger’s window and power.',
+  },
+  {
+    id: 'ancillaries',
+    name: 'Ancillaries',
+    question: 'How are braking, steering, heating and cooling replaced?',
+    leaves: 'Brakes, steering, heating: whether something replaces them is asked, how well it does is not judged.',
+  },
+  {
+    id: 'interlocks',
+    name: 'Interlocks',
+    question: 'Can it move when it should not?',
+    leaves: 'Whether it can move when it should not: pedal, direction switch, charge plug.',
+  },
+  {
+    id: 'harness',
+    name: 'Harness',
+    question: 'Which wire goes where, and which are still open?',
+    leaves: 'Plugs and pins: which wire goes where, and whether water gets in.',
+  },
   { id: 'plan', name: 'Plan', question: 'What can be done now, and what waits?' },
-  { id: 'commission', name: 'Commission', question: 'Does it do what the design says?' },
+  {
+    id: 'commission',
+    name: 'Commission',
+    question: 'Does it do what the design says?',
+    leaves: 'The car itself: nothing here was measured on it unless a reading was adopted.',
+  },
   { id: 'logbook', name: 'Logbook', question: 'What has been done and measured, and what is due?' },
 ] as const;

@@ -1,3 +1,4 @@
+export { coldestAssumed, coldestDayC, UNKNOWN_AMBIENT_C, UNKNOWN_COLDEST_C } from './assumed';
 export { BODY_FIGURES, type BodyFigures, massEmptyKg } from './body-figures';
 export {
   type CaseId,
@@ -54,7 +55,7 @@ export { lowProtecting } from './low-protection';
 export { type LowPoint, type LowSolved, solveLow } from './low-solve';
 export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
-export { lowVoltage, runningIn } from './low-voltage';
+export { HOT_SHARE, lowVoltage, runningIn } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
 export { Memo, Memory, Recent, type Room, room, spelled } from './memory';
 export { nodeOf } from './node';
@@ -68,7 +69,16 @@ export {
   resolve,
 } from './resolve';
 export { stringsAlone, withStrings } from './stages';
-export { boxSource, capacitorId, conductorOhm, devicePowerW, groundOf, stamp, terminalNode } from './stamp';
+export {
+  boxSource,
+  capacitorId,
+  conductorOhm,
+  devicePowerW,
+  groundOf,
+  stamp,
+  terminalNode,
+  untoldBoxes,
+} from './stamp';
 export { type PackString, packStrings, packStringsOf } from './strings';
 export { closedIn, isPrechargeRelay, type PrechargeBranch, prechargeBranches } from './switching';
 export { type UsualPlace, usualPlaces, withoutPlace } from './usual-places';

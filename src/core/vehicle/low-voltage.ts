@@ -1,4 +1,4 @@
-import type { Id, ScenarioId } from '../build';
+import type { Id, LvLoad, ScenarioId } from '../build';
 import { lowReads } from './low-reads';
 import type { Converter, LowLoad, LowVoltage, Running } from './low-types';
 import { Recent, room } from './memory';
@@ -30,12 +30,25 @@ function makeLow(vehicle: Resolved): LowVoltage {
     converters: vehicle.devices.flatMap(({ id, device }): Converter[] => {
       if (!device.converter) return [];
       const { outputV, ratedPowerW, efficiency, hotShare } = device.converter;
-      return [{ id, device, outputV, ratedPowerW, efficiency, powerW: ratedPowerW * (hotShare ?? 1) }];
+      return [{ id, device, outputV, ratedPowerW, efficiency, powerW: ratedPowerW * (hotShare ?? HOT_SHARE) }];
     }),
     loads: lv.devices.flatMap(({ id, device }): LowLoad[] =>
-      device.kind === 'lv-load' && device.load ? [{ id, name: device.name, load: device.load }] : [],
+      device.kind === 'lv-load' && device.load ? [{ id, name: device.name, load: withPeak(device.load) }] : [],
     ),
   };
+}
+
+/** What a hot converter still gives where its sheet does not tell (generic). */
+export const HOT_SHARE = 0.8;
+/** A motor starts or stalls with so much of its current where nobody told it (generic). */
+const MOTOR_PEAK = 3;
+/** Peaks come with their load, so that one load is the same object as long as it is told the same. */
+const peaks = new WeakMap<LvLoad, LvLoad>();
+function withPeak(load: LvLoad): LvLoad {
+  if (load.sort !== 'motor' || load.peakRating !== undefined) return load;
+  const known = peaks.get(load) ?? { ...load, peakRating: MOTOR_PEAK * load.rating };
+  peaks.set(load, known);
+  return known;
 }
 
 /** What runs in a scenario, each as long as it does: on where it runs at all, at its hardest where it has a peak and that is asked. */

@@ -13,6 +13,7 @@ import type { CablePart, Part, PartKind, PartOf } from '../parts';
 import { airPressurePa } from '../physics/air';
 import type { CableBuild, CablePlace } from '../physics/cable';
 import { INSULATION_W_PER_MK } from '../physics/cable';
+import { UNKNOWN_AMBIENT_C } from './assumed';
 import { lengthAlong, wayPoints } from './geometry';
 import { Memo, Memory, room } from './memory';
 
@@ -161,12 +162,9 @@ function resolveDevice(build: Build, device: Device): ResolvedDevice {
     device,
     nodes,
     part: part ? withAdopted(build, device.id, part) : null,
-    ambientC: zone?.ambientC ?? DEFAULT_AMBIENT_C,
+    ambientC: zone?.ambientC ?? UNKNOWN_AMBIENT_C,
   };
 }
-
-/** Ambient of a device whose place is not known (generic: inside a closed box on a warm day). */
-export const DEFAULT_AMBIENT_C = 45;
 
 export interface Resolved {
   readonly build: Build;

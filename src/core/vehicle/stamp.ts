@@ -46,10 +46,16 @@ export function conductorOhm(resolved: ResolvedConductor, temperatureC: number):
   return ((resolved.lengthM ?? ASSUMED_LENGTH_M) * perMetre) / resolved.conductor.parallel + resolved.jointOhm;
 }
 
+/** While driving hard or uphill what is on in cruise stays on, unless it is told otherwise. */
+const LIKE_CRUISE: ReadonlySet<StateId> = new Set(['hill', 'hard-acceleration']);
+
 /** Power of a bus device in a state, W. */
 export function devicePowerW(resolved: Resolved, device: ResolvedDevice, state: StateId): number {
   if (device.device.kind === 'inverter') return inverterPowerW(resolved.build, state);
-  const powerW = device.device.powersW?.[state] ?? 0;
+  const { powersW } = device.device;
+  // A heater that is there is on when the car drives in the cold.
+  const cruiseW = powersW?.cruise ?? (device.device.kind === 'heater' ? (powersW?.heating ?? 0) : 0);
+  const powerW = powersW?.[state] ?? (state === 'cruise' || LIKE_CRUISE.has(state) ? cruiseW : 0);
   return state === 'charging' && hasTrait(device.device.kind, 'charges') ? -powerW : powerW;
 }
 
@@ -167,14 +173,20 @@ export function stamp(resolved: Resolved, options: StampOptions): Element[] {
   return elements;
 }
 
-/** The node that the network is referred to: the minus of the first box. Null without cells. */
+const boxesOf = ({ devices }: Resolved): ResolvedDevice[] => devices.filter(({ device }) => device.kind === 'box');
+
+/** Boxes whose cells, or how many, are not told. */
+export const untoldBoxes = (resolved: Resolved): ResolvedDevice[] =>
+  boxesOf(resolved).filter(
+    (box) => !boxSource(box, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false }),
+  );
+
+/**
+ * The node that the network is referred to: the minus of the first box. Null without cells, and while those of any box are not told: with what
+ * nobody knows left out every voltage would be too low.
+ */
 export function groundOf(resolved: Resolved): NodeName | null {
-  const box = resolved.devices
-    .filter(
-      (device) =>
-        device.device.kind === 'box' &&
-        boxSource(device, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false }),
-    )
-    .sort((p, q) => (p.id < q.id ? -1 : 1))[0];
+  if (untoldBoxes(resolved).length > 0) return null;
+  const box = boxesOf(resolved).sort((p, q) => (p.id < q.id ? -1 : 1))[0];
   return box ? terminalNode(box, 'minus') : null;
 }

@@ -1,11 +1,12 @@
 import type { Build, Id } from '../build';
 import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver, type SolvedPoint } from '../circuit';
 import { ampacity, steadyTemperature } from '../physics/cable';
+import { UNKNOWN_AMBIENT_C } from './assumed';
 import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from './cases';
 import { Memo, Memory, room } from './memory';
 import { nodeOf } from './node';
 import { partOf, type Resolved, type ResolvedConductor, resolve } from './resolve';
-import { groundOf, stamp } from './stamp';
+import { groundOf, stamp, untoldBoxes } from './stamp';
 import { packStrings } from './strings';
 import { topologyKey } from './topology-key';
 
@@ -78,7 +79,7 @@ function solverFor(memory: Memory, ground: string, topology: string): StateSolve
 /** Steady temperature of one of the parallel conductors at a current through all of them, °C; null when there is none. */
 export function conductorTemperature(conductor: ResolvedConductor, currentA: number): number | null {
   const { thermal } = conductor;
-  if (!thermal) return conductor.zone?.ambientC ?? 40;
+  if (!thermal) return conductor.zone?.ambientC ?? UNKNOWN_AMBIENT_C;
   const each = Math.abs(currentA) / conductor.conductor.parallel;
   const steps = Math.round(each / CURRENT_STEP_A);
   // Worked out for the step itself: what is kept must not hang on who asked first.
@@ -102,7 +103,7 @@ export function conductorAmpacity(conductor: ResolvedConductor): number | null {
 
 /** Temperature at which a conductor without a steady one is taken: its class. The check on it fails anyway. */
 const hotOf = (conductor: ResolvedConductor): number => conductor.cable?.temperatureClassC ?? 125;
-const ambientOf = (conductor: ResolvedConductor): number => conductor.zone?.ambientC ?? 40;
+const ambientOf = (conductor: ResolvedConductor): number => conductor.zone?.ambientC ?? UNKNOWN_AMBIENT_C;
 
 function solveCase(
   resolved: Resolved,
@@ -174,7 +175,8 @@ function solveVehicle(build: Build, memory: Memory): Vehicle {
   const ground = groundOf(resolved);
   const cases: SolvedCase[] = [];
   let unsolved: string | null = null;
-  if (ground === null) unsolved = 'There are no cells yet.';
+  if (ground === null)
+    unsolved = untoldBoxes(resolved).length > 0 ? 'The cells of a box are not told.' : 'There are no cells yet.';
   else {
     try {
       const cruise = new Map<string, ReadonlyMap<Id, number | null>>();
@@ -206,7 +208,6 @@ function solveVehicle(build: Build, memory: Memory): Vehicle {
   return { ...resolved, cases, unsolved, caseOf: (id) => byId.get(id) };
 }
 
-/** Voltage between two terminals in a solved case, V; null across islands or without a solution. */
 /** Lowest voltage of a whole string of boxes over the cases under load, V; null: no cells, or a case without an operating point. */
 export function lowestStringV(vehicle: Vehicle): number | null {
   const strings = packStrings(vehicle).filter(({ boxIds }) =>
@@ -223,6 +224,7 @@ export function lowestStringV(vehicle: Vehicle): number | null {
   );
 }
 
+/** Voltage between two terminals in a solved case, V; null across islands or without a solution. */
 export function terminalVoltage(
   solved: SolvedCase,
   from: { deviceId: Id; terminal: string },

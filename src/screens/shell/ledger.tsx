@@ -2,10 +2,11 @@
 import { useEffect, useRef, useState } from 'react';
 import { type Check, checkKey, marginText, say } from '@/core/checks';
 import type { UnitSystem } from '@/core/quantities';
-import { STATIONS, type StationId } from '@/core/stations';
+import { type Reservations, STATIONS, type StationId } from '@/core/stations';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { WorkingLines } from '@/ui/working-lines';
 import { RemedyList } from './remedies';
+import { ReservationList } from './reservations';
 import { shapeOf } from './shape';
 
 /** Where a station that judges nothing yet begins, once there are cells. */
@@ -13,6 +14,7 @@ const beginOf = (station: StationId): string => STATIONS.find(({ id }) => id ===
 
 interface Props {
   readonly checks: readonly Check[];
+  readonly reservations: Reservations;
   /** Null on a page that is no station: the whole vehicle is listed. */
   readonly station: StationId | null;
   readonly system: UnitSystem;
@@ -23,7 +25,7 @@ interface Props {
 }
 
 /** All margins, thinnest first. A check opens in place to its working, its sources and its remedies. */
-export function Ledger({ checks, station, system, whole, onWhole, opened, onOpen }: Props) {
+export function Ledger({ checks, reservations, station, system, whole, onWhole, opened, onOpen }: Props) {
   const [showHolding, setShowHolding] = useState(false);
   const listed = whole || station === null ? checks : checks.filter((check) => check.station === station);
   const pressing = listed.filter((check) => check.verdict !== 'holds');
@@ -51,6 +53,9 @@ export function Ledger({ checks, station, system, whole, onWhole, opened, onOpen
         )}
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4">
+        {(whole || station === null) && checks.length > 0 && (
+          <ReservationList reservations={reservations} system={system} />
+        )}
         {listed.length === 0 && (
           <p className="text-soft">
             Nothing to judge yet: {(checks.length > 0 && station && beginOf(station)) || 'start with cells in Pack'}.

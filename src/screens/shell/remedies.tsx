@@ -68,7 +68,7 @@ export function RemedyList({ check }: { check: Check }) {
             <p key={checkKey(worse.after)} className="mt-1 text-[13px]">
               But:{' '}
               {
-                say({ ...worse.after, station: check.station, working: { lines: [], sources: [], assumed: [] } }, units)
+                say({ ...worse.after, station: check.station, assumed: [], working: { lines: [], sources: [], assumed: [] } }, units)
                   .title
               }
               , {marginText(worse.after)}

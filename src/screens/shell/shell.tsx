@@ -163,6 +163,7 @@ function OpenShell({ children }: { children: ReactNode }) {
           <aside className="flex min-h-0 w-[330px] shrink-0 flex-col border-l border-rule bg-panel max-[900px]:w-auto max-[900px]:border-t max-[900px]:border-l-0">
             <Ledger
               checks={assessment.checks}
+              reservations={assessment.reservations}
               station={station}
               system={assessment.build.units}
               whole={whole}

@@ -23,13 +23,14 @@ export function firn9(id = 'firn-9'): Build {
       reachCells: true,
       reachFuse: true,
       reachDisconnect: true,
+      vent: true,
       drain: true,
     },
   });
   w.device('box-front', 'box', 'Front box', 'cell-nmc-module-176', front, {
     cellsInSeries: 36,
     cellsInParallel: 1,
-    hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, drain: true },
+    hold: { fixings: 6, bolt: 'M10', boltClass: '8.8', reachCells: true, vent: true, drain: true },
   });
   w.device('f-mid', 'fuse', 'Mid fuse', 'fuse-traction-500-300', rear);
   w.device('s-mid', 'disconnect', 'Service disconnect', 'disconnect-500-250', rear);

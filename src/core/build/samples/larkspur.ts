@@ -22,13 +22,14 @@ export function larkspur(id = 'larkspur'): Build {
       reachCells: true,
       reachFuse: true,
       reachDisconnect: true,
+      vent: true,
       drain: true,
     },
   });
   w.device('box-bay', 'box', 'Bay box', 'cell-lfp-180-gentle', bay, {
     cellsInSeries: 12,
     cellsInParallel: 1,
-    hold: { fixings: 4, bolt: 'M8', boltClass: '8.8', reachCells: true, drain: true },
+    hold: { fixings: 4, bolt: 'M8', boltClass: '8.8', reachCells: true, vent: true, drain: true },
   });
   w.device('f-main', 'fuse', 'Main fuse', 'fuse-traction-250-200', boot);
   w.device('s-hand', 'disconnect', 'Hand switch', 'disconnect-150-250', boot);

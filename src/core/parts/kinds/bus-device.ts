@@ -9,7 +9,10 @@ export const busDevice = definePart({
   fields: {
     window: group(WINDOW),
     linkCapacitanceF: nonNegative(10),
+    /** What it draws at most, W; of a charger what its converter draws. */
     ratedPowerW: nonNegative(1e6),
+    /** What it gives the pack at most; chargers only. Absent: not stated. */
+    chargePowerW: optional(positive(1e6)),
     /** Wakes at this bus voltage by itself; null: held off until it is commanded. */
     turnOnV: nullable(positive(2000)),
     turnOffV: nullable(positive(2000)),

@@ -1,4 +1,4 @@
-import { choice, nonNegative, positive } from '../fields';
+import { celsius, choice, nonNegative, optional, positive } from '../fields';
 import { definePart } from './definition';
 
 /** Cells of one kind. */
@@ -17,6 +17,14 @@ export const cell = definePart({
     resistanceOhm: positive(10),
     /** Busbar and lug joints per cell. */
     linkResistanceOhm: nonNegative(1),
+    /** What one cell gives for hours and for ten seconds, and takes; absent: generic rates of its chemistry. */
+    maxDischargeA: optional(positive(100000)),
+    peakDischargeA: optional(positive(100000)),
+    maxChargeA: optional(positive(100000)),
+    peakChargeA: optional(positive(100000)),
+    /** Coldest that it may be charged and discharged at; absent: as its chemistry. */
+    chargeFromC: optional(celsius()),
+    dischargeFromC: optional(celsius()),
     massKg: positive(500),
   },
 });

@@ -1,4 +1,5 @@
 import { defineStation } from '../define';
+import { isPhase } from './phase-rules';
 import { cableResults } from './results';
 import { CABLE_RULES } from './rules';
 
@@ -10,6 +11,12 @@ export const cables = defineStation({
   key: 'c',
   begin: 'start with cells in Pack',
   rules: CABLE_RULES,
+  leaves: ({ vehicle: { conductors, devices } }) => [
+    'Lugs and terminals beyond joints that were measured: their temperature class, torque, and what the stud bears.',
+    ...(devices.some(({ device }) => device.kind === 'motor') && !conductors.some(isPhase)
+      ? ['Cables between inverter and motor: none are drawn.']
+      : []),
+  ],
   results: cableResults,
 });
 

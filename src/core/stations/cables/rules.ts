@@ -17,6 +17,7 @@ import {
 } from '../context';
 import { defineRule, type Proposer, type Rule } from '../define';
 import { FITTING_RULES } from './fitting-rules';
+import { isPhase, PHASE_RULES } from './phase-rules';
 import { cableRows } from './results';
 import { ROUTE_RULES } from './route-rules';
 import { TRIP_RULES } from './trip-rules';
@@ -41,7 +42,8 @@ const temperature = defineRule({
     return vehicle.conductors.flatMap((conductor): Finding<'current' | 'place', 'runaway'>[] => {
       const subject = conductorRef(conductor);
       const { cable, zone, laid } = conductor;
-      if (conductor.conductor.kind !== 'cable') return [];
+      // A phase carries the motor's current: it has a rule of its own.
+      if (conductor.conductor.kind !== 'cable' || isPhase(conductor)) return [];
       const missing = conductor.missing.filter((what) => what !== 'length');
       if (!cable || !zone || !laid) return [{ subject, missing: missing.map((what) => ({ ref: subject, what })) }];
       if (vehicle.cases.length === 0) return [{ subject, missing: NEEDS_CELLS }];
@@ -236,5 +238,6 @@ export const CABLE_RULES: readonly Rule[] = [
   voltage,
   ...TRIP_RULES,
   ...ROUTE_RULES,
+  ...PHASE_RULES,
   ...FITTING_RULES,
 ];

@@ -10,6 +10,7 @@ export const drive = defineStation({
   key: 'd',
   begin: 'choose a motor; mass and tyres come from Survey',
   rules: DRIVE_RULES,
+  leaves: () => ['Stability, gear selection and what the driver does: the trips are driven by the clock.'],
   results: pullResults,
 });
 

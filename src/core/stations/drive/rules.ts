@@ -13,7 +13,7 @@ import {
   roadModel,
   terminalVoltage,
 } from '../../vehicle';
-import { amps, type Context, volts, watts } from '../context';
+import { amps, type Context, deviceRef, volts, watts } from '../context';
 import { defineRule, type Rule } from '../define';
 import { BRAKING_RULES } from './braking-rules';
 import { CLAIM_RULES } from './claim-rules';
@@ -135,7 +135,7 @@ const backVoltage = defineRule({
     open: '{subject} turned fast',
   },
   sources: [
-    'Peak between two phases at the motor’s highest speed ≤ the inverter’s absolute maximum: opening the contactors feeds the link (textbook)',
+    'Peak between two phases at the motor’s highest speed over all gears, overrun included ≤ the inverter’s absolute maximum: opening the contactors feeds the link (textbook)',
   ],
   judge: (context) => {
     const motor = motorOf(context.vehicle.build);
@@ -146,19 +146,23 @@ const backVoltage = defineRule({
     const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
     const absolute = partOf(inverter, 'inverter')?.window.absoluteMaxV;
     if (absolute === undefined) return [];
-    const results = driveResults(
-      context.vehicle,
-      context.fullV ?? nominalLinkV(context.vehicle.build),
-      inverterPowerW(context.vehicle.build, 'hard-acceleration'),
-    );
-    if (!results) return [{ subject, missing: [{ ref: subject, what: 'mass, tyres and gears' }] }];
-    const radius = results.model.wheelRadiusM!;
-    // In the longest gear at the top speed, with a tenth on top for a slope down.
-    const ratio = Math.min(...results.model.ratios);
-    const rpm = Math.min(
-      ((1.1 * results.topSpeedMPerS) / radius) * ratio * (60 / (2 * Math.PI)),
-      motor.part.maximumSpeedRpm,
-    );
+    const model = roadModel(context.vehicle.build);
+    const results = model?.motor
+      ? driveResults(
+          context.vehicle,
+          context.fullV ?? nominalLinkV(context.vehicle.build),
+          inverterPowerW(context.vehicle.build, 'hard-acceleration'),
+        )
+      : null;
+    const most = motor.part.maximumSpeedRpm;
+    // A low gear at the top speed of the longest, a slope down on top: the motor is turned as fast as it can bear. Where the road can't do that
+    // to it, a tenth above the top speed; where mass, tyres or gears are not known, as fast as it can bear.
+    const turned = results
+      ? ((1.1 * results.topSpeedMPerS) / results.model.wheelRadiusM!) *
+        Math.max(...results.model.ratios) *
+        (60 / (2 * Math.PI))
+      : most;
+    const rpm = Math.min(turned, most);
     const demand = (perKrpm * rpm) / 1000;
     const margin = marginAtMost(demand, absolute);
     return [
@@ -170,7 +174,7 @@ const backVoltage = defineRule({
         figures: { rpm: rpm.toFixed(0) },
         lines: () => [
           {
-            formula: 'U = k · n, n a tenth above the top speed in the longest gear',
+            formula: 'U = k · n, n a tenth above the top speed in the lowest gear, at most what the motor bears',
             figures: `${perKrpm} V per 1000/min · ${rpm.toFixed(0)}/min`,
             result: volts(demand),
           },
@@ -199,8 +203,11 @@ const motorCurrent = defineRule({
     const motor = motorOf(context.vehicle.build)?.part;
     const subject = motorRef(context);
     const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
-    const limit = partOf(inverter, 'inverter')?.maxMotorCurrentA;
-    if (!motor || !subject || limit === undefined) return [];
+    const part = partOf(inverter, 'inverter');
+    if (!motor || !subject || !inverter || !part) return [];
+    const limit = part.maxMotorCurrentA;
+    if (limit === undefined)
+      return [{ subject, missing: [{ ref: deviceRef(inverter), what: 'current of its motor side' }] }];
     const demand = motorCurrentA(motor);
     return [
       {

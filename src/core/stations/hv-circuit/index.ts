@@ -16,7 +16,9 @@ import { FUSE_RULES } from './fuse-rules';
 import { INSULATION_RULES } from './insulation-rules';
 import { LIVE_RULES } from './live-rules';
 import { PLACEMENT_RULES } from './placement-rules';
+import { devicePower } from './power-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
+import { SERIES_RULES } from './series-rules';
 import { TRIP_CURRENT_RULES } from './trip-current-rules';
 
 /** Is it safe to close, to carry, to break and to touch? */
@@ -45,6 +47,17 @@ export const hvCircuit = defineStation({
     ...DISCHARGE_RULES,
     ...INSULATION_RULES,
     disconnectLeft,
+    devicePower,
+    ...SERIES_RULES,
+  ],
+  leaves: ({ vehicle: { build, devices } }) => [
+    'Covers and barriers (IPXXB, IPXXD), labels, orange sheath, creepage and clearance, potential equalisation.',
+    ...(devices.some(({ device }) => device.kind === 'heater')
+      ? ['Heaters are taken as constant power: a plain resistance draws more at full voltage.']
+      : []),
+    ...(build.vehicle.altitudeM > 2000
+      ? ['Above 2000 m contactors break less and clearances have to be wider: ask the makers.']
+      : []),
   ],
   results: ({ precharges }) => precharges.find(isRun) ?? null,
 });

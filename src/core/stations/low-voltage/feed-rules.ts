@@ -2,7 +2,7 @@ import { hasTrait } from '../../build';
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { CHEMISTRY_WORDS, SET_VOLTAGES } from '../../parts';
 import * as propose from '../../proposals';
-import { lowVoltage, runningIn, solveLow, type Vehicle } from '../../vehicle';
+import { HOT_SHARE, lowVoltage, runningIn, solveLow, type Vehicle } from '../../vehicle';
 import { amps, deviceRef, volts, watts } from '../context';
 import { defineRule, type Rule } from '../define';
 import { RESERVE_RULES } from './reserve-rules';
@@ -75,6 +75,11 @@ const converterSize = defineRule({
         limit: watts(limit),
         margin: marginAtMost(demand, limit),
         figures: { scenario: SCENARIO_WHEN[worst.id] },
+        assumed: low.converters.flatMap(({ device }) =>
+          device.converter?.hotShare === undefined
+            ? [`${device.name} gives ${Math.round(100 * HOT_SHARE)} % of its rating when it is hot (generic).`]
+            : [],
+        ),
         lines: () => [
           {
             formula: 'P = (1.2 · I_average + 0.1 · C) · V',

@@ -1,6 +1,7 @@
 import { defineStation } from '../define';
 import { EARTH_RULES } from './earth-rules';
 import { FEED_RULES } from './feed-rules';
+import { LOAD_RULES } from './load-rules';
 import { LOOM_RULES } from './loom-rules';
 import { OLD_LOOM_RULES } from './old-loom-rules';
 import { PEAK_RULES } from './peak-rules';
@@ -17,6 +18,7 @@ export const lowVoltage = defineStation({
   key: 'e',
   begin: 'lay out the feed and add what the car has',
   rules: [
+    ...LOAD_RULES,
     ...FEED_RULES,
     ...WIRE_RULES,
     ...LOOM_RULES,
@@ -24,6 +26,9 @@ export const lowVoltage = defineStation({
     ...OLD_LOOM_RULES,
     ...PEAK_RULES,
     ...SHORT_RULES,
+  ],
+  leaves: () => [
+    'Interference between the drive and the car’s electronics, and faults that a converter feeds by itself.',
   ],
   results: ({ vehicle }) => ({ schedule: lowResults(vehicle), wires: lowWireRows(vehicle) }),
 });

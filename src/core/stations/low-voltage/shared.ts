@@ -1,5 +1,5 @@
 import type { Ref } from '../../checks';
-import { lowVoltage, type Vehicle } from '../../vehicle';
+import { coldestDayC, lowVoltage, type Vehicle } from '../../vehicle';
 
 /** What the rules of the 12-volt side have in common. */
 export const BATTERY: Ref = { kind: 'build', id: 'auxiliary-battery', name: 'Auxiliary battery' };
@@ -24,4 +24,4 @@ export const batteryRef = (vehicle: Vehicle): Ref => {
   const device = lowVoltage(vehicle).battery?.device;
   return device ? { kind: 'device', id: device.id, name: device.name } : BATTERY;
 };
-export const coldestC = ({ build }: Vehicle): number => build.duty.coldestDayC ?? -5;
+export const coldestC = ({ build }: Vehicle): number => coldestDayC(build);

@@ -354,8 +354,11 @@ const contact = defineRule({
     if (!one) return [];
     return low.lv.devices.flatMap((device): Finding[] => {
       const rated = device.device.ratedA;
-      if (rated === undefined) return [];
       const current = Math.abs(one.currentA(device.id));
+      if (rated === undefined)
+        return device.device.kind === 'relay' && current > 0.1
+          ? [{ subject: deviceRef(device), missing: [{ ref: deviceRef(device), what: 'what its contact carries' }] }]
+          : [];
       return [
         { subject: deviceRef(device), demand: amps(current), limit: amps(rated), margin: marginAtMost(current, rated) },
       ];

@@ -10,6 +10,12 @@ export const pack = defineStation({
   key: 'p',
   begin: 'start with cells in Pack',
   rules: PACK_RULES,
+  leaves: ({ vehicle: { build, devices } }) => [
+    ...(devices.some(({ device }) => device.kind === 'inverter') && build.regeneration?.asked !== 'none'
+      ? ['Regeneration into a full pack: the battery electronics has to limit it.']
+      : []),
+    'The sheet or frame that the boxes are bolted to.',
+  ],
   results: ({ vehicle }) => packResults(vehicle),
 });
 

@@ -29,10 +29,18 @@ const axleLoad = defineRule({
     const masses = massesOf(vehicle);
     return AXLES.flatMap((axle): Finding[] => {
       const limit = axle === 'front' ? chassis.frontLimitKg : chassis.rearLimitKg;
-      if (limit === undefined) return [];
       const subject = axleRef(axle);
-      if (!masses.loaded || !masses.empty)
-        return [{ subject, missing: masses.missing.map((what) => ({ ref: subject, what })) }];
+      if (vehicle.devices.every(({ device }) => device.kind !== 'box')) return [];
+      if (limit === undefined || !masses.loaded || !masses.empty)
+        return [
+          {
+            subject,
+            missing: [
+              ...(limit === undefined ? ['its limit, as on the plate'] : []),
+              ...(masses.loaded ? [] : masses.missing),
+            ].map((what) => ({ ref: subject, what })),
+          },
+        ];
       const demand = axle === 'front' ? masses.loaded.frontKg : masses.loaded.rearKg;
       const empty = axle === 'front' ? masses.empty.frontKg : masses.empty.rearKg;
       return [
@@ -134,14 +142,17 @@ const sides = defineRule({
   id: 'pack.sides',
   says: { fails: 'It leans to one side', holds: 'Left and right', line: '{demand} between them, {limit} at most' },
   sources: ['Left and right within a twentieth of the whole (practice)', 'Lever arms across'],
-  judge: ({ vehicle }) => {
+  judge: ({ vehicle }): Finding[] => {
     const { empty } = massesOf(vehicle);
-    if (!empty || vehicle.build.chassis?.trackM === undefined) return [];
+    const subject: Ref = { kind: 'build', id: 'sides', name: 'Left and right' };
+    if (!empty) return [];
+    if (vehicle.build.chassis?.trackM === undefined)
+      return [{ subject, missing: [{ ref: subject, what: 'the track' }] }];
     const demand = Math.abs(empty.leftKg - empty.rightKg);
     const limit = SIDE_SHARE * empty.totalKg;
     return [
       {
-        subject: { kind: 'build', id: 'sides', name: 'Left and right' },
+        subject,
         demand: kg(demand),
         limit: kg(limit),
         margin: marginAtMost(demand, limit),
@@ -158,8 +169,7 @@ const sides = defineRule({
   remedies: 'Move boxes towards the light side on the plan.',
 });
 
-const boxesHeld = (vehicle: Vehicle): ResolvedDevice[] =>
-  vehicle.devices.filter(({ device }) => device.kind === 'box' && device.hold !== undefined);
+const boxesOf = (vehicle: Vehicle): ResolvedDevice[] => vehicle.devices.filter(({ device }) => device.kind === 'box');
 
 const restraint = defineRule({
   id: 'pack.restraint',
@@ -175,9 +185,9 @@ const restraint = defineRule({
   ],
   sourcesIn: fromRules('restraintForwardG', 'restraintSideG', 'restraintUpG'),
   judge: ({ vehicle, rules }) =>
-    boxesHeld(vehicle).flatMap((box): Finding<'detail'>[] => {
+    boxesOf(vehicle).flatMap((box): Finding<'detail'>[] => {
       const subject = deviceRef(box);
-      const { fixings, bolt, boltClass } = box.device.hold!;
+      const { fixings, bolt, boltClass } = box.device.hold ?? {};
       const weighed = massesOf(vehicle).devices.find(({ id }) => id === box.id);
       const missing = [
         ...(fixings === undefined ? ['the number of its fixings'] : []),
@@ -242,19 +252,23 @@ const access = defineRule({
   },
   sources: ['Hand access to cells, fuse and disconnect; vent and drain (practice; EN IEC 62485-2 for lead)'],
   judge: ({ vehicle }) =>
-    boxesHeld(vehicle).flatMap((box): Finding<'detail'>[] => {
-      const hold = box.device.hold!;
+    boxesOf(vehicle).flatMap((box): Finding<'detail'>[] => {
+      const hold = box.device.hold ?? {};
       const told = REACHES.filter(([key]) => hold[key] !== undefined);
       const lead = partOf(box, 'cell')?.chemistry.startsWith('lead') === true;
       const without = told.filter(([key]) => hold[key] === false).map(([, words]) => words);
-      if (lead && hold.vent === undefined)
-        return [
-          {
-            subject: deviceRef(box),
-            missing: [{ ref: deviceRef(box), what: 'whether it vents: lead gives hydrogen' }],
-          },
-        ];
-      if (told.length === 0) return [];
+      const untold = [
+        ...(hold.reachCells === undefined ? ['whether a hand gets to its cells'] : []),
+        ...(hold.vent === undefined
+          ? [
+              lead
+                ? 'whether it vents to the outside: lead gives hydrogen'
+                : 'whether it vents to the outside: cells that fail give off gas',
+            ]
+          : []),
+      ];
+      if (without.length === 0 && untold.length > 0)
+        return [{ subject: deviceRef(box), missing: untold.map((what) => ({ ref: deviceRef(box), what })) }];
       return [
         {
           subject: deviceRef(box),

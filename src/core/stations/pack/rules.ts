@@ -12,6 +12,7 @@ import {
   type SolvedState,
   solvedStates,
   terminalVoltage,
+  untoldBoxes,
 } from '../../vehicle';
 import {
   amps,
@@ -28,6 +29,7 @@ import {
   worstCurrent,
 } from '../context';
 import { defineRule, type Rule } from '../define';
+import { CELL_RULES } from './cell-rules';
 import { PLACE_RULES } from './place-rules';
 import { STRING_RULES } from './string-rules';
 
@@ -39,9 +41,7 @@ const present = defineRule({
   sources: ['Cells of every box, as told in Pack'],
   judge: ({ vehicle }) => {
     const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
-    const bare = boxes.filter(
-      (box) => !boxSource(box, { soc: 0.5, cellTemperatureC: 25, health: 1, atChargeVoltage: false }),
-    );
+    const bare = untoldBoxes(vehicle);
     if (boxes.length === 0) return [{ subject: PACK_REF, missing: NEEDS_CELLS }];
     return [
       bare.length > 0
@@ -346,6 +346,7 @@ export const PACK_RULES: readonly Rule[] = [
   voltageMax,
   voltageMin,
   inverterCurrent,
+  ...CELL_RULES,
   ...STRING_RULES,
   ...PLACE_RULES,
 ];

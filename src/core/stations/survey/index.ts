@@ -9,6 +9,7 @@ export const survey = defineStation({
   key: 'y',
   begin: 'tell what the vehicle is and what it ran off its engine',
   rules: SURVEY_RULES,
+  leaves: () => ['The body: corrosion, chassis, what the registration asks. A licensed person inspects it.'],
   results: () => null,
 });
 

@@ -2,7 +2,7 @@ import { jobOf, LOSS_JOBS, LOSSES, type LossId } from '../../build';
 import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { parseTyre } from '../../physics/tyre';
 import * as propose from '../../proposals';
-import type { Context } from '../context';
+import { begun, type Context } from '../context';
 import { defineRule, type Rule } from '../define';
 import { FOUND_RULES } from './found-rules';
 import { PART_RULES } from './part-rules';
@@ -70,11 +70,27 @@ const tyre = defineRule({
 
 const mass = defineRule({
   id: 'survey.gross-mass',
-  says: { fails: 'Too heavy with a usual load', holds: 'Mass with a usual load', line: '{demand} of {limit}' },
+  says: {
+    fails: 'Too heavy with a usual load',
+    holds: 'Mass with a usual load',
+    line: '{demand} of {limit}',
+    open: 'Mass with a usual load',
+  },
   sources: ['Gross limit of the registration', 'Payload of a usual trip: Survey'],
   judge: ({ vehicle }) => {
     const { massEmptyKg, grossMassKg, payloadKg } = vehicle.build.vehicle;
-    if (massEmptyKg === null || grossMassKg === null || payloadKg === undefined) return [];
+    if (!begun({ vehicle })) return [];
+    if (massEmptyKg === null || grossMassKg === null || payloadKg === undefined)
+      return [
+        {
+          subject: VEHICLE,
+          missing: [
+            ...(massEmptyKg === null ? ['the empty mass'] : []),
+            ...(grossMassKg === null ? ['the gross limit'] : []),
+            ...(payloadKg === undefined ? ['people and luggage of a usual trip'] : []),
+          ].map((what) => ({ ref: VEHICLE, what })),
+        },
+      ];
     // The empty mass is that of the finished vehicle once it was weighed; until then the survey's figure is held.
     const demand = massEmptyKg + payloadKg;
     const margin = marginAtMost(demand, grossMassKg);
@@ -156,11 +172,10 @@ const losses = defineRule({
   sources: ['What ran off the engine is replaced, or done without knowingly'],
   judge: (context) => {
     const { losses: answers, vehicle } = context.vehicle.build;
-    if (!answers) return [];
     // Where no engine comes out nothing has to be asked; what is told all the same counts.
-    const asked = (vehicle.startingPoint ?? 'engine-out') === 'engine-out';
+    const asked = (vehicle.startingPoint ?? 'engine-out') === 'engine-out' && begun(context);
     return LOSSES.flatMap((loss): Finding<'detail'>[] => {
-      const state = answers[loss];
+      const state = answers?.[loss];
       const subject: Ref = { kind: 'build', id: loss, name: LOSS_WORDS[loss] };
       if (state === undefined) return asked ? [{ subject, missing: [{ ref: subject, what: 'an answer' }] }] : [];
       if (state === 'none') return [];

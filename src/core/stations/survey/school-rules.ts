@@ -159,8 +159,11 @@ export const schoolRule = defineRule({
     const { build } = vehicle;
     return (Object.keys(JUDGES) as SchoolId[]).flatMap((id): Finding<'detail'>[] => {
       const choice = build.schools[id];
-      if (choice === undefined) return [];
       const subject: Ref = { kind: 'build', id: `school-${id}`, name: SCHOOL_WORDS[id] };
+      if (choice === undefined)
+        return id === 'bms' && hasDevice(vehicle, 'box')
+          ? [{ subject, missing: [{ ref: subject, what: 'what keeps every cell inside its limits' }] }]
+          : [];
       const job = jobOf(build.schools, id);
       const answer: Answer =
         job !== undefined && !doesJob(vehicle, job)

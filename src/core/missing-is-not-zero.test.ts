@@ -1,0 +1,114 @@
+import { describe, expect, test } from 'vitest';
+import { type Assessment, assess } from './assess';
+import type { Build } from './build';
+import { firn9, larkspur, teasel } from './build/samples';
+import { readBuild } from './build/schema';
+import { type Check, checkKey } from './checks';
+import { Memory } from './vehicle';
+
+type Path = readonly string[];
+
+/** Every key of a build that the schema lets be absent, by trying. */
+function optionalPaths(build: Build): Path[] {
+  const paths: Path[] = [];
+  const walk = (node: unknown, path: Path): void => {
+    if (node === null || typeof node !== 'object' || Array.isArray(node)) return;
+    for (const [key, value] of Object.entries(node)) {
+      paths.push([...path, key]);
+      walk(value, [...path, key]);
+    }
+  };
+  walk(build, []);
+  return paths;
+}
+
+/** The build without one key, everything beside it the same objects as before; null where the schema wants it. */
+function without(build: Build, path: Path): Build | null {
+  const leave = (node: object, [key, ...rest]: Path): object => {
+    if (rest.length > 0) return { ...node, [key!]: leave((node as Record<string, object>)[key!]!, rest) };
+    const { [key!]: _, ...others } = node as Record<string, unknown>;
+    return others;
+  };
+  const left = leave(build, path);
+  return readBuild(left).ok ? (left as Build) : null;
+}
+
+/** Notes for people, and what tells another design instead of leaving one untold: with it gone the thing is not there. */
+const OTHER_DESIGN: readonly RegExp[] = [
+  /^(name|notes|units|readings|adoptions|modules)/,
+  // An entry of a list: a device, a cable, a part, a place that is not there.
+  /^circuits\.(hv|lv)\.(devices|conductors)\.[^.]+$/,
+  /^(parts|zones|routes|oldParts|asFound)(\.[^.]+)?$/,
+  /^routes\.[^.]+\.endsFollow$/,
+  /\.(outlet|insideId|way|opensParked)$/,
+  // One stage or none, a link with or without active discharge, a load that runs in a scenario or not.
+  /^(stage|stage\.kind|vehicle\.stageRatio|vehicle\.finalDriveRatio)$/,
+  /\.activeDischargeOhm$/,
+  /\.use\.[a-z-]+$/,
+  /^duty\.powersFrom$/,
+];
+
+const RANK: Readonly<Record<Check['verdict'], number>> = {
+  holds: 0,
+  thin: 1,
+  pending: 2,
+  waits: 2,
+  'needs-data': 2,
+  fails: 3,
+};
+const OUTCOME: Readonly<Record<Assessment['outcome'], number>> = { holds: 0, undecided: 1, fails: 2 };
+const NOISE = 0.005;
+
+interface Ledger {
+  readonly outcome: Assessment['outcome'];
+  readonly checks: ReadonlyMap<string, Check>;
+  readonly assumed: ReadonlySet<string>;
+}
+const ledgerOf = ({ outcome, checks, reservations }: Assessment): Ledger => ({
+  outcome,
+  checks: new Map(checks.map((check) => [checkKey(check), check])),
+  assumed: new Set(reservations.assumed.map(({ words }) => words)),
+});
+
+/** Checks that look better than before, while nothing new is asked and nothing new is said to be assumed. */
+function flattered(before: Ledger, after: Ledger): string[] {
+  const asked = [...after.checks].some(
+    ([key, check]) => check.verdict === 'needs-data' && before.checks.get(key)?.verdict !== 'needs-data',
+  );
+  const told = [...after.assumed].some((words) => !before.assumed.has(words));
+  if (asked || told) return [];
+  return [...before.checks].flatMap(([key, was]) => {
+    const now = after.checks.get(key);
+    if (!now) return RANK[was.verdict] > 0 && was.verdict !== 'pending' ? [`${key} is gone`] : [];
+    if (was.verdict !== 'pending' && RANK[now.verdict] < RANK[was.verdict])
+      return [`${key} ${was.verdict} → ${now.verdict}`];
+    const more = was.margin !== undefined && now.margin !== undefined && now.margin > was.margin + NOISE;
+    return more ? [`${key} ${was.margin!.toFixed(3)} → ${now.margin!.toFixed(3)}`] : [];
+  });
+}
+
+describe('what nobody told never makes a build safer', () => {
+  test.each([
+    ['Firn 9', firn9()],
+    ['Larkspur', larkspur()],
+    ['Teasel', teasel()],
+  ] as const)('%s, each optional field left out', (_, build) => {
+    const memory = new Memory();
+    const before = ledgerOf(assess(build, { memory }));
+    const worse: string[] = [];
+    let tried = 0;
+    for (const path of optionalPaths(build)) {
+      const name = path.join('.');
+      const left = without(build, path);
+      if (!left) continue;
+      tried++;
+      const after = ledgerOf(assess(left, { memory: memory.trial }));
+      if (OUTCOME[after.outcome] < OUTCOME[before.outcome]) worse.push(`${name}: ${before.outcome} → ${after.outcome}`);
+      if (OTHER_DESIGN.some((pattern) => pattern.test(name))) continue;
+      const better = flattered(before, after);
+      if (better.length > 0) worse.push(`${name}: ${better.slice(0, 3).join(', ')}`);
+    }
+    expect(worse).toEqual([]);
+    expect(tried).toBeGreaterThan(100);
+  });
+});

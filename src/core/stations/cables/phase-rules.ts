@@ -1,0 +1,127 @@
+import { type Finding, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
+import { motorCurrentA } from '../../physics/motor';
+import * as propose from '../../proposals';
+import {
+  conductorAmpacity,
+  conductorTemperature,
+  motorOf,
+  type ResolvedConductor,
+  solvedStates,
+  type Vehicle,
+} from '../../vehicle';
+import { amps, celsius, conductorRef, hotPlace, watts } from '../context';
+import { defineRule, type Rule } from '../define';
+
+const PHASES: ReadonlySet<string> = new Set(['u', 'v', 'w']);
+
+/** Between inverter and motor: it carries alternating current that the direct-current solution knows nothing of. */
+export const isPhase = ({ conductor: { a, b } }: ResolvedConductor): boolean =>
+  PHASES.has(a.terminal) && PHASES.has(b.terminal);
+
+/** Rms of a phase at the motor's continuous power at base speed, A; of a series motor the direct current. Null: no motor is told. */
+function continuousA({ build }: Vehicle): number | null {
+  const motor = motorOf(build)?.part;
+  if (!motor) return null;
+  const peakW = (motor.peakTorqueNm * motor.baseSpeedRpm * 2 * Math.PI) / 60;
+  return motorCurrentA(motor) * Math.min(1, motor.continuousPowerW / peakW);
+}
+
+const phase = defineRule({
+  id: 'cable.phase',
+  says: {
+    fails: '{subject} gets too hot with the motor’s current',
+    holds: '{subject} with the motor’s current',
+    line: '{demand} of {limit} with {current} a phase',
+    open: '{subject} with the motor’s current',
+  },
+  variants: {
+    runaway: {
+      fails: '{subject} has no steady temperature with the motor’s current',
+      holds: '{subject} with the motor’s current',
+      line: '{current} a phase',
+    },
+  },
+  sources: [
+    'Phase current at the motor’s continuous power and base speed: I = P / (√3 · U · cosφ · η)',
+    'Heat balance of the cable in its place. Motor amperes are not battery amperes.',
+  ],
+  judge: ({ vehicle }) =>
+    vehicle.conductors.flatMap((conductor): Finding<'current', 'runaway'>[] => {
+      if (!isPhase(conductor) || conductor.conductor.kind !== 'cable') return [];
+      const subject = conductorRef(conductor);
+      const { cable, zone } = conductor;
+      const currentA = continuousA(vehicle);
+      const missing = [
+        ...conductor.missing.filter((what) => what !== 'length').map((what) => ({ ref: subject, what })),
+        ...(currentA === null ? [{ ref: subject, what: 'the motor that it feeds' }] : []),
+      ];
+      if (!cable || !zone || currentA === null || missing.length > 0) return [{ subject, missing }];
+      const reached = conductorTemperature(conductor, currentA);
+      const figures = { current: amps(currentA) };
+      if (reached === null) return [{ subject, holds: false, variant: 'runaway', figures }];
+      return [
+        {
+          subject,
+          demand: celsius(reached),
+          limit: celsius(cable.temperatureClassC),
+          margin: marginOfRise(reached, cable.temperatureClassC, zone.ambientC),
+          figures,
+          assumed: ['Peaks of seconds ride on the copper; skin effect is left out.', ...hotPlace(conductor)],
+        },
+      ];
+    }),
+  remedies: [propose.thickerCable],
+});
+
+/** A joint sheds its heat into so much of its cable, m (fin length of copper cables in still air, generic). */
+const FIN_M = 0.3;
+
+const joint = defineRule({
+  id: 'cable.joint',
+  says: {
+    fails: 'A joint of {subject} heats more than its cable can shed',
+    holds: 'Joints of {subject}',
+    line: '{demand} a joint, {limit} at most',
+  },
+  sources: [
+    'P = I² · R of one joint, against what 0.3 m of its cable still sheds at this current: (I_z² − I²) · R20 · 0.3 m (generic)',
+  ],
+  judge: ({ vehicle }) =>
+    vehicle.conductors.flatMap((conductor): Finding[] => {
+      const told = conductor.conductor.jointResistanceOhm;
+      const { cable } = conductor;
+      if (told === null || !cable || isPhase(conductor)) return [];
+      const carriesA = conductorAmpacity(conductor);
+      const subject = conductorRef(conductor);
+      if (carriesA === null) return [{ subject, missing: conductor.missing.map((what) => ({ ref: subject, what })) }];
+      const currentA = Math.max(
+        0,
+        ...solvedStates(vehicle)
+          .filter(({ state }) => state.duration === 'sustained')
+          .map(({ point }) => Math.abs(point.elementCurrentsA.get(conductor.id) ?? 0)),
+      );
+      if (currentA === 0) return [];
+      // Both joints together are told.
+      const heatW = (currentA ** 2 * told) / 2;
+      const shedW =
+        Math.max(0, carriesA ** 2 - currentA ** 2) * (cable.resistance20OhmPerM / conductor.conductor.parallel) * FIN_M;
+      return [
+        {
+          subject,
+          demand: watts(heatW),
+          limit: watts(shedW),
+          margin: marginAtMost(heatW, shedW),
+          lines: () => [
+            {
+              formula: 'P = I² · R_joints / 2',
+              figures: `(${q(currentA, 'current')})² · ${q(told, 'resistance')} / 2`,
+              result: watts(heatW),
+            },
+          ],
+        },
+      ];
+    }),
+  remedies: 'Clean, tin or crimp the lugs anew, tighten by torque, and measure the drop across each joint.',
+});
+
+export const PHASE_RULES: readonly Rule[] = [phase, joint];

@@ -1,0 +1,73 @@
+import type { LoadJob } from '../../build';
+import type { Finding } from '../../checks';
+import { lowVoltage } from '../../vehicle';
+import { deviceRef } from '../context';
+import { defineRule, type Rule } from '../define';
+
+const told = defineRule({
+  id: 'lv.load-told',
+  says: { fails: '{subject} is not told', holds: '{subject} is told', line: '{detail}', open: '{subject}' },
+  sources: ['What a load draws and when stands in the schedule'],
+  judge: ({ vehicle }) => {
+    const { lv } = lowVoltage(vehicle);
+    return lv.devices.flatMap((device): Finding<'detail'>[] => {
+      if (device.device.kind !== 'lv-load') return [];
+      const subject = deviceRef(device);
+      const { load } = device.device;
+      if (!load) return [{ subject, missing: [{ ref: subject, what: 'what it draws' }] }];
+      if (Object.values(load.use).every((share) => !(share > 0)))
+        return [{ subject, missing: [{ ref: subject, what: 'when it runs' }] }];
+      // What has to work on a cold night in rain is judged on such a night.
+      if (load.essential && !((load.use['night-rain-cold'] ?? 0) > 0))
+        return [{ subject, missing: [{ ref: subject, what: 'how much it runs on a cold night in rain' }] }];
+      return [
+        {
+          subject,
+          holds: true,
+          figures: { detail: load.essential ? 'essential' : 'not essential' },
+          assumed:
+            load.sort === 'motor' && load.peakRating === undefined
+              ? [`${device.device.name} starts or stalls with three times its current (generic).`]
+              : [],
+        },
+      ];
+    });
+  },
+  remedies: 'Tell in Loads what it draws, at what voltage, and how much of the time.',
+});
+
+/** Without these the car can’t be stopped or steered as the driver knows it. */
+const ASSISTS: ReadonlySet<LoadJob> = new Set(['vacuum-pump', 'brake-booster', 'steering-pump', 'column-assist']);
+
+const essential = defineRule({
+  id: 'lv.essential',
+  says: {
+    fails: '{subject} is counted as not essential',
+    holds: '{subject} is essential',
+    line: '{detail}',
+  },
+  sources: ['Brake and steering assist, and the lamps of a night, have to last when the converter dies'],
+  judge: ({ vehicle }) =>
+    lowVoltage(vehicle).loads.flatMap(({ id, name, load }): Finding<'detail'>[] => {
+      const assist = load.job !== undefined && ASSISTS.has(load.job);
+      // A lamp that burns all night in rain lights the road or the car; one for the inside is switched on for a while.
+      const lights = load.sort === 'lamp' && (load.use['night-rain-cold'] ?? 0) >= 0.9;
+      if (!assist && !lights) return [];
+      return [
+        {
+          subject: { kind: 'device', id, name },
+          holds: load.essential,
+          figures: {
+            detail: load.essential
+              ? 'it counts in hold-up'
+              : assist
+                ? 'brake or steering assist: it has to last without the converter'
+                : 'it burns all night: it has to last without the converter',
+          },
+        },
+      ];
+    }),
+  remedies: 'Tick it as essential in Loads; hold-up is reckoned with it then.',
+});
+
+export const LOAD_RULES: readonly Rule[] = [told, essential];

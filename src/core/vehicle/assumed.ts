@@ -1,0 +1,12 @@
+import type { Build } from '../build';
+
+/** What is taken where nobody told it: once, and to the careful side. Whoever uses one of these says so among its assumptions. */
+
+/** A place that is not known is as warm as a boot in summer, °C (reference of the trade: boot 45). */
+export const UNKNOWN_AMBIENT_C = 45;
+/** A winter's night of the temperate zone, °C (engineering judgement). */
+export const UNKNOWN_COLDEST_C = -15;
+
+export const coldestDayC = ({ duty }: Build): number => duty.coldestDayC ?? UNKNOWN_COLDEST_C;
+export const coldestAssumed = ({ duty }: Build): readonly string[] =>
+  duty.coldestDayC === undefined ? [`Coldest day ${UNKNOWN_COLDEST_C} °C: it is not told.`] : [];
