@@ -102,4 +102,114 @@ export const HARMLESS: readonly Harmless[] = [
     change: refit('inverter', 'inverter', { bleedResistanceOhm: 18000 }),
   },
   { did: 'the key’s wire from its other side', on: 'firn', change: flip('coil-w2') },
+  {
+    did: 'a heater that draws all that it is rated for',
+    on: 'larkspur',
+    change: device('heater', { powersW: { heating: 2000, cruise: 800 } }),
+  },
+  {
+    did: 'the powers uphill and in hard acceleration told as in cruise',
+    on: 'firn',
+    change: (build) => {
+      const { powersW } = build.circuits.hv.devices.heater!;
+      const cruise = powersW!.cruise!;
+      return device('heater', { powersW: { ...powersW, hill: cruise, 'hard-acceleration': cruise } })(build);
+    },
+  },
+  { did: 'a larger shunt', on: 'firn', change: refit('shunt', 'sensor', { ratedCurrentA: 800 }) },
+  {
+    did: 'cells whose sheet allows more than generic ones',
+    on: 'larkspur',
+    change: both(
+      refit('box', 'cell', { maxDischargeA: 360, peakDischargeA: 720, maxChargeA: 180, peakChargeA: 360 }),
+      refit('box-bay', 'cell', { maxDischargeA: 360, peakDischargeA: 720, maxChargeA: 180, peakChargeA: 360 }),
+    ),
+  },
+  {
+    did: 'cells that may be charged colder',
+    on: 'larkspur',
+    change: both(refit('box', 'cell', { chargeFromC: -10 }), refit('box-bay', 'cell', { chargeFromC: -10 })),
+  },
+  {
+    did: 'a tenth of a milliohm measured at both joints of a main cable',
+    on: 'firn',
+    change: (build) => {
+      const { conductors } = build.circuits.hv;
+      const joined = { ...conductors['c-mid']!, jointResistanceOhm: 0.0001 };
+      return {
+        ...build,
+        circuits: {
+          ...build.circuits,
+          hv: { ...build.circuits.hv, conductors: { ...conductors, 'c-mid': joined } },
+        },
+      };
+    },
+  },
+  {
+    did: 'motor cables as thick as the main ones',
+    on: 'firn',
+    change: both(
+      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
+      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
+      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
+    ),
+  },
+  {
+    did: 'a hand to the fuse told, too',
+    on: 'teasel',
+    change: device('tray-front', {
+      hold: { fixings: 8, bolt: 'M10', boltClass: '8.8', reachCells: true, reachFuse: true, vent: true, drain: true },
+    }),
+  },
+  {
+    did: 'one fixing more',
+    on: 'larkspur',
+    change: device('box-bay', { hold: { fixings: 5, bolt: 'M8', boltClass: '8.8', reachCells: true, vent: true } }),
+  },
+  {
+    did: 'the peak of a motor told',
+    on: 'firn',
+    change: (build) => {
+      const { load } = build.circuits.lv.devices['low-blower-load']!;
+      return device('low-blower-load', { load: { ...load!, peakRating: 1.9 * load!.rating } })(build);
+    },
+  },
+  {
+    did: 'the radio ticked as essential',
+    on: 'firn',
+    change: (build) => {
+      const { load } = build.circuits.lv.devices['low-radio-load']!;
+      return device('low-radio-load', { load: { ...load!, essential: true } })(build);
+    },
+  },
+  {
+    did: 'cells a little warmer on the coldest day',
+    on: 'firn',
+    change: (build) => ({ ...build, packLimits: { ...build.packLimits, coldestCellC: 7 } }),
+  },
+  {
+    did: 'a smaller load of people',
+    on: 'firn',
+    change: (build) => ({ ...build, vehicle: { ...build.vehicle, payloadKg: 500 } }),
+  },
+  {
+    did: 'a stronger relay for the dipped beam',
+    on: 'firn',
+    change: device('low-dipped-halogen-relay', { ratedA: 70 }),
+  },
+  {
+    did: 'the same cells told as two rows of half the size in both boxes',
+    on: 'larkspur',
+    change: both(
+      refit('box', 'cell', { capacityAh: 90, resistanceOhm: 0.0011, massKg: 2 }),
+      refit('box-bay', 'cell', { capacityAh: 90, resistanceOhm: 0.0011, massKg: 2 }),
+      device('box', { cellsInParallel: 2 }),
+      device('box-bay', { cellsInParallel: 2 }),
+    ),
+  },
+  {
+    did: 'notes, and another name for the build',
+    on: 'teasel',
+    change: (build) => ({ ...build, name: 'Tractor of the orchard', notes: 'painted' }),
+  },
 ];

@@ -2,10 +2,18 @@ import { CLOSING_MISTAKES } from './closing-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
 import { HARMLESS } from './harmless';
 import { LIVE_MISTAKES } from './live-mistakes';
+import { CELL_MISTAKES, MISSING_MISTAKES } from './missing-mistakes';
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
 
-export const MISTAKES: readonly Mistake[] = [...FUSE_MISTAKES, ...LIVE_MISTAKES, ...PART_MISTAKES, ...CLOSING_MISTAKES];
+export const MISTAKES: readonly Mistake[] = [
+  ...FUSE_MISTAKES,
+  ...LIVE_MISTAKES,
+  ...PART_MISTAKES,
+  ...CLOSING_MISTAKES,
+  ...MISSING_MISTAKES,
+  ...CELL_MISTAKES,
+];
 
 const row = (...cells: readonly string[]) => `| ${cells.map((cell) => cell.replaceAll('|', '\\|')).join(' | ')} |`;
 
