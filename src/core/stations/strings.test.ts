@@ -75,6 +75,16 @@ test('a first string without a contactor of its own is told, and the remedy puts
   expect(failing.map(({ subject }) => subject.name)).toEqual([expect.stringContaining('String of')]);
 });
 
+test('a string whose fuse is bridged is told to have none of its own', () => {
+  const fuse = Object.values(two.circuits.hv.devices).find(
+    ({ id, kind }) => id.startsWith('second') && kind === 'fuse',
+  )!;
+  const bridged = applyEdit(two, { edit: 'takeOutDevice', input: { deviceId: fuse.id } }).build;
+  const before = assess(two).checks.filter(({ id, verdict }) => id === 'pack.string-fuse' && verdict === 'fails');
+  const after = assess(bridged).checks.filter(({ id, verdict }) => id === 'pack.string-fuse' && verdict === 'fails');
+  expect(after.length).toBe(before.length + 1);
+});
+
 test('strings of different cell counts would equalise for ever: told', () => {
   const uneven = applyEdit(two, { edit: 'setCells', input: { deviceId: 'second-box', cellsInSeries: 88 } }).build;
   const check = assess(uneven).checks.find(({ id }) => id === 'pack.string-match')!;

@@ -212,4 +212,15 @@ export const HARMLESS: readonly Harmless[] = [
     on: 'teasel',
     change: (build) => ({ ...build, name: 'Tractor of the orchard', notes: 'painted' }),
   },
+  {
+    did: 'a plug that is strong enough told in the main way',
+    on: 'firn',
+    change: edit({ edit: 'setConnector', input: { conductorId: 'c-mid', connectorA: 350 } }),
+  },
+  {
+    did: 'a plug that is strong enough told before the wipers',
+    on: 'firn',
+    change: edit({ edit: 'setConnector', input: { conductorId: 'low-wipers-w3', connectorA: 25 } }),
+  },
+  { did: 'a heater in a tight case', on: 'firn', change: device('heater', { ingress: 'IP67' }) },
 ];

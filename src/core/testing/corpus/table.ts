@@ -5,6 +5,7 @@ import { LIVE_MISTAKES } from './live-mistakes';
 import { CELL_MISTAKES, MISSING_MISTAKES } from './missing-mistakes';
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
+import { USUAL_MISTAKES } from './usual-mistakes';
 
 export const MISTAKES: readonly Mistake[] = [
   ...FUSE_MISTAKES,
@@ -13,6 +14,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...CLOSING_MISTAKES,
   ...MISSING_MISTAKES,
   ...CELL_MISTAKES,
+  ...USUAL_MISTAKES,
 ];
 
 const row = (...cells: readonly string[]) => `| ${cells.map((cell) => cell.replaceAll('|', '\\|')).join(' | ')} |`;
