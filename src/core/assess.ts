@@ -1,7 +1,17 @@
 import type { Build } from './build';
 import { type Check, runRules, sortLedger } from './checks';
 import { ruleSetOf } from './rules';
-import { prechargeRuns, type TripHeat, type TripRuns, tripHeatKey, tripRuns, tripRunsKey } from './simulate';
+import {
+  prechargeRuns,
+  type RunId,
+  type Runs,
+  runsDue,
+  type TripHeat,
+  type TripRuns,
+  tripHeatKey,
+  tripRunsKey,
+  withRuns,
+} from './simulate';
 import { type Reservations, type Results, reservationsOf, resultsOf, STATIONS, type StationId } from './stations';
 import { type Context, fullVoltage } from './stations/context';
 import { Memory, type Vehicle, vehicleOf } from './vehicle';
@@ -32,8 +42,8 @@ export interface Assessment {
   readonly tripKey: string | null;
   /** Conductors heated on that trip; null while that is still to be done. */
   readonly heat: TripHeat | null;
-  /** Tells what all runs would read; null: there is none to be made. */
-  readonly runsKey: string | null;
+  /** Runs that are still to be made, with the key of what each would read. */
+  readonly due: Readonly<Partial<Record<RunId, string>>>;
   /** fails: something fails; undecided: nothing fails but something could not be judged; holds: all hold or are thin. */
   readonly outcome: 'holds' | 'fails' | 'undecided';
 }
@@ -50,11 +60,6 @@ function stationState(checks: readonly Check[]): StationState {
   };
 }
 
-/** Runs over time that were made beside; one that read something else counts as not there. */
-export interface Runs {
-  readonly trip?: TripRuns | null;
-}
-
 /** What an assessment is given beside the build: nothing of it changes an answer but runs that were made. */
 export interface Given {
   /** Its owner's; a new one when none is handed in. */
@@ -67,10 +72,7 @@ export interface Given {
  * reads the same.
  */
 export function assessWithRuns(build: Build, { memory = new Memory(), runs: known = {} }: Given = {}): Assessment {
-  const vehicle = vehicleOf(build, memory);
-  const tripKey = tripRunsKey(vehicle);
-  const serves = known.trip?.key === tripKey && known.trip?.heat.key === tripHeatKey(vehicle, tripKey);
-  return assess(build, { memory, runs: serves ? known : { trip: tripRuns(vehicle) } });
+  return assess(build, { memory, runs: withRuns(vehicleOf(build, memory), known) });
 }
 
 /** A build goes in, an assessment comes out: pure and quick. */
@@ -112,7 +114,7 @@ export function assess(build: Build, { memory = new Memory(), runs = {} }: Given
     trip,
     tripKey,
     heat,
-    runsKey: heatKey,
+    due: runsDue(vehicle, runs),
     outcome,
   };
 }

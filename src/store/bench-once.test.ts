@@ -6,7 +6,7 @@ import { firn9 } from '@/core/build/samples';
 const held = vi.hoisted(() => ({ document: null as unknown, revision: 1, assessed: 0 }));
 
 vi.mock('dexie', () => ({ liveQuery: () => ({ subscribe: () => ({ unsubscribe: () => {} }) }) }));
-vi.mock('@/workers/trips', () => ({ breakOffTrip: () => {}, driveTripAside: () => Promise.resolve(null) }));
+vi.mock('@/workers/runs', () => ({ breakOffRun: () => {}, makeRunAside: () => Promise.resolve(null) }));
 vi.mock('@/core/assess', async (real) => {
   const module = await real<typeof import('@/core/assess')>();
   return {

@@ -3,13 +3,19 @@ import { liveQuery, type Subscription } from 'dexie';
 import { create } from 'zustand';
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '@/core/build';
-import type { TripRuns } from '@/core/simulate';
+import type { RunId, Runs } from '@/core/simulate';
 import { Memory } from '@/core/vehicle';
-import { breakOffTrip, driveTripAside } from '@/workers/trips';
+import { breakOffRun, makeRunAside } from '@/workers/runs';
 import { FIRST_REVISION, type Loaded } from './repository';
 import { freshId, repository, storageTrouble, type Trouble } from './tab';
 
 export { freshId, repository, storageTrouble, type Trouble };
+
+/** How a run stands: going, with the share that is done; broken off by hand until asked again; failed, in words. */
+export type Running =
+  | { readonly state: 'going'; readonly share: number }
+  | { readonly state: 'stopped' }
+  | { readonly state: 'failed'; readonly reason: string };
 
 /** What the interface looks at: one open build, its assessment, and how far it is saved. */
 export interface Bench {
@@ -20,8 +26,8 @@ export interface Bench {
   readonly redo: string | null;
   /** failed: the browser does not store; the work is in this tab's memory only. */
   readonly saving: 'saved' | 'saving' | 'failed';
-  /** The usual trip while it is being driven: share that is done; `stopped`: broken off by hand until asked again; null: not under way. */
-  readonly driving: number | 'stopped' | null;
+  /** Runs that are under way, were broken off by hand or failed; absent: nothing to say of it. */
+  readonly running: Readonly<Partial<Record<RunId, Running>>>;
   /** Last refusal or storage trouble, in words; cleared by the next success. */
   readonly trouble: Trouble | null;
   open(id: string): void;
@@ -35,9 +41,10 @@ export interface Bench {
   /** Tries again to store what is only in memory. */
   retry(): void;
   dismiss(): void;
-  /** Breaks the usual trip off; what rests on it stays pending. */
-  stopTrip(): void;
-  driveTrip(): void;
+  /** Breaks a run off; what rests on it stays pending. */
+  stopRun(id: RunId): void;
+  /** Makes a run again that was broken off or failed. */
+  startRun(id: RunId): void;
 }
 
 /** Something still to be written: an edit with what was shown before it, or a step along the journal. */
@@ -54,39 +61,46 @@ let waiting: Op[] = [];
 let undone: Edit[] = [];
 let following: Subscription | null = null;
 
-/** The last trip that was driven: it serves as long as nothing that it read has changed. */
-let trip: TripRuns | null = null;
-let asked: string | null = null;
+/** Runs that were made: each serves as long as nothing that it read has changed. */
+let made: Runs = {};
+/** What each run was last asked for. */
+const asked: Partial<Record<RunId, string>> = {};
 /** What the bench remembers of the build at hand; what is tried on it remembers aside. */
 const memory = new Memory();
 
 export const useBench = create<Bench>()((set, get) => {
   const judged = (build: Build): Assessment => {
-    const assessment = assess(build, { memory, runs: { trip } });
-    if (assessment.runsKey !== null && !assessment.heat) driveAside(build, assessment.runsKey);
+    const assessment = assess(build, { memory, runs: made });
+    for (const [id, key] of Object.entries(assessment.due) as [RunId, string][]) makeAside(id, build, key);
     return assessment;
   };
 
-  /** Drives the usual trip off the main thread; what comes back after another edit is not taken. */
-  const driveAside = (build: Build, key: string) => {
-    if (asked === key) return;
-    asked = key;
-    // Another question than the one that was broken off.
-    if (get()?.driving === 'stopped') set({ driving: null });
+  const tell = (id: RunId, state: Running | null) => {
+    const { [id]: _, ...others } = get()?.running ?? {};
+    set({ running: state === null ? others : { ...others, [id]: state } });
+  };
+
+  /** Makes a run off the main thread; what comes back after another edit is not taken. */
+  const makeAside = (id: RunId, build: Build, key: string) => {
+    if (asked[id] === key) return;
+    asked[id] = key;
+    // Another question than the one that was broken off or failed.
+    if (get()?.running[id] !== undefined) tell(id, null);
     const told = (share: number) => {
-      if (asked === key && get().driving !== 'stopped') set({ driving: share });
+      if (asked[id] === key && get().running[id]?.state !== 'stopped') tell(id, { state: 'going', share });
     };
-    driveTripAside(build, told).then(
-      (runs) => {
-        if (asked === key) set({ driving: null });
-        // Where there are no workers, or the trip can't be driven, the same question is not asked again.
-        if (!runs) return;
-        trip = runs;
+    makeRunAside(id, build, told).then(
+      (result) => {
+        if (asked[id] === key) tell(id, null);
+        // Where there are no workers, or it can't be made, the same question is not asked again.
+        if (!result) return;
+        made = { ...made, [id]: result };
         const now = get().build;
         if (now) set({ assessment: judged(now) });
       },
-      () => {
-        if (asked === key) set({ driving: null });
+      (error: unknown) => {
+        if (asked[id] === key)
+          tell(id, { state: 'failed', reason: error instanceof Error ? error.message : String(error) });
       },
     );
   };
@@ -201,7 +215,7 @@ export const useBench = create<Bench>()((set, get) => {
     undo: null,
     redo: null,
     saving: 'saved',
-    driving: null,
+    running: {},
     trouble: null,
 
     open(id) {
@@ -277,15 +291,15 @@ export const useBench = create<Bench>()((set, get) => {
       set({ trouble: null });
     },
 
-    stopTrip() {
-      breakOffTrip();
-      set({ driving: 'stopped' });
+    stopRun(id) {
+      breakOffRun(id);
+      tell(id, { state: 'stopped' });
     },
 
-    driveTrip() {
+    startRun(id) {
       const { build } = get();
-      asked = null;
-      set({ driving: null });
+      delete asked[id];
+      tell(id, null);
       if (build) set({ assessment: judged(build) });
     },
   };

@@ -54,6 +54,8 @@ export interface Check {
   readonly working: Working;
   /** Values that are assumed rather than known, in words. */
   readonly assumed: readonly string[];
+  /** pending: what it waits for, in words. */
+  readonly pending?: string;
   /** What a person does where no single edit cures it; absent for what holds, and where edits are all there is to say. */
   readonly advice?: string;
   /** needs-data: which inputs. waits: which checks ("rule:subject"). */

@@ -24,8 +24,8 @@ export interface Finding<Figure extends string = never, Variant extends string =
   readonly assumed?: readonly string[];
   readonly missing?: Check['missing'];
   readonly waitsFor?: Check['missing'];
-  /** Rests on a run that is still going or is older than the last edit. */
-  readonly pending?: true;
+  /** Rests on a run that is still going or is older than the last edit: its words. */
+  readonly pending?: string;
 }
 
 type Found = Finding<string, string>;
@@ -70,7 +70,7 @@ export const sentencesOf = ({ id, says, variants = {} }: Pick<Rule<never>, 'id' 
 function verdictOfFinding(finding: Found, comfort: number | undefined): Verdict {
   if (finding.missing && finding.missing.length > 0) return 'needs-data';
   if (finding.waitsFor && finding.waitsFor.length > 0) return 'waits';
-  if (finding.pending) return 'pending';
+  if (finding.pending !== undefined) return 'pending';
   if (finding.margin !== undefined) return verdictOf(finding.margin, comfort);
   if (finding.holds !== undefined) return finding.holds ? 'holds' : 'fails';
   throw new Error('a finding states neither a margin nor whether it holds');
@@ -94,6 +94,7 @@ class Judged implements Check {
   readonly margin: number | undefined;
   readonly says: Wording;
   readonly missing: Check['missing'];
+  readonly pending?: string;
   readonly advice?: string;
   readonly #finding: Found;
   readonly #sources: readonly string[];
@@ -127,6 +128,7 @@ class Judged implements Check {
     if (!sentence) throw new Error(`${rule.id} has no words for ${finding.variant}`);
     this.says = { code: finding.variant ? `${rule.id}.${finding.variant}` : rule.id, figures, sentence };
     this.missing = unjudged;
+    if (this.verdict === 'pending') this.pending = finding.pending;
     const advice = typeof rule.remedies === 'string' ? rule.remedies : rule.otherwise;
     if (advice !== undefined && this.verdict !== 'holds') this.advice = advice;
     this.#finding = finding;

@@ -39,7 +39,7 @@ export function say(check: Check, system: UnitSystem = 'metric'): Said {
       title,
       line: `needs ${(check.missing ?? []).map(({ ref, what }) => `${MISSING_WORDS[what] ?? inUnits(what, system)}${ref.id === check.subject.id ? '' : ` of ${ref.name}`}`).join(', ')}`,
     };
-  if (check.verdict === 'pending') return { title, line: 'being driven …' };
+  if (check.verdict === 'pending') return { title, line: check.pending ?? '' };
   if (check.verdict === 'waits')
     return {
       title,

@@ -68,6 +68,17 @@ export {
   prechargeWith,
   type SignUnknown,
 } from './precharge-study';
+export {
+  defineRun,
+  makeRun,
+  RUNS,
+  type RunDefinition,
+  type RunId,
+  type Runs,
+  runsDue,
+  tripRun,
+  withRuns,
+} from './runs';
 export { type Segment, tripOfSegments } from './segments';
 export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
 export { simulateTrip, type TripOptions, type TripResult, WINDOWS_S, worstWindow } from './trip';

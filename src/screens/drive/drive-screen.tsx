@@ -4,7 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { TRIP_IDS, type TripId } from '@/core/build';
 import { catalogueOf } from '@/core/parts';
 import { motorCurrentA } from '@/core/physics/motor';
-import { type TripResult, tripName } from '@/core/simulate';
+import { type TripResult, tripName, tripRun } from '@/core/simulate';
 import { followsVehicle, inverterPowerW, motorOf, roadModel, steadyPowerW } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -120,7 +120,7 @@ function Motor({ assessment }: { assessment: Assessment }) {
 function Trip({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build, trip, tripKey } = assessment;
-  const driving = useBench((bench) => bench.driving);
+  const running = useBench((bench) => bench.running.trip);
   const system = build.units;
   const price = build.duty.energyPricePerKWh;
   const cost =
@@ -130,7 +130,13 @@ function Trip({ assessment }: { assessment: Assessment }) {
   return (
     <Panel
       title="Usual trip"
-      about={trip ? 'pack new, 15 °C' : tripKey === null || driving === 'stopped' ? '' : 'being driven …'}
+      about={
+        trip
+          ? 'pack new, 15 °C'
+          : tripKey === null || (running && running.state !== 'going')
+            ? ''
+            : tripRun.pendingWords
+      }
     >
       <ChoiceField
         label="Trip"
@@ -181,21 +187,27 @@ function Trip({ assessment }: { assessment: Assessment }) {
 
 /** A long trip: how far it is driven, and a way to stop it. */
 function DrivingNow() {
-  const driving = useBench((bench) => bench.driving);
-  const stopTrip = useBench((bench) => bench.stopTrip);
-  const driveTrip = useBench((bench) => bench.driveTrip);
-  if (driving === 'stopped')
+  const running = useBench((bench) => bench.running.trip);
+  const stopRun = useBench((bench) => bench.stopRun);
+  const startRun = useBench((bench) => bench.startRun);
+  if (running && running.state !== 'going')
     return (
       <p className="mt-2 flex items-center gap-3 text-soft">
-        Broken off. What rests on it stays open.
-        <Action onPress={driveTrip}>Drive it</Action>
+        {running.state === 'failed' ? `It could not be driven: ${running.reason}.` : 'Broken off.'} What rests on it
+        stays open.
+        <Action onPress={() => startRun('trip')}>Drive it</Action>
       </p>
     );
   return (
     <div className="mt-2 flex items-center gap-3">
-      <progress className="h-2 flex-1 accent-ink" max={1} value={driving ?? 0} aria-label="The trip is being driven" />
-      <span className="w-[52px] text-right tabular-nums">{((driving ?? 0) * 100).toFixed(0)} %</span>
-      <Action onPress={stopTrip}>Cancel</Action>
+      <progress
+        className="h-2 flex-1 accent-ink"
+        max={1}
+        value={running?.share ?? 0}
+        aria-label="The trip is being driven"
+      />
+      <span className="w-[52px] text-right tabular-nums">{((running?.share ?? 0) * 100).toFixed(0)} %</span>
+      <Action onPress={() => stopRun('trip')}>Cancel</Action>
     </div>
   );
 }

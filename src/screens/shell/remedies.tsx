@@ -68,8 +68,15 @@ export function RemedyList({ check }: { check: Check }) {
             <p key={checkKey(worse.after)} className="mt-1 text-[13px]">
               But:{' '}
               {
-                say({ ...worse.after, station: check.station, assumed: [], working: { lines: [], sources: [], assumed: [] } }, units)
-                  .title
+                say(
+                  {
+                    ...worse.after,
+                    station: check.station,
+                    assumed: [],
+                    working: { lines: [], sources: [], assumed: [] },
+                  },
+                  units,
+                ).title
               }
               , {marginText(worse.after)}
               {worse.marginBefore != null && ` (now ${formatMargin(worse.marginBefore)})`}

@@ -3,6 +3,7 @@ import { cableTransient } from '../../physics/cable-transient';
 import { METALS } from '../../physics/conductor';
 import { temperatureAfterI2t } from '../../physics/withstand';
 import * as propose from '../../proposals';
+import { tripRun } from '../../simulate';
 import { type ResolvedConductor, solvedStates } from '../../vehicle';
 import { celsius, conductorRef, corner, hotPlace, powerFrom } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -132,7 +133,9 @@ const trip = defineRule({
   judge: ({ vehicle, tripKey, heat, trip: runs }) => {
     if (tripKey === null) return [];
     if (!heat || !runs)
-      return [{ subject: { kind: 'build', id: 'trip', name: 'Conductors on the usual trip' }, pending: true }];
+      return [
+        { subject: { kind: 'build', id: 'trip', name: 'Conductors on the usual trip' }, pending: tripRun.pendingWords },
+      ];
     return vehicle.conductors.flatMap((conductor): Finding<never, 'melts'>[] => {
       const { cable, zone } = conductor;
       if (!cable || !zone || !Object.hasOwn(heat.peakC, conductor.id)) return [];

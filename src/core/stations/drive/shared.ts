@@ -1,4 +1,5 @@
 import type { Finding, Ref } from '../../checks';
+import { tripRun } from '../../simulate';
 import { motorOf, roadModel } from '../../vehicle';
 import type { Context } from '../context';
 
@@ -17,5 +18,5 @@ export const assumedIn = (context: Context): readonly string[] =>
 /** Pending while the trip could be driven and is not yet. */
 export const needsRun = (context: Context): Finding | null => {
   if (context.tripKey === null) return null;
-  return context.trip ? null : { subject: TRIP, pending: true };
+  return context.trip ? null : { subject: TRIP, pending: tripRun.pendingWords };
 };

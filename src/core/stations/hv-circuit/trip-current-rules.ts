@@ -1,7 +1,7 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { continuousCurrent, lastingCurrent } from '../../physics/fuse';
 import * as propose from '../../proposals';
-import { packCurrentA, WINDOWS_S } from '../../simulate';
+import { packCurrentA, tripRun, WINDOWS_S } from '../../simulate';
 import { isSolved, partOf, wayOf } from '../../vehicle';
 import { amps, assumedAmbient, deviceRef } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -35,7 +35,7 @@ const fuseTrip = defineRule({
       const device = vehicle.deviceOf.get(id);
       const fuse = partOf(device, 'fuse');
       if (!device || !fuse || !(total > 0)) return [];
-      if (!trip) return [{ subject: deviceRef(device), pending: true }];
+      if (!trip) return [{ subject: deviceRef(device), pending: tripRun.pendingWords }];
       const share = Math.abs(cruise.point.elementCurrentsA.get(id) ?? 0) / total;
       const windows = WINDOWS_S.map((seconds, k) => {
         const limit =

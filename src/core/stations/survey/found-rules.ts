@@ -1,5 +1,6 @@
 import { INSPECTIONS, type InspectionId } from '../../build';
 import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
+import { tripRun } from '../../simulate';
 import { massesOf } from '../../vehicle';
 import type { Context } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -130,7 +131,7 @@ const supply = defineRule({
     const dayM = build.duty.dailyDistanceM;
     if (powerW === null || dayM === undefined || tripKey === null) return [];
     const subject: Ref = { kind: 'build', id: 'supply', name: 'Supply at home' };
-    if (!trip) return [{ subject, pending: true }];
+    if (!trip) return [{ subject, pending: tripRun.pendingWords }];
     const perM = trip.winter.energyPerKmWh === null ? null : (trip.winter.energyPerKmWh * 3600) / 1000;
     if (perM === null) return [];
     const chargerW = vehicle.devices.reduce(
