@@ -45,8 +45,17 @@ test('the ledger of the whole vehicle holds every station’s checks, thinnest f
   await openSample(page);
   await page.getByRole('button', { name: 'whole vehicle' }).click();
   const shown = page.getByRole('region', { name: 'Ledger' }).locator('[data-check]');
-  await expect(shown).toHaveCount(12);
+  await expect(shown).toHaveCount(14);
   await expect(shown.nth(0)).toContainText('−52 %');
   await expect(shown.nth(1)).toContainText('−49 %');
   await expect(shown.nth(2)).toHaveAttribute('data-verdict', 'thin');
+
+  // Before all: what the verdict does not say.
+  await page.getByRole('button', { name: /Not judged here, and assumed/ }).press('Enter');
+  await expect(page.getByText('Single cells: nothing here watches', { exact: false })).toBeVisible();
+  await expect(page.getByText('Coolant heater draws uphill and in hard acceleration', { exact: false })).toBeVisible();
+  // It stays open, and the ledger whole, while one goes on to another station: the frame around the sheet is the same.
+  await page.getByRole('link', { name: /^Cables/ }).click();
+  await expect(page.getByRole('heading', { name: 'Cables', level: 1 })).toBeVisible();
+  await expect(page.getByText('Single cells: nothing here watches', { exact: false })).toBeVisible();
 });
