@@ -1,3 +1,4 @@
+export { contactorAtCells, disconnectAtCells, fuseAtCells, fuseHere } from './at-cells';
 export { protectCable, strongerInsulation, thicker, thickerCable, thickerShorted } from './cables';
 export {
   auxiliary,

@@ -84,6 +84,6 @@ export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy
 export { simulateTrip, type TripOptions, type TripResult, WINDOWS_S, worstWindow } from './trip';
 export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
 export { type TripPack, tripPack } from './trip-pack';
-export { brakingOf, type TripRuns, traceOf, tripRuns, tripRunsKey } from './trip-runs';
+export { brakingOf, type TripRuns, traceOf, tripMissing, tripRuns, tripRunsKey } from './trip-runs';
 export { builtInTrip, stopsPerKmOf, type Trace, tripName, withStops } from './trips';
 export { type CableWithstand, cableWithstand } from './withstand';

@@ -95,6 +95,16 @@ function busPowerW(vehicle: Vehicle, state: 'cruise' | 'heating', heaters: boole
   }, 0);
 }
 
+/** What the usual trip still needs, in words; none: it can be driven. */
+export function tripMissing(vehicle: Vehicle): readonly string[] {
+  const model = roadModel(vehicle.build);
+  return [
+    ...(model === null ? ['the empty mass, in Survey'] : model.wheelRadiusM === null ? ['the tyres, in Survey'] : []),
+    ...(motorOf(vehicle.build)?.part ? [] : ['a motor']),
+    ...(tripPack(vehicle) ? [] : ['cells, in Pack']),
+  ];
+}
+
 function readsOf(vehicle: Vehicle): Reads | null {
   const { build } = vehicle;
   const mild = roadModel(build);

@@ -1,5 +1,5 @@
 import type { Build, ContactorRole, StateId } from '../build';
-import { followsVehicle, steadyPowerW } from './demand';
+import { followsVehicle, motorOf, steadyPowerW } from './demand';
 
 /** Operating states, the corners between which the pack lives, and how long a state lasts. */
 export type CornerId = 'cold-old-empty' | 'nominal' | 'warm-new-full';
@@ -73,6 +73,10 @@ export function cornersOf(build: Build): readonly Corner[] {
 
 export const caseId = (state: State, corner: Corner): CaseId => `${state.id}/${corner.id}/${state.duration}`;
 
+/** A series motor does not brake, and none does that nobody asks to. */
+const brakesByMotor = (build: Build): boolean =>
+  build.regeneration?.asked !== 'none' && motorOf(build)?.part?.motorKind !== 'series-dc';
+
 /** Battery power of the inverter in a state, W: the owner's own; from the vehicle where the build says so; typed otherwise. */
 export function inverterPowerW(build: Build, state: StateId): number {
   const override = build.states[state]?.inverterPowerW;
@@ -96,7 +100,7 @@ export function inverterPowerW(build: Build, state: StateId): number {
         steady(duty.hillSpeedMPerS, duty.hillGrade ?? 0) ?? hillPowerW ?? (cruisePowerW + hardAccelerationPowerW) / 2
       );
     case 'regeneration':
-      return -(regenerationPowerW ?? 0.4 * hardAccelerationPowerW);
+      return brakesByMotor(build) ? -(regenerationPowerW ?? 0.4 * hardAccelerationPowerW) : 0;
     default:
       return 0;
   }

@@ -4,7 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { TRIP_IDS, type TripId } from '@/core/build';
 import { catalogueOf } from '@/core/parts';
 import { motorCurrentA } from '@/core/physics/motor';
-import { type TripResult, tripName, tripRun } from '@/core/simulate';
+import { type TripResult, tripMissing, tripName, tripRun } from '@/core/simulate';
 import { followsVehicle, inverterPowerW, motorOf, roadModel, steadyPowerW } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -162,7 +162,7 @@ function Trip({ assessment }: { assessment: Assessment }) {
       <BringTrip system={system} />
       <SegmentsPanel assessment={assessment} />
       {tripKey === null && (
-        <p className="mt-2 text-soft">To drive it: empty mass and tyres from Survey, cells from Pack, and a motor.</p>
+        <p className="mt-2 text-soft">To drive it, tell {tripMissing(assessment.vehicle).join('; ')}.</p>
       )}
       {!trip && tripKey !== null && <DrivingNow />}
       {trip && (

@@ -109,6 +109,7 @@ const temperature = defineRule({
     });
   },
   remedies: [propose.thickerCable],
+  otherwise: 'A thicker cable, two side by side, or a cooler place.',
 });
 
 /** The conductor that loses most, or all of its size, in the next sizes. */
@@ -198,6 +199,7 @@ const drop = defineRule({
       });
   },
   remedies: [thickerWay],
+  otherwise: 'Shorter ways or thicker cables, out and back.',
 });
 
 const voltage = defineRule({
@@ -230,6 +232,7 @@ const voltage = defineRule({
       ];
     }),
   remedies: [propose.strongerInsulation],
+  otherwise: 'A cable with insulation for more volts.',
 });
 
 export const CABLE_RULES: readonly Rule[] = [

@@ -1,7 +1,7 @@
 import { type Finding, marginAtLeast, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
 import { dischargeWindowC } from '../../physics/cell';
-import { type TripResult, WINDING_LIMIT_C, WINDOWS_S } from '../../simulate';
-import { currentIn, partOf } from '../../vehicle';
+import { packCurrentA, type TripResult, WINDING_LIMIT_C, WINDOWS_S } from '../../simulate';
+import { isSolved, partOf } from '../../vehicle';
 import { amps, type Context, PACK_REF } from '../context';
 import { defineRule, type Rule } from '../define';
 import { assumedIn, motorRef, needsRun, ROAD, TRIP } from './shared';
@@ -97,7 +97,6 @@ const follows = defineRule({
     if (!run) return [];
     const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
     if (!inverter) return [];
-    const box = context.vehicle.devices.find(({ device }) => device.kind === 'box');
     const sustained = Math.max(
       0,
       ...context.vehicle.cases
@@ -105,7 +104,7 @@ const follows = defineRule({
           // What charges the pack passes other wires than what drives.
           ({ state }) => state.duration === 'sustained' && state.id !== 'charging' && state.closed.length > 0,
         )
-        .map((solved) => currentIn(solved, box?.id ?? '') ?? 0),
+        .map((solved) => (isSolved(solved) ? packCurrentA(context.vehicle, solved) : 0)),
     );
     if (sustained === 0) return [];
     const demand = run.currents.windowsA[WINDOWS_S.length - 1]!;

@@ -98,6 +98,8 @@ export const cableShort = defineRule({
       ];
     }),
   remedies: [propose.smallerFuse, propose.otherFuse, propose.thickerShorted],
+  otherwise:
+    'No fuse both carries this current and saves these cables: thicker cables, or two fuses with a shorter way each.',
 });
 
 const conductorOf = (vehicle: Vehicle, { conductorId }: ShortJudgement): ResolvedConductor =>

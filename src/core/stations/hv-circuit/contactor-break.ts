@@ -106,4 +106,5 @@ export const contactorBreak = defineRule({
     return [...mains, ...relayBreaks(context)];
   },
   remedies: [propose.otherContactor],
+  otherwise: 'A contactor that breaks more, or an inverter that is told to let go first.',
 });

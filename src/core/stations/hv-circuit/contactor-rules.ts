@@ -63,6 +63,7 @@ const voltage = defineRule({
       };
     }),
   remedies: [propose.otherContactor],
+  otherwise: 'A contactor for more volts DC.',
 });
 
 /** Smallest copper on the studs of a device, mm²; null when a stud has no cable of known size. */
@@ -137,6 +138,7 @@ const carry = defineRule({
     });
   },
   remedies: [propose.otherContactor],
+  otherwise: 'A larger contactor, a thicker cable on its studs, or less power.',
 });
 
 const PRECHARGE: Ref = { kind: 'build', id: 'precharge', name: 'Precharge' };
@@ -211,6 +213,7 @@ const make = defineRule({
     ];
   },
   remedies: [propose.closeLater, propose.otherContactor],
+  otherwise: 'Precharge before it closes, up to a higher share of the pack’s voltage.',
 });
 
 function closingFinding(
@@ -296,6 +299,7 @@ const disconnect = defineRule({
       });
   },
   remedies: [propose.otherDisconnect],
+  otherwise: 'A disconnect for more volts or amperes.',
 });
 
 export const CONTACTOR_RULES: readonly Rule[] = [voltage, carry, make, disconnect];

@@ -112,6 +112,7 @@ const peak = defineRule({
     });
   },
   remedies: [propose.otherContactor],
+  otherwise: 'A larger contactor, or less power for those seconds.',
 });
 
 /** States in which power flows towards the pack. */
@@ -216,6 +217,7 @@ const polarity = defineRule({
     });
   },
   remedies: [propose.otherContactor],
+  otherwise: 'Turn it, or fit one without direction where current flows both ways.',
 });
 
 /** Openings until worn at a current: arcs wear with its square, never more than the mechanism lasts (engineering judgement). */

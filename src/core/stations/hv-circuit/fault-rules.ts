@@ -62,6 +62,7 @@ const breakingCapacity = defineRule({
       ];
     }),
   remedies: [propose.otherFuse],
+  otherwise: 'A fuse that breaks more, or one of another family before it.',
 });
 
 const minimumBreaking = defineRule({
@@ -96,6 +97,7 @@ const minimumBreaking = defineRule({
       ];
     }),
   remedies: [propose.smallerFuse, propose.otherFuse],
+  otherwise: 'A full-range fuse: this one melts in a weak fault and burns on.',
 });
 
 const meltingTime = defineRule({
@@ -149,6 +151,8 @@ const meltingTime = defineRule({
       ];
     }),
   remedies: [propose.smallerFuse, propose.otherFuse],
+  otherwise:
+    'No fuse both carries this current and melts in time at the weakest fault: a thicker or shorter way, or cells with less resistance.',
 });
 
 export const FAULT_RULES: readonly Rule[] = [breakingCapacity, minimumBreaking, meltingTime];

@@ -63,6 +63,7 @@ const selectivity = defineRule({
     });
   },
   remedies: [propose.smallerFuse, propose.otherFuse],
+  otherwise: 'A smaller or faster fuse below, or a larger one above with the cable that it then needs.',
 });
 
 const contactorWithstand = defineRule({
@@ -138,6 +139,7 @@ const contactorWithstand = defineRule({
     });
   },
   remedies: [propose.otherContactor],
+  otherwise: 'A contactor that stands more, or a fuse that lets less through.',
 });
 
 export const LET_THROUGH_RULES: readonly Rule[] = [selectivity, contactorWithstand];

@@ -49,6 +49,7 @@ const dcRating = defineRule({
       };
     }),
   remedies: [propose.higherVoltage],
+  otherwise: 'A fuse with a stated DC voltage: one for alternating current has no zero crossing here to end its arc.',
 });
 
 const dcVoltage = defineRule({
@@ -95,6 +96,7 @@ const dcVoltage = defineRule({
       };
     }),
   remedies: [propose.higherVoltage],
+  otherwise: 'A fuse for more volts DC, of whatever rating fits the cable behind it.',
 });
 
 const continuous = defineRule({
@@ -142,6 +144,7 @@ const continuous = defineRule({
     });
   },
   remedies: [propose.biggerFuse],
+  otherwise: 'A larger fuse with the cable that it then needs, or a cooler place.',
 });
 
 interface Carrying {
@@ -275,6 +278,7 @@ const cableOverload = defineRule({
     });
   },
   remedies: [propose.protectCable],
+  otherwise: 'A thicker cable behind it, or a fuse of its own for the thin part.',
 });
 
 const present = defineRule({
@@ -297,7 +301,8 @@ const present = defineRule({
       return [{ subject, holds: false, figures: { detail: `${flows}no fuse opens when it is shorted` } }];
     });
   },
-  remedies: 'Press the wire nearest to the cells in HV circuit and put a fuse into it.',
+  remedies: [propose.fuseHere],
+  otherwise: 'Press the wire nearest to the cells in HV circuit and put a fuse into it.',
 });
 
 export const FUSE_RULES: readonly Rule[] = [dcRating, dcVoltage, continuous, cableOverload, present];

@@ -97,7 +97,8 @@ const parked = defineRule({
       },
     ];
   },
-  remedies: 'Move what is named behind the contactors, or put a contactor into its way.',
+  remedies: [propose.contactorAtCells],
+  otherwise: 'Move what is named behind the contactors, or put a contactor into its way.',
 });
 
 const welded = defineRule({
@@ -142,7 +143,8 @@ const welded = defineRule({
         : { subject, holds: false, figures: { detail } };
     });
   },
-  remedies: 'A contactor in the other pole, too; each by its own driver.',
+  remedies: [propose.contactorAtCells],
+  otherwise: 'A contactor in the other pole, too; each by its own driver.',
 });
 
 const disconnectPresent = defineRule({
@@ -211,7 +213,8 @@ const disconnectPresent = defineRule({
             .map(({ device }) => `no hand reaches ${device.name} in its box`);
     return [{ subject: PACK_REF, holds: false, figures: { detail: faults.join('; ') } }];
   },
-  remedies: 'Put a disconnect that a hand reaches into the middle of the pack.',
+  remedies: [propose.disconnectAtCells],
+  otherwise: 'Put a disconnect that a hand reaches into the middle of the pack.',
 });
 
 const bothPoles = defineRule({
@@ -263,7 +266,8 @@ const bothPoles = defineRule({
       },
     ];
   },
-  remedies: 'Put a contactor into the pole that is named, too.',
+  remedies: [propose.contactorAtCells],
+  otherwise: 'Put a contactor into the pole that is named, too.',
 });
 
 const KEY = { kind: 'build', id: 'key', name: 'Key' } as const;

@@ -116,7 +116,8 @@ const unprotectedLength = defineRule({
       ];
     });
   },
-  remedies: 'Put a fuse nearer to the cells.',
+  remedies: [propose.fuseAtCells],
+  otherwise: 'Put a fuse nearer to the cells, or guard the cable up to it.',
 });
 
 /** Hard accelerations in the life of the vehicle (engineering judgement: twenty a day for fourteen years). */
@@ -162,6 +163,7 @@ const cyclic = defineRule({
       });
   },
   remedies: [propose.biggerFuse],
+  otherwise: 'A larger fuse with the cable that it then needs, or a gentler pedal.',
 });
 
 /** Long climbs in the life of the vehicle (engineering judgement: two a day for fourteen years), and how long one lasts, s. */
@@ -216,6 +218,7 @@ const minutes = defineRule({
       });
   },
   remedies: [propose.biggerFuse],
+  otherwise: 'A larger fuse with the cable that it then needs, or a slower climb.',
 });
 
 const branch = defineRule({

@@ -25,6 +25,13 @@ export const devicePower = defineRule({
     line: '{demand} in {state}, rated {limit}',
     open: '{subject}, its power',
   },
+  variants: {
+    negative: {
+      fails: '{subject} is said to draw less than nothing',
+      holds: '{subject}, its power',
+      line: '{state}: {power}',
+    },
+  },
   // A device that gives all that it is rated for is no thin one.
   comfort: 0,
   sources: [
@@ -32,12 +39,22 @@ export const devicePower = defineRule({
     'Powers of the states, as told; uphill and in hard acceleration as in cruise',
   ],
   judge: ({ vehicle }) =>
-    vehicle.devices.flatMap((device): Finding<'state'>[] => {
+    vehicle.devices.flatMap((device): Finding<'state' | 'power', 'negative'>[] => {
       if (deviceDefinition(device.device.kind).part !== 'bus-device') return [];
       const part = partOf(device, 'bus-device');
       if (!part) return [];
       const subject = deviceRef(device);
       const { powersW } = device.device;
+      const below = STATES.find(({ id }) => (powersW?.[id] ?? 0) < 0);
+      if (below)
+        return [
+          {
+            subject,
+            holds: false,
+            variant: 'negative',
+            figures: { state: below.name, power: watts(powersW![below.id]!) },
+          },
+        ];
       const needed = new Set<StateId>([
         workingState(device),
         ...(hasTrait(device.device.kind, 'feeds-12-v') ? ['cruise' as const] : []),

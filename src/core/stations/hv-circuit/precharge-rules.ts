@@ -118,6 +118,7 @@ const reaches = defineRule({
       }),
     ),
   remedies: [propose.heldOff, propose.resistor],
+  otherwise: 'Hold off whatever draws from the link until it is charged.',
 });
 
 const waits = (resistor: ResolvedDevice) => [{ ref: deviceRef(resistor), what: 'charges the link' }];
@@ -160,6 +161,7 @@ const time = defineRule({
       ];
     }),
   remedies: [propose.resistor],
+  otherwise: 'A smaller resistance with more pulse energy.',
 });
 
 /** Somebody who turns the key again and again (engineering judgement). */
@@ -204,6 +206,7 @@ const repeats = defineRule({
       };
     }),
   remedies: [propose.resistor],
+  otherwise: 'A resistor with more mass, or fewer tries in a row.',
 });
 
 const energy = defineRule({
@@ -229,6 +232,7 @@ const energy = defineRule({
       };
     }),
   remedies: [propose.resistor],
+  otherwise: 'A resistor with more mass: wire-wound, for more joules a pulse.',
 });
 
 const voltage = defineRule({
@@ -254,6 +258,7 @@ const voltage = defineRule({
       };
     }),
   remedies: [propose.resistor],
+  otherwise: 'A resistor for more volts, or two in series.',
 });
 
 const fault = defineRule({
@@ -287,6 +292,7 @@ const fault = defineRule({
       };
     }),
   remedies: [propose.shorterTimeout, propose.resistor],
+  otherwise: 'A shorter time-out, or a resistor with more mass.',
 });
 
 export const PRECHARGE_RULES: readonly Rule[] = [reaches, time, energy, repeats, voltage, fault];

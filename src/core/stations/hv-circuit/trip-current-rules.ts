@@ -66,6 +66,7 @@ const fuseTrip = defineRule({
     });
   },
   remedies: [propose.biggerFuse],
+  otherwise: 'A larger fuse with the cable that it then needs, or a gentler trip.',
 });
 
 export const TRIP_CURRENT_RULES: readonly Rule[] = [fuseTrip];

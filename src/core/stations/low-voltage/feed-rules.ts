@@ -92,6 +92,7 @@ const converterSize = defineRule({
     ];
   },
   remedies: [propose.largerConverter],
+  otherwise: 'A larger converter, or fewer loads at a time.',
 });
 
 const converterVoltage = defineRule({
@@ -263,6 +264,7 @@ const peak = defineRule({
     });
   },
   remedies: [propose.loadWires, propose.otherBattery, propose.largerConverter],
+  otherwise: 'Thicker wires, a larger battery, or a larger converter.',
 });
 
 export const FEED_RULES: readonly Rule[] = [

@@ -52,6 +52,7 @@ const holdUp = defineRule({
     ];
   },
   remedies: [propose.otherBattery],
+  otherwise: 'A larger auxiliary battery, or fewer essential loads.',
 });
 
 /** Three weeks at an airport (practice), days, and how deep the battery may go. */

@@ -86,6 +86,7 @@ const drop = defineRule({
     });
   },
   remedies: [propose.loadWires],
+  otherwise: 'A thicker or shorter way, out and back.',
 });
 
 /** A fuse is loaded with four fifths of its rating at most (practice). */

@@ -101,6 +101,7 @@ const delivers = defineRule({
     ];
   },
   remedies: [propose.gentler, propose.stopEarlier],
+  otherwise: 'This pack can’t give it: more cells side by side, cells with less resistance, or less power.',
 });
 
 const sag = defineRule({
@@ -159,9 +160,16 @@ const sag = defineRule({
     });
   },
   remedies: [propose.stopEarlier, propose.gentler],
+  otherwise: 'Cells with less resistance, more of them side by side, warmer cells, or less power.',
 });
 
-/** Highest and lowest terminal voltage of a bus device over the cases in which it is fed. */
+/** A device is held to its working voltage where it has work to do: an inverter while driving, a charger while charging. */
+function worksIn({ vehicle }: Context, deviceId: string, { state }: SolvedCase): boolean {
+  const device = vehicle.deviceOf.get(deviceId);
+  return device !== undefined && devicePowerW(vehicle, device, state.id) !== 0;
+}
+
+/** Highest terminal voltage of a bus device over all cases, and the lowest over those in which it works. */
 function extremes(
   context: Context,
   deviceId: string,
@@ -169,13 +177,12 @@ function extremes(
   let high: { v: number; solved: SolvedCase } | null = null;
   let low: { v: number; solved: SolvedCase } | null = null;
   for (const solved of solvedStates(context.vehicle)) {
-    if (!solved.state.closed.includes('main-plus') && solved.state.id !== 'precharge') continue;
     const v = terminalVoltage(solved, { deviceId, terminal: 'plus' }, { deviceId, terminal: 'minus' });
     if (v === null) continue;
     if (!high || v > high.v) high = { v, solved };
-    if (solved.state.id !== 'precharge' && (!low || v < low.v)) low = { v, solved };
+    if (worksIn(context, deviceId, solved) && (!low || v < low.v)) low = { v, solved };
   }
-  return high ? { high, low: low ?? high } : null;
+  return high && high.v > 0 ? { high, low: low ?? high } : null;
 }
 
 const windows = (context: Context) =>
@@ -257,6 +264,7 @@ const voltageMax = defineRule({
     }),
   ],
   remedies: [propose.widerDevice, propose.fewerCells],
+  otherwise: 'Fewer cells in series, or a device for a higher voltage.',
 });
 
 const voltageMin = defineRule({
@@ -297,6 +305,7 @@ const voltageMin = defineRule({
     });
   },
   remedies: [propose.stopEarlier, propose.gentler, propose.widerDevice],
+  otherwise: 'More cells in series, a device for a lower voltage, or driving that stops earlier.',
 });
 
 const inverterCurrent = defineRule({
@@ -337,6 +346,7 @@ const inverterCurrent = defineRule({
     });
   },
   remedies: [propose.gentler],
+  otherwise: 'A higher pack voltage, an inverter for more current, or less power.',
 });
 
 export const PACK_RULES: readonly Rule[] = [

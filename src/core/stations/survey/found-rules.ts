@@ -3,7 +3,7 @@ import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../c
 import { tripRun } from '../../simulate';
 import { massesOf } from '../../vehicle';
 import type { Context } from '../context';
-import { defineRule, type Rule } from '../define';
+import { defineRule, type Proposer, type Rule } from '../define';
 
 /** What was found on the vehicle before anything came apart, what stays of it, and where it is plugged in. */
 export const INSPECTION_WORDS: Readonly<Record<InspectionId, string>> = {
@@ -64,6 +64,12 @@ const oldParts = defineRule({
 /** A finished vehicle weighs what its parts add up to, within this share. */
 const MASS_SHARE = 0.05;
 
+/** The empty mass as what it is made of adds up to. */
+const takeSum: Proposer = ({ vehicle }) => {
+  const { builtKg } = massesOf(vehicle);
+  return builtKg === null ? [] : [{ edit: 'setFigure', input: { figure: 'massEmpty', value: Math.round(builtKg) } }];
+};
+
 const massSum = defineRule({
   id: 'survey.mass-sum',
   says: {
@@ -96,7 +102,8 @@ const massSum = defineRule({
       },
     ];
   },
-  remedies: 'Weigh again, or tell what came off and went on until the sum fits.',
+  remedies: [takeSum],
+  otherwise: 'Weigh again, or tell what came off and went on until the sum fits.',
 });
 
 /** From the socket into the pack (generic), what a socket gives for hours, and how long a night is, s. */

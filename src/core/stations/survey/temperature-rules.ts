@@ -38,9 +38,16 @@ const order = defineRule({
     return [
       {
         subject: CLIMATE,
-        ...(hottestDayC === undefined
-          ? { assumed: ['The hottest day is not told: cells and places are taken as hot as it gets.'] }
-          : {}),
+        assumed: [
+          ...(hottestDayC === undefined
+            ? ['The hottest day is not told: cells and places are taken as hot as it gets.']
+            : []),
+          ...(coldestDayC !== undefined && coldestCellC > coldestDayC
+            ? [
+                `Cells at ${celsius(coldestCellC)} on a day of ${celsius(coldestDayC)}: something keeps them warm, or it is not driven before they are.`,
+              ]
+            : []),
+        ],
         holds: wrong.length === 0,
         figures: {
           detail:
