@@ -1,9 +1,10 @@
 import type { Id } from '../build';
-import type { Finding, Ref } from '../checks';
+import { type Finding, quantityText as q, type Ref } from '../checks';
 import type { RuleSet, RuleValueName } from '../rules';
 import type { PrechargeOutcome, TripHeat, TripRuns } from '../simulate';
 import {
   followsVehicle,
+  inverterPowerW,
   type ResolvedConductor,
   type ResolvedDevice,
   roadModel,
@@ -69,7 +70,16 @@ export const assumedAmbient = (device: ResolvedDevice): readonly string[] =>
   device.device.place === null ? [`${device.ambientC} °C around it: its place is not known.`] : [];
 
 /** Said wherever full charge is the demand. */
-export const FULL_ONLY = 'With regeneration into the full pack; the charger’s own highest voltage is not counted yet.';
+export function fullOnly({ build }: Vehicle): string {
+  const powerW = -inverterPowerW(build, 'regeneration');
+  const assumed =
+    build.duty.regenerationPowerW === undefined && build.states.regeneration?.inverterPowerW === undefined;
+  return `${
+    powerW > 0
+      ? `With regeneration of ${q(powerW, 'power')}${assumed ? ', which nobody told,' : ''} into the full pack`
+      : 'Without regeneration'
+  }; the charger’s own highest voltage is not counted yet.`;
+}
 
 /** From this ambient on the heat balance reads about a tenth above the constants of IEC 60287. */
 const HOT_PLACE_C = 80;

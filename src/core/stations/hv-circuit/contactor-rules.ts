@@ -17,7 +17,7 @@ import {
   type Context,
   corner,
   deviceRef,
-  FULL_ONLY,
+  fullOnly,
   NEEDS_CELLS,
   needsPart,
   packMustDeliver,
@@ -50,7 +50,7 @@ const voltage = defineRule({
       return {
         subject: deviceRef(device),
         demand: volts(fullV),
-        assumed: [FULL_ONLY],
+        assumed: [fullOnly(context.vehicle)],
         limit: volts(part.ratedVoltageV),
         margin,
         lines: () => [

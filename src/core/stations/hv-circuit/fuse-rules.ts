@@ -11,7 +11,7 @@ import {
   conductorRef,
   corner,
   deviceRef,
-  FULL_ONLY,
+  fullOnly,
   hotPlace,
   NEEDS_CELLS,
   needsPart,
@@ -92,7 +92,7 @@ const dcVoltage = defineRule({
             note: 'The whole string counts, also for a fuse in the middle of it.',
           },
         ],
-        assumed: [FULL_ONLY],
+        assumed: [fullOnly(context.vehicle)],
       };
     }),
   remedies: [propose.higherVoltage],

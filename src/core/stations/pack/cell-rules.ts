@@ -13,6 +13,7 @@ function bears(
   cell: CellPart,
   way: Way,
   solved: SolvedState,
+  lowered = false,
 ): { readonly currentA: number; readonly assumed: string[] } {
   const lasts = DURATIONS[solved.state.duration];
   const rate = GENERIC_RATES[cell.chemistry][way][lasts];
@@ -22,7 +23,8 @@ function bears(
   const generic = GENERIC_TEMPERATURES[cell.chemistry][way];
   const range: readonly [number, number] =
     way === 'charge' ? [cell.chargeFromC ?? generic[0], generic[1]] : [cell.dischargeFromC ?? generic[0], generic[1]];
-  const share = temperatureShare(solved.corner.cellTemperatureC, range, way);
+  // What the electronics lowers in the cold is held to what the cells bear warm.
+  const share = lowered ? 1 : temperatureShare(solved.corner.cellTemperatureC, range, way);
   return {
     currentA: (told ?? rate * cell.capacityAh) * share,
     assumed: [
@@ -45,7 +47,7 @@ interface Hardest {
 }
 
 /** The state and corner in which the cells of a box are pressed hardest in a direction; null: never. */
-function hardest(vehicle: Vehicle, box: ResolvedDevice, cell: CellPart, way: Way): Hardest | null {
+function hardest(vehicle: Vehicle, box: ResolvedDevice, cell: CellPart, way: Way, lowered = false): Hardest | null {
   let worst: Hardest | null = null;
   const parallel = box.device.cellsInParallel ?? 1;
   for (const solved of solvedStates(vehicle)) {
@@ -54,7 +56,7 @@ function hardest(vehicle: Vehicle, box: ResolvedDevice, cell: CellPart, way: Way
     const through = solved.point.elementCurrentsA.get(box.id) ?? 0;
     const currentA = (way === 'discharge' ? -through : through) / parallel;
     if (!(currentA > 0.01)) continue;
-    const limit = bears(cell, way, solved);
+    const limit = bears(cell, way, solved, lowered);
     if (!worst || currentA * worst.limit.currentA > worst.currentA * limit.currentA)
       worst = { solved, currentA, limit };
   }
@@ -135,7 +137,8 @@ const charge = defineRule({
   judge: (context) =>
     boxesWithCells(context.vehicle).flatMap(([box, cell]): Finding<'state' | 'temperature', 'cold'>[] => {
       const subject = deviceRef(box);
-      const worst = hardest(context.vehicle, box, cell, 'charge');
+      const lowered = stopsCharge(context);
+      const worst = hardest(context.vehicle, box, cell, 'charge', lowered);
       if (!worst) return [];
       const { solved, currentA, limit } = worst;
       if (limit.currentA === 0)
@@ -144,16 +147,20 @@ const charge = defineRule({
             subject,
             case: solved.id,
             variant: 'cold',
-            holds: stopsCharge(context),
+            holds: false,
             figures: {
               state: solved.state.name,
               temperature: q(solved.corner.cellTemperatureC, 'temperature'),
             },
-            assumed: stopsCharge(context)
-              ? ['The battery electronics stops charging and regeneration while cells are too cold.']
-              : [],
           },
         ];
+      // How hard the motor brakes is not told: what is assumed of it fails nothing.
+      if (
+        solved.state.id === 'regeneration' &&
+        context.vehicle.build.duty.regenerationPowerW === undefined &&
+        currentA > limit.currentA
+      )
+        return [{ subject, missing: [{ ref: subject, what: 'the power of regeneration, in Drive' }] }];
       return [
         {
           subject,
@@ -162,7 +169,12 @@ const charge = defineRule({
           limit: amps(limit.currentA),
           margin: marginAtMost(currentA, limit.currentA),
           lines: lines(worst),
-          assumed: limit.assumed,
+          assumed: [
+            ...limit.assumed,
+            ...(lowered
+              ? ['The battery electronics lowers and stops charge and regeneration while cells are cold.']
+              : []),
+          ],
         },
       ];
     }),

@@ -19,7 +19,7 @@ import {
   type Context,
   corner,
   deviceRef,
-  FULL_ONLY,
+  fullOnly,
   NEEDS_CELLS,
   PACK_REF,
   packMustDeliver,
@@ -248,7 +248,7 @@ const voltageMax = defineRule({
           demand: volts(v),
           limit: volts(limit),
           margin: (limit - v) / width,
-          assumed: [FULL_ONLY],
+          assumed: [fullOnly(context.vehicle)],
           ...(destroys ? { variant: 'survives' } : charges && v > limit ? { variant: 'charges' } : {}),
           ...(charges && v > limit ? { figures: { soc: reachedAt(context, limit) } } : {}),
           lines: () => [
