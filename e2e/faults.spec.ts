@@ -106,6 +106,23 @@ test('touch: the readings to expect, and a leak that was measured', async ({ pag
   await expect(check(page, 'insulation.resistance:pack')).toHaveAttribute('data-verdict', 'fails');
 });
 
+test('what an inspector asks: a case that is not bonded fails with its words, and undo takes it back', async ({
+  page,
+}) => {
+  await openSample(page);
+  await page.getByRole('tab', { name: 'Touch' }).click();
+  const bonding = page.getByLabel('Cases bonded to the body');
+  await expect(bonding).toHaveValue('yes');
+  await bonding.selectOption('no');
+  const asked = check(page, 'safeguard.seen:safeguard-bonding');
+  await expect(asked).toHaveAttribute('data-verdict', 'fails');
+  await expect(asked).toContainText('under 0.1 Ω to the body');
+  await asked.getByRole('button').first().click();
+  await expect(asked).toContainText('A licensed person inspects it');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(bonding).toHaveValue('yes');
+});
+
 test('ten states are solved and shown; in service the boxes stand alone', async ({ page }) => {
   await openSample(page);
   await expect(page.getByRole('tablist', { name: 'Operating state' }).getByRole('tab')).toHaveCount(10);

@@ -4,4 +4,5 @@ export * from './edits';
 export { usableShare, usableWords } from './pack-limits';
 export type { Problem } from './problem';
 export { checkReferences } from './references';
+export { SAFEGUARDS, type SafeguardId, type Safeguards } from './safeguards';
 export * from './types';

@@ -2,6 +2,7 @@ import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
+import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
 import type {
   AuxiliaryBatteryData,
@@ -244,6 +245,8 @@ export interface Build {
   /** What ran off the engine; absent ids are not answered yet. */
   readonly losses?: Readonly<Partial<Record<LossId, LossState>>>;
   readonly asFound?: Readonly<Partial<Record<InspectionId, Inspection>>>;
+  /** What an inspector asks of the finished car; absent: not looked at. */
+  readonly safeguards?: Safeguards;
   readonly oldParts?: Readonly<Record<Id, OldPart>>;
   readonly supply?: Supply;
   readonly chassis?: Chassis;

@@ -425,6 +425,10 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     leaves: ({ ownLimits }) => expect(ownLimits).toEqual({ meltingS: 2 }),
   },
   setPowersFrom: { input: { powersFrom: 'typed' }, leaves: ({ duty }) => expect(duty.powersFrom).toBe('typed') },
+  setSafeguard: {
+    input: { safeguard: 'labels', seen: false },
+    leaves: ({ safeguards }) => expect(safeguards!.labels).toBe(false),
+  },
   setInspection: {
     input: { inspection: 'brakes', state: 'mend', note: 'drags' },
     leaves: ({ asFound }) => expect(asFound!.brakes).toEqual({ state: 'mend', note: 'drags' }),

@@ -146,6 +146,7 @@ export const UNREAD = [
   'ownLimits',
   'losses',
   'asFound',
+  'safeguards',
   'oldParts',
   'supply',
   'restraint',

@@ -22,6 +22,7 @@ import { inLoop, LoopSheet, loopView } from './loop-sheet';
 import type { Overlay } from './overlay';
 import { PrechargeChoices } from './precharge-choices';
 import { PrintHead } from './print-head';
+import { SafeguardsPanel } from './safeguards-panel';
 import { Selection } from './selection';
 import { Sequence } from './sequence';
 import { type ShortChoice, ShortPanel } from './short-panel';
@@ -330,6 +331,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
           ) : (
             look === 'closing' && <Sequence assessment={assessment} />
           )}
+          {look === 'touch' && <SafeguardsPanel assessment={assessment} />}
           {pack && look !== 'loop' && (
             <Caution>
               {pack.boxes.length === 1 ? 'The box stays' : 'All boxes stay'} live with every contactor open:{' '}

@@ -1,4 +1,5 @@
 import type { Draft } from 'immer';
+import type { SafeguardId } from '../safeguards';
 import {
   type BoxHold,
   type Build,
@@ -29,6 +30,17 @@ const oldPart = (draft: Draft<Build>, id: string): Draft<OldPart> => {
 
 /** What Survey and Pack record of the vehicle itself. */
 export const VEHICLE_EDITS = {
+  setSafeguard: define<{ safeguard: SafeguardId; seen: boolean | null }>({
+    title: (_, { safeguard, seen }) =>
+      `${safeguard.replace('-', ' ')}: ${seen === null ? 'not looked at' : seen ? 'yes' : 'no'}`,
+    apply: (draft, { safeguard, seen }) => {
+      const told = { ...draft.safeguards };
+      if (seen === null) delete told[safeguard];
+      else told[safeguard] = seen;
+      draft.safeguards = told;
+    },
+  }),
+
   setInspection: define<{ inspection: InspectionId; state: InspectionState | null; note?: string }>({
     title: (_, { inspection, state }) => `${inspection.replace('-', ' ')}: ${state ?? 'not looked at'}`,
     apply: (draft, { inspection, state, note }) => {

@@ -175,6 +175,18 @@ export function firn9(id = 'firn-9'): Build {
       finalDriveRatio: 4.1,
       stageRatio: 1.95,
     },
+    safeguards: {
+      barriers: true,
+      labels: true,
+      orange: true,
+      bonding: true,
+      interlock: true,
+      clearance: true,
+      'insulation-watch': true,
+      crash: true,
+      'drive-lock': true,
+      'residual-current': true,
+    },
     asFound: {
       'gearbox-turns': { state: 'good', note: '' },
       'gearbox-shifts': { state: 'good', note: '' },

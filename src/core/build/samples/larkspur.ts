@@ -157,6 +157,18 @@ export function larkspur(id = 'larkspur'): Build {
       finalDriveRatio: 4.2,
       gearRatios: [3.6, 2.2, 1.4, 1],
     },
+    safeguards: {
+      barriers: true,
+      labels: true,
+      orange: true,
+      bonding: true,
+      interlock: true,
+      clearance: true,
+      'insulation-watch': true,
+      crash: true,
+      'drive-lock': true,
+      'residual-current': true,
+    },
     asFound: {
       'gearbox-turns': { state: 'good', note: '' },
       'gearbox-shifts': { state: 'good', note: '' },

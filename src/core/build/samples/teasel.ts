@@ -129,6 +129,18 @@ export function teasel(id = 'teasel'): Build {
       stageRatio: 1.6,
       gearRatios: [4.2, 2.1, 1],
     },
+    safeguards: {
+      barriers: true,
+      labels: true,
+      orange: true,
+      bonding: true,
+      interlock: true,
+      clearance: true,
+      'insulation-watch': true,
+      crash: true,
+      'drive-lock': true,
+      'residual-current': true,
+    },
     asFound: {
       'gearbox-turns': { state: 'good', note: '' },
       'gearbox-shifts': { state: 'good', note: 'three speeds, selected at rest' },

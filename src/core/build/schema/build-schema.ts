@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { SAFEGUARDS } from '../safeguards';
 import {
   BODY_TYPES,
   EXPOSURES,
@@ -132,6 +133,7 @@ export const buildSchema = object({
       ),
     ),
   ),
+  safeguards: optional(object(Object.fromEntries(SAFEGUARDS.map((one) => [one, optional(Joi.boolean())])))),
   oldParts: optional(
     record(
       object({

@@ -18,6 +18,7 @@ import { LIVE_RULES } from './live-rules';
 import { PLACEMENT_RULES } from './placement-rules';
 import { devicePower } from './power-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
+import { safeguard } from './safeguard-rules';
 import { SERIES_RULES } from './series-rules';
 import { TRIP_CURRENT_RULES } from './trip-current-rules';
 
@@ -48,10 +49,11 @@ export const hvCircuit = defineStation({
     ...INSULATION_RULES,
     disconnectLeft,
     devicePower,
+    safeguard,
     ...SERIES_RULES,
   ],
   leaves: ({ vehicle: { build, devices } }) => [
-    'Covers and barriers (IPXXB, IPXXD), labels, orange sheath, creepage and clearance, potential equalisation.',
+    'Covers, labels, bonding and clearances beyond what somebody looked at and told.',
     ...(devices.some(({ device }) => device.kind === 'heater')
       ? ['Heaters are taken as constant power: a plain resistance draws more at full voltage.']
       : []),
@@ -65,4 +67,5 @@ export const hvCircuit = defineStation({
 export { type LinkDischarge, linkDischarge, linkDischarges } from './discharge-rules';
 export { largestPart } from './disconnect-left';
 export { leakageOhm } from './insulation-rules';
+export { SAFEGUARD_WORDS, safeguardsOf } from './safeguard-rules';
 export { type PrechargeFigure, prechargeWorkings } from './workings';

@@ -210,6 +210,34 @@ export const MISSING_MISTAKES: readonly Mistake[] = [
   },
 ];
 
+export const SAFEGUARD_MISTAKES: readonly Mistake[] = [
+  {
+    kind: 'What an inspector asks',
+    did: 'nobody has looked at the covers',
+    on: 'firn',
+    plant: (build) => ({ ...build, safeguards: { ...build.safeguards, barriers: undefined } }),
+    speaks: 'safeguard.seen:safeguard-barriers',
+    says: 'Covers and barriers',
+    asks: true,
+  },
+  {
+    kind: 'What an inspector asks',
+    did: 'a case that is not bonded',
+    on: 'larkspur',
+    plant: edit({ edit: 'setSafeguard', input: { safeguard: 'bonding', seen: false } }),
+    speaks: 'safeguard.seen:safeguard-bonding',
+    says: 'Cases bonded to the body: not so',
+  },
+  {
+    kind: 'What an inspector asks',
+    did: 'it drives off with the plug in',
+    on: 'teasel',
+    plant: edit({ edit: 'setSafeguard', input: { safeguard: 'drive-lock', seen: false } }),
+    speaks: 'safeguard.seen:safeguard-drive-lock',
+    says: 'Plugged in it can’t drive off: not so',
+  },
+];
+
 export const CELL_MISTAKES: readonly Mistake[] = [
   {
     kind: 'Cells',

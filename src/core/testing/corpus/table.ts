@@ -2,7 +2,7 @@ import { CLOSING_MISTAKES } from './closing-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
 import { HARMLESS } from './harmless';
 import { LIVE_MISTAKES } from './live-mistakes';
-import { CELL_MISTAKES, MISSING_MISTAKES } from './missing-mistakes';
+import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-mistakes';
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
 import { USUAL_MISTAKES } from './usual-mistakes';
@@ -14,6 +14,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...CLOSING_MISTAKES,
   ...MISSING_MISTAKES,
   ...CELL_MISTAKES,
+  ...SAFEGUARD_MISTAKES,
   ...USUAL_MISTAKES,
 ];
 
