@@ -226,7 +226,7 @@ export function TyresScreen() {
 
     mended = copy.types();
     answer = (await copy.run(SCRIPT)) as Answer;
-  }, 240_000);
+  });
 
   test('the compiler names the screen that a station lacks, and the figure that no sentence names', () => {
     expect(complaints.filter((line) => !line.includes('live-rules.ts'))).toEqual([
