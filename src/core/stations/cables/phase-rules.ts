@@ -14,9 +14,9 @@ import { defineRule, type Rule } from '../define';
 
 const PHASES: ReadonlySet<string> = new Set(['u', 'v', 'w']);
 
-/** Between inverter and motor: it carries alternating current that the direct-current solution knows nothing of. */
+/** Between inverter and motor, with or without a joint on the way: it carries alternating current that the direct-current solution knows nothing of. */
 export const isPhase = ({ conductor: { a, b } }: ResolvedConductor): boolean =>
-  PHASES.has(a.terminal) && PHASES.has(b.terminal);
+  PHASES.has(a.terminal) || PHASES.has(b.terminal);
 
 /** Rms of a phase at the motor's continuous power at base speed, A; of a series motor the direct current. Null: no motor is told. */
 function continuousA({ build }: Vehicle): number | null {

@@ -348,6 +348,21 @@ export const CELL_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: 'Joints and phases',
+    did: 'a motor cable of 4 mm² with a joint on the way',
+    on: 'firn',
+    plant: both(
+      edit({
+        edit: 'addDevice',
+        input: { device: { id: 'joint', kind: 'junction', name: 'Joint', partId: null, place: null } },
+      }),
+      wire('phase-u', 'Motor cable U', 'inverter.u', 'joint.n', 'c-heat-plus'),
+      wire('phase-u-2', 'Motor cable U, on', 'joint.n', 'motor.u', 'c-heat-plus'),
+    ),
+    speaks: 'cable.phase:phase-u-2',
+    says: 'Motor cable U, on has no steady temperature with the motor’s current',
+  },
+  {
+    kind: 'Joints and phases',
     did: 'motor cables to a motor that is not chosen',
     on: 'larkspur',
     plant: both(wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-plus'), device('motor', { partId: null })),
