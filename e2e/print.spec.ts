@@ -9,6 +9,11 @@ test('the circuit prints on one A4 with its name, its state and its caution', as
   await expect(page.getByText(/^Traction circuit in hill, pack /)).toBeVisible();
   await expect(page.getByText('Computed, not proved.', { exact: false })).toBeVisible();
   await expect(page.getByText('Ledger', { exact: true })).toBeHidden();
+  // What the sheet does not say stands on it, whole: the last line of the foot is inside the page.
+  const foot = page.getByText(/^Not judged here\. \S/);
+  await expect(foot).toBeVisible();
+  const assumed = page.getByText(/^Assumed, thinnest margin first\. .* more, in the ledger\.$/);
+  await expect(assumed).toBeVisible();
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
   // A4 across: 842 by 595 points.

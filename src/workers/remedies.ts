@@ -1,6 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 import type { Build } from '@/core/build';
-import type { RemediesWorker, RemedyOffer } from './remedies.worker';
+import type { RemediesWorker, RemedyAnswer } from './remedies.worker';
 
 let remote: Remote<RemediesWorker> | null = null;
 let fail: ((reason: Error) => void) | null = null;
@@ -18,11 +18,11 @@ function worker(): Remote<RemediesWorker> {
 }
 
 /** Remedies for the check `key` of this build, off the main thread. Rejects when the worker dies. */
-export function findRemediesAside(build: Build, key: string): Promise<RemedyOffer[]> {
+export function findRemediesAside(build: Build, key: string): Promise<RemedyAnswer> {
   return new Promise((resolve, reject) => {
     fail = reject;
     worker().find(build, key).then(resolve, reject);
   });
 }
 
-export type { RemedyOffer } from './remedies.worker';
+export type { RemedyAnswer, RemedyOffer } from './remedies.worker';

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { assessWithRuns } from '@/core/assess';
 import type { Build } from '@/core/build';
 import { type Check, checkKey } from '@/core/checks';
-import { findRemedies, type Remedy } from '@/core/remedies';
+import { type Remedy, searchRemedies } from '@/core/remedies';
 import { Memory } from '@/core/vehicle';
 
 /** A remedy as it travels: the check that it cures is named by its key, workings stay behind. */
@@ -31,21 +31,33 @@ const brief = ({ id, subject, verdict, margin, says, missing }: Check) => ({
 /** This worker’s own: the next question is mostly about the same build. */
 const memory = new Memory();
 
+/** What there is to offer; where nothing cures, how many changes were tried and how near the best came. */
+export interface RemedyAnswer {
+  readonly offers: readonly RemedyOffer[];
+  readonly tried: number;
+  readonly nearest: { readonly title: string; readonly after: Pick<Check, 'verdict' | 'margin'> } | null;
+}
+
 const api = {
-  /** Remedies for one check of a build, tried on the model; empty when the check is no longer there. */
-  find(build: Build, key: string): RemedyOffer[] {
+  /** Remedies for one check of a build, tried on the model; none when the check is no longer there. */
+  find(build: Build, key: string): RemedyAnswer {
     const whole = assessWithRuns(build, { memory });
     const check = whole.checks.find((candidate) => checkKey(candidate) === key);
-    if (!check) return [];
-    return findRemedies(build, check, undefined, { memory, runs: whole }).map(({ edit, title, after, worsens }) => ({
-      edit,
-      title,
-      after: brief(after),
-      worsens: worsens.map((worse) => ({
-        after: brief(worse.after),
-        marginBefore: worse.before === null ? null : worse.before.margin,
+    if (!check) return { offers: [], tried: 0, nearest: null };
+    const { remedies, tried, nearest } = searchRemedies(build, check, undefined, { memory, runs: whole });
+    return {
+      tried,
+      nearest: nearest && { title: nearest.title, after: brief(nearest.after) },
+      offers: remedies.map(({ edit, title, after, worsens }) => ({
+        edit,
+        title,
+        after: brief(after),
+        worsens: worsens.map((worse) => ({
+          after: brief(worse.after),
+          marginBefore: worse.before === null ? null : worse.before.margin,
+        })),
       })),
-    }));
+    };
   },
 };
 

@@ -22,6 +22,7 @@ export const LOAD_JOBS = [
   'bms',
   'charge-gauge',
   'tachometer',
+  'cabin-lamp',
 ] as const;
 export type LoadJob = (typeof LOAD_JOBS)[number];
 

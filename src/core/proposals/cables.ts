@@ -41,9 +41,11 @@ export const protectCable: Proposer = (setting, check) => {
   if (!fuse) return [];
   const fullRange =
     fuse.minimumBreakingMultiple < 2
-      ? sameKind(fuse)
+      ? sameKind(fuse, setting)
       : fuses.filter(
-          (part) => part.family === 'traction' && (part.ratedVoltageDcV ?? 0) >= (fuse.ratedVoltageDcV ?? 0),
+          (part) =>
+            part.family === 'traction' &&
+            (part.ratedVoltageDcV ?? 0) >= Math.max(fuse.ratedVoltageDcV ?? 0, setting.fullV ?? 0),
         );
   const smaller = fullRange
     .filter((part) => part.ratedCurrentA <= fuse.ratedCurrentA && part.id !== fuse.id)

@@ -8,7 +8,12 @@ export const otherContactor: Proposer = (setting, check) => {
   const contactor = partOf(deviceOf(setting, check), 'contactor');
   if (!contactor) return [];
   return catalogueOf('contactor')
-    .filter((part) => part.id !== contactor.id && part.makeCurrentA >= contactor.makeCurrentA)
+    .filter(
+      (part) =>
+        part.id !== contactor.id &&
+        part.makeCurrentA >= contactor.makeCurrentA &&
+        part.ratedVoltageV >= (setting.fullV ?? 0),
+    )
     .map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
 };
 
@@ -17,8 +22,10 @@ export const closeLater: Proposer = (setting) =>
     .filter((value) => value > setting.vehicle.build.precharge.closeAtFraction)
     .map((value): Edit => ({ edit: 'setFigure', input: { figure: 'closeAt', value } }));
 
-export const otherDisconnect: Proposer = (_, check) =>
-  catalogueOf('disconnect').map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
+export const otherDisconnect: Proposer = (setting, check) =>
+  catalogueOf('disconnect')
+    .filter((part) => part.ratedVoltageV >= (setting.fullV ?? 0))
+    .map((part): Edit => ({ edit: 'fitPart', input: { deviceId: check.subject.id, part } }));
 
 /** A contactor of its own in a wire of the string. */
 export const ownContactor: Proposer = (setting, check) => {

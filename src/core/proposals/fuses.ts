@@ -1,16 +1,34 @@
 import type { Edit } from '../build';
 import { catalogueOf, type FusePart } from '../parts';
 import { partOf } from '../vehicle';
-import { deviceOf, type Proposer } from './proposer';
+import { deviceOf, type Proposer, type Setting } from './proposer';
 
 export const fitFuse = (deviceId: string, part: FusePart): Edit => ({ edit: 'fitPart', input: { deviceId, part } });
 
 export const fuses = catalogueOf('fuse');
 
-export const sameKind = (fuse: FusePart) =>
-  fuses
-    .filter((part) => part.family === fuse.family && part.ratedVoltageDcV === fuse.ratedVoltageDcV)
+/** The voltage class to look in: the fuse's own if it breaks the full voltage, else the lowest of its family that does, else any that does. */
+function voltageClass(fuse: FusePart, fullV: number): number | null {
+  const own = fuse.ratedVoltageDcV ?? 0;
+  if (own >= fullV) return fuse.ratedVoltageDcV;
+  const breaking = (family: boolean) =>
+    fuses
+      .filter((part) => (part.ratedVoltageDcV ?? 0) >= fullV && (!family || part.family === fuse.family))
+      .map((part) => part.ratedVoltageDcV!)
+      .sort((p, q) => p - q)[0];
+  return breaking(true) ?? breaking(false) ?? null;
+}
+
+/** The same make in every rating, in a class that breaks the full voltage: a fuse that could not break is never proposed. */
+export const sameKind = (fuse: FusePart, { fullV }: Setting) => {
+  const ratedV = voltageClass(fuse, fullV ?? 0);
+  const family = fuses.some((part) => part.family === fuse.family && part.ratedVoltageDcV === ratedV)
+    ? fuse.family
+    : 'traction';
+  return fuses
+    .filter((part) => part.family === family && part.ratedVoltageDcV === ratedV)
     .sort((p, q) => p.ratedCurrentA - q.ratedCurrentA);
+};
 
 export const higherVoltage: Proposer = (setting, check) => {
   const fuse = partOf(deviceOf(setting, check), 'fuse');
@@ -53,7 +71,7 @@ export const otherFuse: Proposer = (setting, check) => {
 export const smallerFuse: Proposer = (setting, check) => {
   const fuse = partOf(deviceOf(setting, check), 'fuse');
   return fuse
-    ? sameKind(fuse)
+    ? sameKind(fuse, setting)
         .filter((part) => part.ratedCurrentA < fuse.ratedCurrentA)
         .reverse()
         .map((part) => fitFuse(check.subject.id, part))
@@ -63,7 +81,7 @@ export const smallerFuse: Proposer = (setting, check) => {
 export const biggerFuse: Proposer = (setting, check) => {
   const fuse = partOf(deviceOf(setting, check), 'fuse');
   return fuse
-    ? sameKind(fuse)
+    ? sameKind(fuse, setting)
         .filter((part) => part.ratedCurrentA > fuse.ratedCurrentA)
         .slice(0, 5)
         .map((part) => fitFuse(check.subject.id, part))

@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { assess, assessWithRuns } from '../assess';
 import { applyEdit, type Edit } from '../build';
+import { patchBuild } from '../build/edits';
 import { firn9, larkspur } from '../build/samples';
 import { checkKey } from '../checks';
 import { cataloguePart } from '../parts';
-import { findRemedies } from './index';
+import { findRemedies, searchRemedies } from './index';
 
 const firn = firn9();
 const failing = (build = firn) => assess(build).checks.filter((check) => check.verdict === 'fails');
@@ -80,6 +81,53 @@ describe('remedies are tried on the model', () => {
     const offers = findRemedies(hot, check);
     expect(offers.length).toBeGreaterThan(0);
     for (const offer of offers) expect(offer.worsens.map((worse) => worse.after.id)).toContain('fuse.cable-overload');
+  });
+});
+
+describe('where no single change cures', () => {
+  const bare = applyEdit(firn, { edit: 'takeOutDevice', input: { deviceId: 's-mid' } } as Edit).build;
+
+  test('two steps that cure together are offered as one press, undone as one, and leave nothing worse', () => {
+    const check = assess(bare).checks.find(({ id }) => id === 'disconnect.present')!;
+    expect(check.verdict).toBe('fails');
+    const [best] = findRemedies(bare, check);
+    expect(best!.edit.edit).toBe('together');
+    expect(best!.worsens).toEqual([]);
+    expect(best!.title).toMatch(/^put Disconnect into .*, and put the auxiliary contact of Disconnect into the loop$/);
+    const made = applyEdit(bare, best!.edit);
+    const after = assess(made.build);
+    expect(after.checks.find(({ id }) => id === 'disconnect.present')!.verdict).toBe('holds');
+    expect(after.checks.filter(({ verdict }) => verdict === 'fails').length).toBeLessThan(
+      assess(bare).checks.filter(({ verdict }) => verdict === 'fails').length,
+    );
+    expect(patchBuild(made.build, made.inverse)).toEqual(bare);
+  });
+
+  test('else it is said how near the nearest change comes, never as a cure', () => {
+    const greedy = applyEdit(firn, { edit: 'setFigure', input: { figure: 'hardPower', value: 400e3 } }).build;
+    const check = assess(greedy).checks.find(({ id }) => id === 'pack.delivers')!;
+    const { remedies, nearest, tried } = searchRemedies(greedy, check);
+    expect(remedies).toEqual([]);
+    expect(tried).toBeGreaterThan(0);
+    expect(nearest!.after.verdict).toBe('fails');
+    expect(nearest!.after.margin!).toBeGreaterThan(check.margin!);
+  });
+
+  test('a fuse, contactor or disconnect that could not break the full voltage is never proposed', () => {
+    const low = cataloguePart('fuse-traction-150-100', 'fuse');
+    const wrong = applyEdit(firn, { edit: 'fitPart', input: { deviceId: 'f-mid', part: low } }).build;
+    const hot = applyEdit(applyEdit(wrong, { edit: 'setPowersFrom', input: { powersFrom: 'typed' } }).build, {
+      edit: 'setFigure',
+      input: { figure: 'cruisePower', value: 62000 },
+    }).build;
+    const before = assess(hot);
+    const proposed = before.checks
+      .filter(({ subject, verdict }) => subject.id === 'f-mid' && verdict === 'fails')
+      .flatMap((check) => findRemedies(hot, check, 6))
+      .flatMap(({ edit }) => (edit.edit === 'fitPart' && edit.input.part.kind === 'fuse' ? [edit.input.part] : []));
+    expect(proposed.length).toBeGreaterThan(0);
+    // 54 and 36 cells in series of 4.2 V: 378 V.
+    for (const part of proposed) expect(part.ratedVoltageDcV).toBeGreaterThanOrEqual(378);
   });
 });
 

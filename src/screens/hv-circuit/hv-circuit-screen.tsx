@@ -21,7 +21,7 @@ import { LoopCaution, LoopSelection, NoLoop, StopTable, TestPointTable } from '.
 import { inLoop, LoopSheet, loopView } from './loop-sheet';
 import type { Overlay } from './overlay';
 import { PrechargeChoices } from './precharge-choices';
-import { PrintHead } from './print-head';
+import { PrintFoot, PrintHead } from './print-head';
 import { SafeguardsPanel } from './safeguards-panel';
 import { Selection } from './selection';
 import { Sequence } from './sequence';
@@ -196,6 +196,7 @@ function HvSheet({ assessment, openCheck }: { assessment: Assessment; openCheck:
               onSelect={pick}
             />
           )}
+          <PrintFoot {...assessment.reservations} system={build.units} />
         </div>
         {solved && !solved.point.solvable && <p className="px-2 pb-1 text-fails">{solved.point.reason}</p>}
         {vehicle.unsolved && <p className="px-2 pb-1 text-fails">{vehicle.unsolved}</p>}

@@ -1,5 +1,6 @@
 import { type Check, checkKey, marginText, say } from '@/core/checks';
-import type { UnitSystem } from '@/core/quantities';
+import { inUnits, type UnitSystem } from '@/core/quantities';
+import type { Reservations } from '@/core/stations';
 
 const MOST = 6;
 
@@ -37,6 +38,26 @@ export function PrintHead({
         Computed, not proved. Cells never switch off: wait, prove the meter, prove dead, prove the meter again. Local
         code and a licensed person decide.
       </p>
+    </div>
+  );
+}
+
+const MOST_ASSUMED = 8;
+
+/** Stands under the drawing on paper only: what the sheet does not say. */
+export function PrintFoot({ notJudged, assumed, system }: Reservations & { system: UnitSystem }) {
+  const words = (list: readonly string[]) => list.map((one) => inUnits(one, system)).join(' ');
+  return (
+    <div className="print-only mt-2 text-[11px] leading-tight">
+      <p>
+        <b>Not judged here.</b> {words(notJudged)}
+      </p>
+      {assumed.length > 0 && (
+        <p className="mt-1">
+          <b>Assumed</b>, thinnest margin first. {words(assumed.slice(0, MOST_ASSUMED).map((one) => one.words))}
+          {assumed.length > MOST_ASSUMED && ` And ${assumed.length - MOST_ASSUMED} more, in the ledger.`}
+        </p>
+      )}
     </div>
   );
 }

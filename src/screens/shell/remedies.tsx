@@ -3,11 +3,11 @@ import { useEffect, useState } from 'react';
 import { type Check, checkKey, marginText, say } from '@/core/checks';
 import { formatMargin } from '@/core/quantities';
 import { useBench } from '@/store/bench';
-import { findRemediesAside, type RemedyOffer } from '@/workers/remedies';
+import { findRemediesAside, type RemedyAnswer } from '@/workers/remedies';
 
 type Search =
   | { readonly state: 'trying' }
-  | { readonly state: 'found'; readonly offers: readonly RemedyOffer[] }
+  | ({ readonly state: 'found' } & RemedyAnswer)
   | { readonly state: 'failed'; readonly reason: string };
 
 /** Remedies that were tried on the model; one press fits one, undo takes it back. */
@@ -22,7 +22,7 @@ export function RemedyList({ check }: { check: Check }) {
     let stale = false;
     setSearch({ state: 'trying' });
     findRemediesAside(build, key).then(
-      (offers) => !stale && setSearch({ state: 'found', offers }),
+      (answer) => !stale && setSearch({ state: 'found', ...answer }),
       (error: Error) => !stale && setSearch({ state: 'failed', reason: error.message }),
     );
     return () => {
@@ -39,14 +39,7 @@ export function RemedyList({ check }: { check: Check }) {
         Remedies could not be tried: {search.reason}. Close and open this check to try again.
       </p>
     );
-  if (search.offers.length === 0)
-    return (
-      <p className="mt-3 text-[14px]">
-        {check.advice ?? (
-          <span className="text-soft">No single change of part or setting was found that cures this.</span>
-        )}
-      </p>
-    );
+  if (search.offers.length === 0) return <NoRemedy check={check} {...search} />;
   return (
     <ul className="mt-3 space-y-2" aria-label="Remedies">
       {search.offers.map((offer) => (
@@ -85,5 +78,24 @@ export function RemedyList({ check }: { check: Check }) {
         </li>
       ))}
     </ul>
+  );
+}
+
+/** Nothing cures: how near the best change came, and what a person can do. */
+function NoRemedy({ check, tried, nearest }: { check: Check } & Pick<RemedyAnswer, 'tried' | 'nearest'>) {
+  return (
+    <div className="mt-3 space-y-1 text-[14px]">
+      {nearest?.after.margin !== undefined && (
+        <p>
+          {tried} changes were tried on the model, alone and in pairs. The nearest, “{nearest.title}”, leaves the margin
+          at <span className="whitespace-nowrap">{formatMargin(nearest.after.margin)}</span>.
+        </p>
+      )}
+      {check.advice ? (
+        <p>{check.advice}</p>
+      ) : (
+        nearest === null && <p className="text-soft">No change of part or setting was found that cures this.</p>
+      )}
+    </div>
   );
 }

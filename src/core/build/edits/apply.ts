@@ -1,6 +1,6 @@
 import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches } from 'immer';
 import type { Build } from '../types';
-import { EDITS, type Edit, type EditName } from './edits';
+import { EDITS, type Edit, type EditName, type SingleEdit } from './edits';
 
 enablePatches();
 
@@ -15,17 +15,26 @@ export interface Edited {
   readonly title: string;
 }
 
-/** Applies a serialisable edit. Throws EditRefused when it does not fit. The build given stays as it was. */
+interface Definition {
+  readonly title: (build: Build, input: unknown) => string;
+  readonly apply: (draft: Draft<Build>, input: unknown) => void;
+}
+const definitionOf = ({ edit }: SingleEdit) => EDITS[edit as EditName] as unknown as Definition;
+
+/**
+ * Applies a serialisable edit; one of several steps is made whole or not at all. Throws EditRefused when it does not fit. The build given
+ * stays as it was.
+ */
 export function applyEdit(build: Build, edit: Edit): Edited {
-  const definition = EDITS[edit.edit as EditName] as unknown as {
-    title: (build: Build, input: unknown) => string;
-    apply: (draft: Draft<Build>, input: unknown) => void;
-  };
-  const title = definition.title(build, edit.input);
+  const titles: string[] = [];
   const [next, patches, inverse] = produceWithPatches(build, (draft) => {
-    definition.apply(draft, edit.input);
+    for (const step of edit.edit === 'together' ? edit.input.steps : [edit]) {
+      const definition = definitionOf(step);
+      titles.push(definition.title(draft as Build, step.input));
+      definition.apply(draft, step.input);
+    }
   });
-  return { build: next, patches, inverse, title };
+  return { build: next, patches, inverse, title: titles.join(', and ') };
 }
 
 /** Undo and redo: applies stored patches. */

@@ -322,5 +322,9 @@ export const EDITS = {
 type EditsTable = typeof EDITS;
 export type EditName = keyof EditsTable;
 type InputOf<N extends EditName> = EditsTable[N] extends EditDefinition<infer I> ? I : never;
-/** A serialisable edit: its name and its input. */
-export type Edit = { [N in EditName]: { readonly edit: N; readonly input: InputOf<N> } }[EditName];
+/** One step: the name of an edit and its input. */
+export type SingleEdit = { [N in EditName]: { readonly edit: N; readonly input: InputOf<N> } }[EditName];
+/** A serialisable edit: one step, or several that make sense only together and are undone together. */
+export type Edit =
+  | SingleEdit
+  | { readonly edit: 'together'; readonly input: { readonly steps: readonly SingleEdit[] } };

@@ -1,5 +1,5 @@
 export { applyEdit, type Edited, EditRefused, type Patch, patchBuild } from './apply';
-export type { Edit, EditName } from './edits';
+export type { Edit, EditName, SingleEdit } from './edits';
 export { type LoadCircuit, loadCircuit } from './group-edits';
 export { usersOfPart } from './import-edits';
 export type { LayOutInput } from './lay-out';

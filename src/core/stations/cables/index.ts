@@ -1,5 +1,5 @@
 import { defineStation } from '../define';
-import { isPhase } from './phase-rules';
+import { phasesOf } from './phase-rules';
 import { cableResults } from './results';
 import { CABLE_RULES } from './rules';
 
@@ -11,9 +11,9 @@ export const cables = defineStation({
   key: 'c',
   begin: 'start with cells in Pack',
   rules: CABLE_RULES,
-  leaves: ({ vehicle: { conductors, devices } }) => [
+  leaves: ({ vehicle }) => [
     'Lugs and terminals beyond joints that were measured: their temperature class, torque, and what the stud bears.',
-    ...(devices.some(({ device }) => device.kind === 'motor') && !conductors.some(isPhase)
+    ...(vehicle.devices.some(({ device }) => device.kind === 'motor') && !vehicle.conductors.some(phasesOf(vehicle))
       ? ['Cables between inverter and motor: none are drawn.']
       : []),
   ],

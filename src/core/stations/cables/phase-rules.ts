@@ -14,9 +14,33 @@ import { defineRule, type Rule } from '../define';
 
 const PHASES: ReadonlySet<string> = new Set(['u', 'v', 'w']);
 
-/** Between inverter and motor, with or without a joint on the way: it carries alternating current that the direct-current solution knows nothing of. */
-export const isPhase = ({ conductor: { a, b } }: ResolvedConductor): boolean =>
+const atPhase = ({ conductor: { a, b } }: ResolvedConductor): boolean =>
   PHASES.has(a.terminal) || PHASES.has(b.terminal);
+
+/**
+ * Between inverter and motor, with any number of joints on the way: they carry alternating current that the direct-current solution knows
+ * nothing of. A piece between two joints counts only where the whole run ends on phases: what also leads elsewhere is judged like any cable.
+ */
+export function phasesOf(vehicle: Vehicle): (conductor: ResolvedConductor) => boolean {
+  const jointAt = (end: { readonly deviceId: string }) =>
+    vehicle.deviceOf.get(end.deviceId)?.device.kind === 'junction' ? end.deviceId : null;
+  const between = new Set<string>();
+  for (const first of vehicle.conductors) {
+    if (!atPhase(first)) continue;
+    const run = new Set([first]);
+    let ends = true;
+    for (const one of run)
+      for (const end of [one.conductor.a, one.conductor.b]) {
+        const joint = jointAt(end);
+        if (joint !== null) {
+          for (const next of vehicle.conductors)
+            if (next.conductor.a.deviceId === joint || next.conductor.b.deviceId === joint) run.add(next);
+        } else if (!PHASES.has(end.terminal)) ends = false;
+      }
+    if (ends) for (const { id } of run) between.add(id);
+  }
+  return (conductor) => atPhase(conductor) || between.has(conductor.id);
+}
 
 /** Rms of a phase at the motor's continuous power at base speed, A; of a series motor the direct current. Null: no motor is told. */
 function continuousA({ build }: Vehicle): number | null {
@@ -45,8 +69,9 @@ const phase = defineRule({
     'Phase current at the motor’s continuous power and base speed: I = P / (√3 · U · cosφ · η)',
     'Heat balance of the cable in its place. Motor amperes are not battery amperes.',
   ],
-  judge: ({ vehicle }) =>
-    vehicle.conductors.flatMap((conductor): Finding<'current', 'runaway'>[] => {
+  judge: ({ vehicle }) => {
+    const isPhase = phasesOf(vehicle);
+    return vehicle.conductors.flatMap((conductor): Finding<'current', 'runaway'>[] => {
       if (!isPhase(conductor) || conductor.conductor.kind !== 'cable') return [];
       const subject = conductorRef(conductor);
       const { cable, zone } = conductor;
@@ -69,7 +94,8 @@ const phase = defineRule({
           assumed: ['Peaks of seconds ride on the copper; skin effect is left out.', ...hotPlace(conductor)],
         },
       ];
-    }),
+    });
+  },
   remedies: [propose.thickerCable],
 });
 
@@ -86,8 +112,9 @@ const joint = defineRule({
   sources: [
     'P = I² · R of one joint, against what 0.3 m of its cable still sheds at this current: (I_z² − I²) · R20 · 0.3 m (generic)',
   ],
-  judge: ({ vehicle }) =>
-    vehicle.conductors.flatMap((conductor): Finding[] => {
+  judge: ({ vehicle }) => {
+    const isPhase = phasesOf(vehicle);
+    return vehicle.conductors.flatMap((conductor): Finding[] => {
       const told = conductor.conductor.jointResistanceOhm;
       const { cable } = conductor;
       if (told === null || !cable || isPhase(conductor)) return [];
@@ -120,7 +147,8 @@ const joint = defineRule({
           ],
         },
       ];
-    }),
+    });
+  },
   remedies: 'Clean, tin or crimp the lugs anew, tighten by torque, and measure the drop across each joint.',
 });
 

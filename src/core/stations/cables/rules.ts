@@ -17,7 +17,7 @@ import {
 } from '../context';
 import { defineRule, type Proposer, type Rule } from '../define';
 import { FITTING_RULES } from './fitting-rules';
-import { isPhase, PHASE_RULES } from './phase-rules';
+import { PHASE_RULES, phasesOf } from './phase-rules';
 import { cableRows } from './results';
 import { ROUTE_RULES } from './route-rules';
 import { TRIP_RULES } from './trip-rules';
@@ -39,6 +39,7 @@ const temperature = defineRule({
   judge: ({ vehicle }) => {
     const waitsFor = packMustDeliver(vehicle, 'sustained');
     const sustained = sustainedCases(vehicle);
+    const isPhase = phasesOf(vehicle);
     return vehicle.conductors.flatMap((conductor): Finding<'current' | 'place', 'runaway'>[] => {
       const subject = conductorRef(conductor);
       const { cable, zone, laid } = conductor;

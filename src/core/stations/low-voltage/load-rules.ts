@@ -50,24 +50,29 @@ const essential = defineRule({
   judge: ({ vehicle }) =>
     lowVoltage(vehicle).loads.flatMap(({ id, name, load }): Finding<'detail'>[] => {
       const assist = load.job !== undefined && ASSISTS.has(load.job);
-      // A lamp that burns all night in rain lights the road or the car; one for the inside is switched on for a while.
+      // A lamp that burns all night in rain lights the road or the car.
       const lights = load.sort === 'lamp' && (load.use['night-rain-cold'] ?? 0) >= 0.9;
+      const inside = load.job === 'cabin-lamp';
       if (!assist && !lights) return [];
       return [
         {
           subject: { kind: 'device', id, name },
-          holds: load.essential,
+          holds: load.essential || inside,
+          assumed: inside && !load.essential ? [`${name} is a lamp for the inside, as told.`] : [],
           figures: {
             detail: load.essential
               ? 'it counts in hold-up'
-              : assist
-                ? 'brake or steering assist: it has to last without the converter'
-                : 'it burns all night: it has to last without the converter',
+              : inside
+                ? 'it lights the inside only, as told'
+                : assist
+                  ? 'brake or steering assist: it has to last without the converter'
+                  : 'it burns all night: it has to last without the converter',
           },
         },
       ];
     }),
-  remedies: 'Tick it as essential in Loads; hold-up is reckoned with it then.',
+  remedies:
+    'Tick it as essential in Loads; hold-up is reckoned with it then. A lamp for the inside: say under “It serves as” that it is one.',
 });
 
 export const LOAD_RULES: readonly Rule[] = [told, essential];

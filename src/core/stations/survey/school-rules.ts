@@ -35,6 +35,7 @@ export const JOB_WORDS: Readonly<Record<LoadJob, string>> = {
   bms: 'battery electronics',
   'charge-gauge': 'a charge gauge',
   tachometer: 'a tachometer driver',
+  'cabin-lamp': 'a lamp for the inside',
 };
 
 /** The loads of the 12-volt schedule that do this job. */

@@ -1,3 +1,4 @@
+import { LOAD_PRESETS, lowLoadOf } from '../../parts';
 import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, sheet, turn, wire } from './change';
 import type { Harmless } from './mistake';
 
@@ -153,6 +154,17 @@ export const HARMLESS: readonly Harmless[] = [
       wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
       wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
     ),
+  },
+  {
+    did: 'a lamp for the inside that burns all night',
+    on: 'firn',
+    change: edit({
+      edit: 'addLowLoad',
+      input: (() => {
+        const { load, ...rest } = lowLoadOf(LOAD_PRESETS.find(({ id }) => id === 'tail')!, 'cabin');
+        return { ...rest, load: { ...load, job: 'cabin-lamp' as const, essential: false } };
+      })(),
+    }),
   },
   {
     did: 'a hand to the fuse told, too',

@@ -348,15 +348,18 @@ export const CELL_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: 'Joints and phases',
-    did: 'a motor cable of 4 mm² with a joint on the way',
+    did: 'a motor cable of 4 mm² with two joints on the way',
     on: 'firn',
     plant: both(
-      edit({
-        edit: 'addDevice',
-        input: { device: { id: 'joint', kind: 'junction', name: 'Joint', partId: null, place: null } },
-      }),
-      wire('phase-u', 'Motor cable U', 'inverter.u', 'joint.n', 'c-heat-plus'),
-      wire('phase-u-2', 'Motor cable U, on', 'joint.n', 'motor.u', 'c-heat-plus'),
+      ...['joint', 'joint-2'].map((id) =>
+        edit({
+          edit: 'addDevice',
+          input: { device: { id, kind: 'junction', name: 'Joint', partId: null, place: null } },
+        }),
+      ),
+      wire('phase-u', 'Motor cable U', 'inverter.u', 'joint.n', 'c-inv-plus'),
+      wire('phase-u-2', 'Motor cable U, on', 'joint.n', 'joint-2.n', 'c-heat-plus'),
+      wire('phase-u-3', 'Motor cable U, last', 'joint-2.n', 'motor.u', 'c-inv-plus'),
     ),
     speaks: 'cable.phase:phase-u-2',
     says: 'Motor cable U, on has no steady temperature with the motor’s current',
