@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { check, openSample, saved } from './stories';
+import { check, choose, openSample, saved } from './stories';
 
 test('the circuit shows the currents of the chosen case and a click edits a device', async ({ page }) => {
   await openSample(page);
@@ -9,12 +9,12 @@ test('the circuit shows the currents of the chosen case and a click edits a devi
   await page.getByRole('tab', { name: 'Parked' }).click();
   await expect(drawing.getByRole('button', { name: /^K\+ to bus plus, 70 mm², 0 A/ })).toBeVisible();
   await page.getByRole('tab', { name: 'Hard acceleration' }).click();
-  await page.getByLabel('Corner').selectOption('warm, new, full');
+  await choose(page.getByLabel('Corner'), 'warm, new, full');
   // Full pack, 58 kW, 1.1 kW and the heater’s 4.5 kW, which stays on: 63 600 W at about 370 V.
   await expect(drawing.getByRole('button', { name: /^K\+ to bus plus, 70 mm², 172 A/ })).toBeVisible();
 
   await drawing.getByRole('button', { name: /^Charger fuse/ }).click();
-  await page.getByLabel('Part').selectOption('32 A full-range traction fuse, 500 V DC');
+  await choose(page.getByLabel('Part'), '32 A full-range traction fuse, 500 V DC');
   await expect(check(page, 'fuse.dc-voltage:f-charger')).toHaveCount(0);
   await expect(page.getByText('The main closes at 95 % (dashed) after 399 ms.')).toBeVisible();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
@@ -29,7 +29,7 @@ test('a wire is opened from the drawing by keyboard alone', async ({ page }) => 
   await page.getByRole('button', { name: /^Heater plus, 4 mm²/ }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /Heater plus/ })).toBeVisible();
-  await page.getByLabel('Size').selectOption('10 mm², shielded');
+  await choose(page.getByLabel('Size'), '10 mm², shielded');
   await saved(page);
   await page.keyboard.press('Escape');
   await page.locator('main h1').click();
@@ -67,7 +67,7 @@ test('too much current for a cable’s place says that it has no steady temperat
   await openSample(page);
   await page.getByRole('link', { name: /^Cables/ }).click();
   await page.getByRole('button', { name: 'Pack rear to front', exact: true }).click();
-  await page.getByLabel('Size').selectOption('6 mm², shielded');
+  await choose(page.getByLabel('Size'), '6 mm², shielded');
   const hot = check(page, 'cable.temperature:c-mid');
   await expect(hot).toHaveAttribute('data-verdict', 'fails');
   await hot.getByRole('button').first().click();

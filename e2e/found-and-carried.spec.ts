@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { check, openSample, saved } from './stories';
+import { check, choose, openSample, saved } from './stories';
 
 test('a brake that drags is found before anything comes apart, and stays open in the ledger', async ({ page }) => {
   await openSample(page);
   await page.getByRole('link', { name: /^Survey/ }).click();
   await page.getByRole('tab', { name: 'As found' }).click();
-  await page.getByLabel('Brakes hold evenly').selectOption({ label: 'to be mended' });
+  await choose(page.getByLabel('Brakes hold evenly'), 'needs repair');
   await page.getByLabel('what is wrong there').fill('rear left drags');
   await page.getByLabel('what is wrong there').press('Enter');
   await expect(check(page, 'survey.as-found:brakes')).toContainText('rear left drags');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { check, saved } from './stories';
+import { check, saved, seek } from './stories';
 
 test('a build from nothing gets to its first verdict, and the pack that can’t deliver says what it can', async ({
   page,
@@ -49,14 +49,14 @@ test('from nothing: circuit, places, the usual loads, each in one press, and one
   await page.getByRole('link', { name: /^Pack/ }).click();
   await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
   await page.getByRole('link', { name: /^Cables/ }).click();
-  await page.getByRole('button', { name: /^Put the \d+ that have no place/ }).click();
-  await expect(page.getByRole('button', { name: /^Put the \d+ that have no place/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Auto-place \d+ parts/ }).click();
+  await expect(page.getByRole('button', { name: /^Auto-place \d+ parts/ })).toHaveCount(0);
   const plan = page.getByRole('group', { name: 'Layout plan from above' });
   await expect(plan.locator('[data-plan-device]')).not.toHaveCount(0);
   await expect(page.locator('[data-check^="plan.overlap"]')).toHaveCount(0);
   await page.getByRole('link', { name: /^12 V/ }).click();
   // Of this side only the coils' own fuse is there yet.
-  await page.getByRole('button', { name: /hold.*show/ }).click();
+  await seek(page, 'fuse');
   await expect(page.locator('[data-check^="lv.fuse-voltage"]')).toHaveCount(1);
   await expect(page.locator('[data-check^="lv.load-fuse"]')).toHaveCount(0);
   await page.getByRole('button', { name: 'Lay out the feed' }).click();

@@ -17,7 +17,7 @@ test('the rear box moved forward on the plan: lengths, axle loads and a verdict 
   for (let k = 0; k < 10; k++) await page.keyboard.press('Shift+ArrowLeft');
   await expect(axles).not.toHaveText(before!);
   await expect(page.getByText('The way from', { exact: false })).toHaveCount(0);
-  await page.getByRole('button', { name: 'whole vehicle' }).click();
+  await page.getByRole('radio', { name: 'whole vehicle' }).click();
   await expect(
     page.locator('[data-check^="plan.overlap"], [data-check^="cable.bend"][data-verdict="fails"]').first(),
   ).toBeVisible();
@@ -65,8 +65,8 @@ test('size it for me cures the heater’s wire, and the cut list fits reels', as
   const group = page.locator('[data-cut-group="cable-shielded-95"]');
   await expect(group).toContainText('K+ to bus plus');
   await expect(group).toContainText('reel of');
-  await page.getByLabel('Reel lengths to be had, m').fill('1; 2');
-  await page.getByLabel('Reel lengths to be had, m').press('Enter');
+  await page.getByLabel('Reel lengths in stock, m').fill('1; 2');
+  await page.getByLabel('Reel lengths in stock, m').press('Enter');
   await expect(page.getByText(/Longer than every reel: .*K\+ to bus plus/)).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();
@@ -84,6 +84,6 @@ test('a conductor opened shows all it has to stand, its heat on the usual trip a
   await expect(heat).toContainText(/driven twice in a row: at most \d+\s°C/);
   await expect(heat).toContainText('lugs M8');
   // The fuse's rule is another station's: its working opens in the ledger of the whole vehicle.
-  await stands.getByRole('button', { name: /Mid fuse protects its cable/ }).click();
+  await stands.getByRole('button', { name: /Mid fuse protects its cable \(overload\)/ }).click();
   await expect(check(page, 'fuse.cable-overload:f-mid')).toContainText('IEC 60364-4-43');
 });

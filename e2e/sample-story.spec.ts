@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { check, openSample, saved } from './stories';
+import { check, openSample, saved, seek } from './stories';
 
 test('open the sample, see what fails and why, fit a remedy, undo, redo, and find it after a reload', async ({
   page,
@@ -32,30 +32,38 @@ test('open the sample, see what fails and why, fit a remedy, undo, redo, and fin
   await page.reload();
   await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
   await expect(check(page, 'fuse.cable-overload:f-heater')).toHaveCount(0);
-  await page.getByRole('button', { name: /hold – show|holds – show/ }).click();
+  await seek(page, 'heater fuse');
   await expect(check(page, 'fuse.cable-overload:f-heater')).toHaveAttribute('data-verdict', 'holds');
-  await expect(page.getByRole('link', { name: /HV circuit, thinnest margin −52 %, 3 open/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /HV circuit, thinnest margin −52 %, 5 findings/ })).toBeVisible();
 
-  // Undo reaches back over the reload.
+  // Undo reaches back over the reload; in a field that is typed in, the keys are the field’s.
+  await page.locator('main h1').click();
   await page.keyboard.press('Control+z');
   await expect(check(page, 'fuse.cable-overload:f-heater')).toHaveAttribute('data-verdict', 'fails');
 });
 
 test('the ledger of the whole vehicle holds every station’s checks, thinnest first', async ({ page }) => {
   await openSample(page);
-  await page.getByRole('button', { name: 'whole vehicle' }).click();
+  await page.getByRole('radio', { name: 'whole vehicle' }).click();
   const shown = page.getByRole('region', { name: 'Ledger' }).locator('[data-check]');
+  // Three of the same sentence stand in one line, and open to their subjects.
+  await expect(shown).toHaveCount(11);
+  const folded = page.getByRole('button', { name: /and 2 more like it – show/ });
+  await folded.click();
   await expect(shown).toHaveCount(14);
+  await page.getByRole('button', { name: /and 2 more like it – hide/ }).click();
   await expect(shown.nth(0)).toContainText('−52 %');
   await expect(shown.nth(1)).toContainText('−49 %');
   await expect(shown.nth(2)).toHaveAttribute('data-verdict', 'thin');
 
   // Before all: what the verdict does not say.
   await page.getByRole('button', { name: /Not judged here, and assumed/ }).press('Enter');
-  await expect(page.getByText('Single cells: nothing here watches', { exact: false })).toBeVisible();
-  await expect(page.getByText('Coolant heater draws uphill and in hard acceleration', { exact: false })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Single cells: nothing here watches' })).toBeVisible();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'Coolant heater draws uphill and in hard acceleration' }),
+  ).toBeVisible();
   // It stays open, and the ledger whole, while one goes on to another station: the frame around the sheet is the same.
   await page.getByRole('link', { name: /^Cables/ }).click();
   await expect(page.getByRole('heading', { name: 'Cables', level: 1 })).toBeVisible();
-  await expect(page.getByText('Single cells: nothing here watches', { exact: false })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Single cells: nothing here watches' })).toBeVisible();
 });

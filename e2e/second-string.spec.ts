@@ -31,7 +31,7 @@ test('the resistors of the list in this circuit, and what a fault looks like whi
 }) => {
   await openSample(page);
   await page.getByRole('tab', { name: 'Closing' }).click();
-  const table = page.locator('[data-precharge-choices]');
+  const table = page.getByRole('table', { name: 'Resistors in this circuit' });
   await expect(table).toContainText('fitted');
   // RC to 95 %: 47 Ω · 1.33 mF · ln 20, within the wires and the bleed.
   const row = table.locator('tbody tr').filter({ hasText: /47\s*Ω/ });

@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Steps that several stories share, in the words of the screen. */
 export async function openSample(page: Page, name = 'Firn 9'): Promise<void> {
@@ -9,3 +9,16 @@ export async function openSample(page: Page, name = 'Firn 9'): Promise<void> {
 
 export const check = (page: Page, key: string) => page.locator(`[data-check="${key}"]`);
 export const saved = (page: Page) => expect(page.getByRole('status')).toHaveText('Saved');
+
+/** Looks for words in the ledger: what has them lies open, whatever its verdict. Empty: everything again. */
+export const seek = (page: Page, words: string) => page.getByLabel('Find in the ledger').fill(words);
+
+/** Opens a list and takes what is named, or the one at this place. */
+export async function choose(field: Locator, option: string | number): Promise<void> {
+  await field.click();
+  const options = field.page().getByRole('option');
+  await (typeof option === 'number'
+    ? options.nth(option)
+    : field.page().getByRole('option', { name: option, exact: true })
+  ).click();
+}

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { check, openSample } from './stories';
+import { check, choose, openSample } from './stories';
 
 test('a quick cable sum is worked out, sent into a build and fitted there', async ({ page }) => {
   await openSample(page);
@@ -13,7 +13,7 @@ test('a quick cable sum is worked out, sent into a build and fitted there', asyn
   await page.getByLabel('Air around it').fill('85 °C');
   await page.getByLabel('Air around it').press('Enter');
   await page.getByRole('button', { name: 'Send into a build' }).click();
-  await page.getByLabel('Into', { exact: true }).selectOption('Heater plus: fit this cable');
+  await choose(page.getByLabel('Into', { exact: true }), 'Heater plus: fit this cable');
   await page.getByRole('button', { name: 'Send', exact: true }).click();
   await expect(page.getByText('Sent into Firn 9: Heater plus: fit this cable.')).toBeVisible();
   await page.getByRole('link', { name: 'Open it' }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { check, openSample, saved } from './stories';
+import { check, choose, openSample, saved } from './stories';
 
 test('from a car without any 12-volt feed to a schedule, a fuse box and a hold-up time', async ({ page }) => {
   await page.goto('/');
@@ -8,7 +8,7 @@ test('from a car without any 12-volt feed to a schedule, a fuse box and a hold-u
   await page.getByRole('link', { name: /^12 V/ }).click();
   await page.getByRole('button', { name: 'Lay out the feed' }).click();
   for (const name of ['Dipped beam, LED', 'Wipers', 'Vehicle control unit']) {
-    await page.getByLabel('Add a load').selectOption({ label: name });
+    await choose(page.getByLabel('Add a load'), name);
     await expect(page.locator('[data-schedule]')).toContainText(name);
   }
   // 4 + 5 + 0.8 A at 13.8 V.
@@ -16,7 +16,7 @@ test('from a car without any 12-volt feed to a schedule, a fuse box and a hold-u
     /9\.8\s*A/,
   );
   // A press on its way in the drawing opens the load.
-  await page.getByRole('button', { name: /^Way 2: Wipers, 20 A fuse, draws 5\s*A/ }).click();
+  await page.getByRole('button', { name: /^Circuit 2: Wipers, 20 A fuse, draws 5\s*A/ }).click();
   await expect(page.getByLabel('At its hardest')).toBeVisible();
   await page.getByRole('tab', { name: 'Fuse box' }).click();
   await expect(page.locator('[data-fuse-box]')).toContainText('Wipers');
@@ -29,7 +29,7 @@ test('the wire that came with the kit drops too much, and the remedy fits a thic
   await openSample(page);
   await page.getByRole('link', { name: /^12 V/ }).click();
   await page.getByRole('tab', { name: 'Fuse box' }).click();
-  await page.getByLabel('Wire of Converter to battery').selectOption({ label: '10 mm²' });
+  await choose(page.getByLabel('Wire of Converter to battery'), '10 mm²');
   const drop = check(page, 'lv.converter-drop:charger');
   await expect(drop).toHaveAttribute('data-verdict', 'fails');
   await drop.getByRole('button').first().click();
@@ -41,7 +41,7 @@ test('three weeks parked flatten a small battery; the main switch cures it', asy
   await openSample(page);
   await page.getByRole('link', { name: /^12 V/ }).click();
   await page.getByRole('tab', { name: 'Battery and converter' }).click();
-  await page.getByLabel('Battery', { exact: true }).selectOption({ label: 'Lead, 45 Ah' });
+  await choose(page.getByLabel('Battery', { exact: true }), 'Lead, 45 Ah');
   const parked = check(page, 'lv.parked:coil-battery');
   await expect(parked).toHaveAttribute('data-verdict', 'fails');
   await parked.getByRole('button').first().click();
@@ -75,7 +75,7 @@ test('two loads share a fuse: it carries both, and each can have its own again',
     .locator('[data-schedule]')
     .getByRole('button', { name: /^Radio/ })
     .click();
-  await page.getByLabel('Fuse', { exact: true }).selectOption('the one of Wipers');
+  await choose(page.getByLabel('Fuse', { exact: true }), 'the one of Wipers');
   const way = page.getByRole('button', { name: /Wipers \+ Radio, 20 A fuse/ });
   await expect(way).toBeVisible();
   await page.getByRole('tab', { name: 'Fuse box' }).click();
@@ -87,7 +87,7 @@ test('two loads share a fuse: it carries both, and each can have its own again',
     'aria-expanded',
     'true',
   );
-  await page.getByLabel('Fuse', { exact: true }).selectOption('one of its own');
+  await choose(page.getByLabel('Fuse', { exact: true }), 'one of its own');
   await expect(page.getByRole('button', { name: /Wipers \+ Radio/ })).toHaveCount(0);
   await saved(page);
 });

@@ -116,6 +116,7 @@ import { defineRule } from '../define';
 /** A made-up rule: no more than sixty cells in series. */
 export const cellCount = defineRule({
   id: 'pack.cell-count',
+  endangers: 'parts',
   says: { fails: '{subject} has too many cells', holds: '{subject}, cells', line: '{cells}, at most 60' },
   sources: ['Made up'],
   judge: ({ vehicle }) => {
@@ -170,6 +171,7 @@ export const coolantPump = defineDevice({
 
 const pressure = defineRule({
   id: 'tyres.told',
+  endangers: 'people',
   says: { fails: 'Tyres are not told', holds: 'Tyres are told', line: '{size}' },
   sources: ['Made up'],
   judge: ({ vehicle: { build } }) => [

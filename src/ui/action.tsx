@@ -2,10 +2,10 @@
 import { type ReactNode, useRef } from 'react';
 
 const LOOKS = {
-  plain: 'border border-rule px-3 py-1.5',
-  strong: 'bg-bar px-4 py-2 text-[16px] font-semibold text-bar-ink',
-  outline: 'border-[1.5px] border-ink px-4 py-2 text-[16px] font-semibold',
-  quiet: 'px-2 py-1 text-[14px] underline-offset-4 hover:underline',
+  plain: 'min-h-8 border border-rule px-3 py-1',
+  strong: 'bg-strong px-4 py-2 text-lead font-semibold text-strong-ink',
+  outline: 'border-[1.5px] border-ink px-4 py-2 text-lead font-semibold',
+  quiet: 'min-h-8 px-2 py-1 text-small underline-offset-4 hover:underline',
 } as const;
 
 interface Look {

@@ -29,19 +29,18 @@ export function FigureRow({ label, value, dimension, system, significant = 3, wo
         <button
           type="button"
           aria-expanded={open}
-          title={working.sources[0]}
           onClick={() => setOpen(!open)}
           className="flex w-full items-baseline justify-between gap-3 text-left"
         >
           <span className="text-soft">{label}</span>
-          <span className="whitespace-nowrap text-[17px] decoration-rule decoration-dotted underline-offset-[5px] hover:underline">
+          <span className="whitespace-nowrap text-lead decoration-rule decoration-dotted underline-offset-[5px] hover:underline">
             {figure}
           </span>
         </button>
       ) : (
         <div className="flex items-baseline justify-between gap-3">
           <span className="text-soft">{label}</span>
-          <span className="whitespace-nowrap text-[17px]">{figure}</span>
+          <span className="whitespace-nowrap text-lead">{figure}</span>
         </div>
       )}
       {working && open && (

@@ -9,7 +9,7 @@ export function Problems({
   return (
     <div role="alert" className="border-l-[3px] border-fails bg-panel p-3">
       <p className="font-semibold">{title}</p>
-      <ul className="mt-1 max-h-[40vh] space-y-1 overflow-y-auto text-[14px]">
+      <ul className="mt-1 max-h-[40vh] space-y-1 overflow-y-auto text-small">
         {problems.map(({ path, reason, remedy }) => (
           <li key={`${path} ${reason}`} className="break-words">
             <span className="font-semibold">{path}</span> {reason} <span className="text-soft">{remedy}</span>

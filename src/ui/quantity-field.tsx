@@ -87,9 +87,9 @@ export function QuantityField({
   };
 
   return (
-    <div className="py-1">
-      <div className="flex items-baseline justify-between gap-3 border-b border-dotted border-rule pb-0.5">
-        <label htmlFor={id} className="shrink-0 text-soft">
+    <div className="py-0.5">
+      <div className="flex items-baseline justify-between gap-3 border-b border-dotted border-rule">
+        <label htmlFor={id} className="min-w-0 text-soft">
           {label}
         </label>
         <input
@@ -105,12 +105,12 @@ export function QuantityField({
             else if (draft !== null) commit(event.currentTarget.value);
           }}
           onKeyDown={onKeyDown}
-          className="w-full min-w-[64px] max-w-[128px] bg-transparent text-right text-[17px] font-semibold outline-offset-4 placeholder:font-normal placeholder:text-soft"
+          className="min-h-8 w-full min-w-[96px] max-w-[128px] bg-transparent text-right text-lead font-semibold outline-offset-4 placeholder:font-normal placeholder:text-soft"
         />
       </div>
-      {note && !error && <p className="text-right text-[13px] text-soft">{note}</p>}
+      {note && !error && <p className="text-right text-note text-soft">{note}</p>}
       {error && (
-        <p id={`${id}-error`} role="alert" className="text-[13px] text-fails">
+        <p id={`${id}-error`} role="alert" className="text-note text-fails">
           {error}
         </p>
       )}

@@ -30,7 +30,7 @@ export function TextField({
     if (text.trim() !== value && text.trim() !== '') onCommit(text.trim());
   };
   return (
-    <div className="border-b border-dotted border-rule py-1">
+    <div className="border-b border-dotted border-rule py-0.5">
       <div className={wide ? '' : 'flex items-baseline justify-between gap-3'}>
         <label htmlFor={id} className="shrink-0 text-soft">
           {label}
@@ -50,11 +50,11 @@ export function TextField({
               setError(null);
             }
           }}
-          className={`${wide ? 'w-full' : 'w-[62%] text-right'} min-w-0 bg-transparent font-semibold placeholder:font-normal placeholder:text-soft`}
+          className={`${wide ? 'w-full' : 'w-[62%] text-right'} min-h-8 min-w-0 bg-transparent font-semibold placeholder:font-normal placeholder:text-soft`}
         />
       </div>
       {error && (
-        <p id={`${id}-why`} role="alert" className="text-right text-[13px] text-fails">
+        <p id={`${id}-why`} role="alert" className="text-right text-note text-fails">
           {error}
         </p>
       )}

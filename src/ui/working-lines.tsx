@@ -17,7 +17,7 @@ export function WorkingLines({ working, system }: { working: ShownWorking; syste
   const { lines, sources, assumed } = working;
   const text = (told: string) => inUnits(told, system);
   return (
-    <div className="space-y-2 text-[14px] leading-snug">
+    <div className="space-y-2 text-small leading-snug">
       {lines.map((line) => (
         <div key={line.formula}>
           <p className="font-semibold">
@@ -38,7 +38,7 @@ export function WorkingLines({ working, system }: { working: ShownWorking; syste
       ))}
       {sources.length > 0 && (
         <p className="text-soft">
-          Source: <Formula text={text(sources.join(' · '))} />
+          Source: <Formula text={text(sources.join('; '))} />
         </p>
       )}
     </div>

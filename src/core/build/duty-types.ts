@@ -33,6 +33,9 @@ export type StartingPoint = (typeof STARTING_POINTS)[number];
 export const BODY_TYPES = ['roadster', 'saloon', 'estate', 'van', 'off-roader', 'tractor'] as const;
 export type BodyType = (typeof BODY_TYPES)[number];
 
+/** "an estate", "a van". */
+export const aBody = (body: BodyType): string => `${/^[aeiou]/.test(body) ? 'an' : 'a'} ${body}`;
+
 /** What may have run off the engine. */
 export const LOSSES = [
   'brake-vacuum',

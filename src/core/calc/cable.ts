@@ -183,7 +183,7 @@ export function calcCable(input: CableInput): { result: unknown; working: readon
     working: [
       {
         formula: 'I²·R20·(1 + α(T_c − 20)) = (T_c − T_s)/T_int = q_conv + q_rad',
-        figures: `R20 = ${q(build.resistance20OhmPerM, 'resistancePerLength')} (${resolved.from}), ∅ ${build.conductorDiameterMm.toPrecision(3)} mm inside ${(build.layers.at(-1)?.outerDiameterMm ?? build.conductorDiameterMm).toPrecision(3)} mm, ambient ${q(place.ambientC, 'temperature')}, T_c = ${q(limitC, 'temperature')}`,
+        figures: `R20 = ${q(build.resistance20OhmPerM, 'resistancePerLength')} (${resolved.from}), ∅ ${q(build.conductorDiameterMm / 1000, 'length')} inside ${q((build.layers.at(-1)?.outerDiameterMm ?? build.conductorDiameterMm) / 1000, 'length')}, ambient ${q(place.ambientC, 'temperature')}, T_c = ${q(limitC, 'temperature')}`,
         result: { value: carries, dimension: 'current' },
         note: `${place.arrangement === 'single' ? 'Single cable' : 'Touching pair'}; factor of bundle and conduit ${placeFactor(place).toPrecision(3)}. Churchill–Chu, Churchill–Bernstein, radiation.`,
       },

@@ -62,7 +62,7 @@ export function calcDrive(input: DriveInput): { result: unknown; working: readon
         {
           formula:
             'F = m·f·a + m·g·C_rr·cosθ + m·g·sinθ + ½·ρ·C_dA·v²; P_batt = F·v/η (or ·η·regen below zero) + P_aux',
-          figures: `${q(input.massKg, 'mass')}, C_rr ${input.rollingCoefficient}, C_dA ${input.dragAreaM2} m², ${speeds.length} points, one a second, straight between`,
+          figures: `${q(input.massKg, 'mass')}, C_rr ${input.rollingCoefficient}, C_dA ${q(input.dragAreaM2, 'surface')}, ${speeds.length} points, one a second, straight between`,
           result: { value: result.energyBatteryJ, dimension: 'energy' },
           note: 'Rolling and slope only while it moves; within each second Gauss’s rule on quarters.',
         },
@@ -71,7 +71,7 @@ export function calcDrive(input: DriveInput): { result: unknown; working: readon
           figures: `${q(result.energyBatteryJ, 'energy')} / ${q(result.distanceM, 'length')}`,
           ...(result.energyPerKmWh === null
             ? { note: 'It did not move.' }
-            : { note: `${result.energyPerKmWh.toPrecision(4)} Wh/km` }),
+            : { note: q(result.energyPerKmWh, 'consumption') }),
         },
         {
           formula: 'I_rms = √(∫I²dt / T), stops included',

@@ -1,6 +1,7 @@
 import { marginAtMost, quantityText as q, type WorkingLine } from '../checks';
 import { METALS, type Metal } from '../physics/conductor';
 import { ADIABATIC_LIMIT_S, temperatureAfterI2t, withstandFactor } from '../physics/withstand';
+import { told } from '../quantities';
 import { LawRefused } from './refused';
 
 export interface WithstandInput {
@@ -44,8 +45,8 @@ export function calcWithstand(input: WithstandInput): { result: unknown; working
     working: [
       {
         formula: `k = ${constant} + T_f)/(${beta} + T_i))`,
-        figures: `T_i = ${startC} °C, T_f = ${finalC} °C: k = ${k.toPrecision(5)} A·s½/mm²`,
-        note: 'IEC 60949, IEC 60364-5-54. The start is the loaded temperature; a soldered end limits T_f to about 160 °C.',
+        figures: `T_i = ${told(startC, 'temperature', 3)}, T_f = ${told(finalC, 'temperature', 3)}: k = ${k.toPrecision(5)} A·s½/mm²`,
+        note: `IEC 60949, IEC 60364-5-54. The start is the loaded temperature; a soldered end limits T_f to about ${told(160, 'temperature')}.`,
       },
       {
         formula: 'k² · S²',

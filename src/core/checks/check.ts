@@ -4,6 +4,10 @@ import type { CaseId } from '../vehicle';
 import type { Sentence } from './sentence';
 
 export type Verdict = 'holds' | 'thin' | 'fails' | 'needs-data' | 'waits' | 'pending';
+/** What suffers first where a check does not hold, the gravest first: a shock or lost control, heat, a part, or only a promise. */
+export const CONSEQUENCES = ['people', 'fire', 'parts', 'comfort'] as const;
+export type Endangers = (typeof CONSEQUENCES)[number];
+
 /** What a check is about; `name` is for people. */
 export interface Ref {
   readonly kind: 'device' | 'conductor' | 'pack' | 'build';
@@ -43,6 +47,7 @@ export interface Check {
   readonly id: string;
   /** Id of the station whose rule it is. */
   readonly station: string;
+  readonly endangers: Endangers;
   readonly subject: Ref;
   readonly case?: CaseId;
   readonly verdict: Verdict;

@@ -1,7 +1,16 @@
 import type { Edit } from '../build';
 import type { Quantity } from '../quantities';
 import type { CaseId } from '../vehicle';
-import { type Check, type Ref, type Verdict, verdictOf, type Wording, type Working, type WorkingLine } from './check';
+import {
+  type Check,
+  type Endangers,
+  type Ref,
+  type Verdict,
+  verdictOf,
+  type Wording,
+  type Working,
+  type WorkingLine,
+} from './check';
 import type { FiguresOf, Sentence } from './sentence';
 
 /**
@@ -39,6 +48,8 @@ type Variants = Readonly<Record<string, Sentence>>;
 export interface RuleDefinition<Context, Says extends Sentence, More extends Variants> {
   /** Public and stable: "cable.temperature". */
   readonly id: string;
+  /** What suffers first where it does not hold. */
+  readonly endangers: Endangers;
   readonly says: Says;
   /** Other sentences, for a rule that can say several things. */
   readonly variants?: More;
@@ -86,6 +97,7 @@ const figured = (finding: Found): Found =>
 class Judged implements Check {
   readonly id: string;
   readonly station: string;
+  readonly endangers: Endangers;
   readonly subject: Ref;
   readonly verdict: Verdict;
   readonly case: CaseId | undefined;
@@ -101,7 +113,7 @@ class Judged implements Check {
 
   constructor(
     station: string,
-    rule: Pick<Rule<never>, 'id' | 'comfort' | 'says' | 'variants' | 'remedies' | 'otherwise'>,
+    rule: Pick<Rule<never>, 'id' | 'endangers' | 'comfort' | 'says' | 'variants' | 'remedies' | 'otherwise'>,
     found: Found,
     sources: readonly string[],
   ) {
@@ -114,6 +126,7 @@ class Judged implements Check {
         : undefined;
     this.id = rule.id;
     this.station = station;
+    this.endangers = rule.endangers;
     this.subject = finding.subject;
     this.verdict = verdictOfFinding(finding, rule.comfort);
     this.case = finding.case;

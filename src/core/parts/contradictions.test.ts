@@ -23,7 +23,7 @@ describe('what can not be true together is said', () => {
     ['4.2 V on iron phosphate', { ...cell, fullV: 4.2 }, 'more than this chemistry bears (3.8 V)'],
     ['emptied to 1.5 V', { ...cell, emptyV: 1.5 }, 'less than this chemistry bears (2 V)'],
     ['pick-up above rated', { ...contactor, coilPickUpV: 13 }, 'above its rated 12 V'],
-    ['hold above pick-up', { ...contactor, coilPickUpV: 8, coilHoldV: 9 }, 'lets go under 9 V'],
+    ['hold above pick-up', { ...contactor, coilPickUpV: 8, coilHoldV: 9 }, 'drops out under 9 V'],
     ['a 120 V coil that picks up at 9 V', { ...contactor, coilVoltageV: 120, coilPickUpV: 9 }, 'does not pick up'],
     ['breaks more backwards', { ...contactor, reverseBreakCurrentA: contactor.breakCurrentA + 1 }, 'backwards'],
     // 4 mm² of copper: 17.241/4 mΩ/m with 2 % of stranding is 4.4 mΩ/m (IEC 60028).

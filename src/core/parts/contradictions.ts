@@ -61,7 +61,7 @@ function ofContactor(part: ContactorPart): string[] {
       : [`a coil for ${v(coilVoltageV)} does not pick up at ${v(pickUp)}`]),
     ...((coilHoldV ?? 0) <= pickUp
       ? []
-      : [`its coil lets go under ${v(coilHoldV!)}, above its pick-up of ${v(pickUp)}`]),
+      : [`its coil drops out under ${v(coilHoldV!)}, above its pick-up of ${v(pickUp)}`]),
     ...((reverseBreakCurrentA ?? 0) <= breakCurrentA ? [] : ['it would break more backwards than forwards']),
   ];
 }

@@ -28,7 +28,7 @@ export function coilLoopEdit(seed: string): Edit {
 export const LOOP_DEVICES: readonly (readonly [DeviceKind, string])[] = [
   ['emergency-stop', 'Emergency stop'],
   ['inertia-switch', 'Inertia switch'],
-  ['interlock-contact', 'Lids and plugs'],
+  ['interlock-contact', 'Interlock contacts'],
   ['lv-switch', 'Switch'],
   ['lv-fuse', 'Fuse'],
 ];

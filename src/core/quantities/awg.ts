@@ -34,18 +34,20 @@ export function formatGauge(n: number): string {
   return n <= 0 ? `${1 - n}/0 AWG` : `${n} AWG`;
 }
 
-export interface NearestGauge {
-  readonly gauge: number;
-  readonly areaMm2: number;
-  /** (gauge's area − asked area) / asked area; 0.05 means the gauge is 5 % larger. */
-  readonly deviation: number;
-}
+/** Gauges that are in stock: every second one down to 2, then each. */
+const STOCK: readonly number[] = [24, 22, 20, 18, 16, 14, 12, 10, 8, 6, 4, 2, 1, 0, -1, -2, -3];
+/** A gauge stands for an area within this share of it. */
+const SAME = 0.03;
 
-/** The gauge whose area is nearest by ratio to `areaMm2` (> 0). */
-export function nearestGauge(areaMm2: number): NearestGauge {
-  const diameterMm = Math.sqrt((4 * areaMm2) / Math.PI);
-  const exact = 36 - (39 * Math.log(diameterMm / 0.127)) / Math.log(92);
-  const gauge = Math.min(SMALLEST_GAUGE, Math.max(LARGEST_GAUGE, Math.round(exact)));
-  const area = awgAreaMm2(gauge);
-  return { gauge, areaMm2: area, deviation: area / areaMm2 - 1 };
+/**
+ * An area in gauges that can be bought: "2/0 AWG" within 3 % of one in stock, else the next thinner and the next thicker ("14–12 AWG").
+ * Null beyond what is in stock.
+ */
+export function stockGauges(areaMm2: number): string | null {
+  const same = STOCK.find((n) => Math.abs(awgAreaMm2(n) / areaMm2 - 1) <= SAME);
+  if (same !== undefined) return formatGauge(same);
+  const thinner = STOCK.findLast((n) => awgAreaMm2(n) < areaMm2);
+  const thicker = STOCK.find((n) => awgAreaMm2(n) > areaMm2);
+  if (thinner === undefined || thicker === undefined) return null;
+  return `${formatGauge(thinner).replace(' AWG', '')}–${formatGauge(thicker)}`;
 }

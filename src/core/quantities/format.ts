@@ -1,4 +1,4 @@
-import { formatGauge, nearestGauge } from './awg';
+import { stockGauges } from './awg';
 import {
   DIMENSIONS,
   type Dimension,
@@ -106,12 +106,12 @@ export function formatExact(
   return `${value}${canonical === '' ? '' : ` ${canonical}`}`;
 }
 
-/** A cross-section for reading; the US system adds the nearest gauge: "35 mm² (2 AWG)", marked ≈ when it is more than 3 % off. */
+/** A cross-section for reading; the US system adds the gauge in stock, or the two that it lies between: "35 mm² (2–1 AWG)". */
 export function formatArea(areaMm2: number, system: UnitSystem): string {
   const metric = formatQuantity({ value: areaMm2, dimension: 'area' }, system).text;
   if (system === 'metric' || !(areaMm2 > 0)) return metric;
-  const near = nearestGauge(areaMm2);
-  return `${metric} (${Math.abs(near.deviation) > 0.03 ? '≈' : ''}${formatGauge(near.gauge)})`;
+  const gauges = stockGauges(areaMm2);
+  return gauges === null ? metric : `${metric} (${gauges})`;
 }
 
 /** A margin for reading: −0.754 → "−75 %". */

@@ -1,4 +1,4 @@
-export { awgAreaMm2, formatGauge, type NearestGauge, nearestGauge, parseGauge } from './awg';
+export { awgAreaMm2, formatGauge, parseGauge, stockGauges } from './awg';
 export { type Formatted, formatArea, formatExact, formatMargin, formatQuantity, preferredUnit } from './format';
 export { type Parsed, parseQuantity } from './parse';
 export { inUnits, told } from './told';

@@ -6,8 +6,9 @@ import {
   type Dimension,
   formatExact,
   formatQuantity,
-  nearestGauge,
+  parseGauge,
   parseQuantity,
+  stockGauges,
 } from './index';
 
 const dimensions = Object.keys(DIMENSIONS) as Dimension[];
@@ -61,6 +62,13 @@ test('no text makes the reader throw or yield a number that is not finite', () =
   );
 });
 
-test('gauge to area and back is the identity', () => {
-  for (let n = -3; n <= 40; n++) expect(nearestGauge(awgAreaMm2(n)).gauge).toBe(n);
+test('an area lies at a gauge in stock or between the two that are said', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 0.3, max: 100, noNaN: true }), (areaMm2) => {
+      const [thin, thick = thin] = stockGauges(areaMm2)!.replace(' AWG', '').split('–');
+      expect(awgAreaMm2(parseGauge(thin!)!)).toBeLessThanOrEqual(areaMm2 * 1.031);
+      expect(awgAreaMm2(parseGauge(thick!)!)).toBeGreaterThanOrEqual(areaMm2 * 0.969);
+    }),
+    { seed: 17, numRuns: 500 },
+  );
 });

@@ -6,7 +6,6 @@ import {
   formatArea,
   formatMargin,
   formatQuantity,
-  nearestGauge,
   parseGauge,
   parseQuantity,
 } from './index';
@@ -99,10 +98,28 @@ describe('figures for reading', () => {
     expect(formatQuantity({ value: -3.2, dimension: 'voltage' }).number).toBe('\u22123.2');
   });
 
-  test('cross-sections name the nearest gauge in US units', () => {
-    expect(formatArea(35, 'us')).toBe('35\u00a0mm² (≈2 AWG)');
+  test('cross-sections name gauges that are in stock: the same within 3 %, else the two beside', () => {
+    // ASTM B258: 2 AWG is 33.63 mm², 1 AWG 42.41; 14 AWG 2.08, 12 AWG 3.31; 2/0 67.43; 4/0, the thickest, 107.2.
+    expect(formatArea(35, 'us')).toBe('35\u00a0mm² (2–1 AWG)');
+    expect(formatArea(2.5, 'us')).toBe('2.5\u00a0mm² (14–12 AWG)');
+    expect(formatArea(67, 'us')).toBe('67\u00a0mm² (2/0 AWG)');
     expect(formatArea(awgAreaMm2(-1), 'us')).toContain('(2/0 AWG)');
-    expect(nearestGauge(awgAreaMm2(7)).gauge).toBe(7);
+    expect(formatArea(150, 'us')).toBe('150\u00a0mm²');
+  });
+
+  test('what a car pulls, takes and holds reads in US units, too', () => {
+    // NIST SP 811: 1 lbf = 4.448222 N, 1 lbf·ft = 1.355818 Nm, 1 gal = 3.785412 l, 1 mi = 1.609344 km.
+    const us = (value: number, dimension: Dimension, digits = 4) =>
+      formatQuantity({ value, dimension }, 'us', digits).text;
+    expect(us(4448.222, 'force')).toBe('1000\u00a0lbf');
+    expect(us(135.5818, 'torque')).toBe('100\u00a0lbf·ft');
+    expect(us(37.85412, 'volume')).toBe('10\u00a0gal');
+    expect(us(200, 'consumption')).toBe('321.9\u00a0Wh/mi');
+    expect(us(17512.68, 'springRate')).toBe('100\u00a0lbf/in');
+    expect(us(1, 'perDistance')).toBe('1.609\u00a0/mi');
+    expect(us(0.3048, 'acceleration')).toBe('1\u00a0ft/s²');
+    expect(us(0.09290304, 'surface')).toBe('1\u00a0ft²');
+    expect(us(1e-6, 'inductancePerLength')).toBe('0.3048\u00a0µH/ft');
   });
 
   test('margins never round a failure up to nothing', () => {

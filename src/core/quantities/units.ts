@@ -25,7 +25,16 @@ export type Dimension =
   | 'ratio'
   | 'count'
   | 'i2t'
-  | 'voltagePerTime';
+  | 'voltagePerTime'
+  | 'force'
+  | 'acceleration'
+  | 'consumption'
+  | 'surface'
+  | 'volume'
+  | 'inductancePerLength'
+  | 'torque'
+  | 'perDistance'
+  | 'springRate';
 
 export interface Unit {
   /** As shown, after a narrow space. */
@@ -58,6 +67,9 @@ const both = (...symbols: string[]) => ({ metric: symbols, us: symbols });
 const INCH = 0.0254;
 const FOOT = 0.3048;
 const POUND = 0.45359237;
+const MILE = 1609.344;
+/** Standard gravity, m/s² (exact). */
+const GRAVITY = 9.80665;
 
 export const DIMENSIONS: Readonly<Record<Dimension, DimensionUnits>> = {
   voltage: {
@@ -129,7 +141,7 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionUnits>> = {
       u('km', 1e3),
       u('in', INCH, ['"', '″', 'inch', 'inches']),
       u('ft', FOOT, ["'", '′', 'foot', 'feet']),
-      u('mi', 1609.344, ['mile', 'miles']),
+      u('mi', MILE, ['mile', 'miles']),
     ],
   },
   /** On the road: kept in metres like a length, shown in kilometres or miles. */
@@ -137,7 +149,7 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionUnits>> = {
     canonical: 'm',
     shown: { metric: ['km'], us: ['mi'] },
     infix: false,
-    units: [u('km', 1e3), u('m', 1, ['metre', 'metres']), u('mi', 1609.344, ['mile', 'miles'])],
+    units: [u('km', 1e3), u('m', 1, ['metre', 'metres']), u('mi', MILE, ['mile', 'miles'])],
   },
   area: {
     canonical: 'mm²',
@@ -237,6 +249,66 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionUnits>> = {
     units: [u('A²s', 1, ['A2s']), u('kA²s', 1e3, ['kA2s'])],
   },
   voltagePerTime: { canonical: 'V/s', shown: both('V/s'), infix: false, units: [u('V/s', 1)] },
+  force: {
+    canonical: 'N',
+    shown: { metric: ['N', 'kN'], us: ['lbf'] },
+    infix: false,
+    units: [u('N', 1), u('kN', 1e3), u('lbf', POUND * GRAVITY, ['lb', 'lbs'])],
+  },
+  acceleration: {
+    canonical: 'm/s²',
+    shown: { metric: ['m/s²'], us: ['ft/s²'] },
+    infix: false,
+    units: [u('m/s²', 1, ['m/s2']), u('ft/s²', FOOT, ['ft/s2'])],
+  },
+  torque: {
+    canonical: 'Nm',
+    shown: { metric: ['Nm'], us: ['lbf·ft'] },
+    infix: false,
+    units: [u('Nm', 1, ['N·m', 'N m']), u('lbf·ft', POUND * GRAVITY * FOOT, ['lb-ft', 'lb·ft', 'ft-lb'])],
+  },
+  /** Energy for a distance on the road. */
+  consumption: {
+    canonical: 'Wh/km',
+    shown: { metric: ['Wh/km'], us: ['Wh/mi'] },
+    infix: false,
+    units: [u('Wh/km', 1), u('Wh/mi', 1000 / MILE)],
+  },
+  /** Anything counted or paid for each kilometre of road. */
+  perDistance: {
+    canonical: '/km',
+    shown: { metric: ['/km'], us: ['/mi'] },
+    infix: false,
+    units: [u('/km', 1, ['1/km']), u('/mi', 1000 / MILE, ['1/mi'])],
+  },
+  springRate: {
+    canonical: 'N/m',
+    shown: { metric: ['N/mm'], us: ['lbf/in'] },
+    infix: false,
+    units: [u('N/m', 1), u('N/mm', 1e3), u('lbf/in', (POUND * GRAVITY) / INCH, ['lb/in'])],
+  },
+  surface: {
+    canonical: 'm²',
+    shown: { metric: ['m²'], us: ['ft²'] },
+    infix: false,
+    units: [u('m²', 1, ['m2']), u('ft²', FOOT * FOOT, ['ft2', 'sq ft'])],
+  },
+  volume: {
+    canonical: 'l',
+    shown: { metric: ['l'], us: ['gal'] },
+    infix: false,
+    // A US gallon is 231 cubic inches, exactly.
+    units: [
+      u('l', 1, ['L', 'litre', 'litres', 'liter', 'liters']),
+      u('gal', 231 * INCH ** 3 * 1000, ['gallon', 'gallons']),
+    ],
+  },
+  inductancePerLength: {
+    canonical: 'H/m',
+    shown: { metric: ['µH/m'], us: ['µH/ft'] },
+    infix: false,
+    units: [u('H/m', 1), u('µH/m', 1e-6, ['uH/m']), u('µH/ft', 1e-6 / FOOT, ['uH/ft'])],
+  },
 };
 
 export type UnitSystem = 'metric' | 'us';

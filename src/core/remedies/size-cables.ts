@@ -13,7 +13,7 @@ export interface SizeChoice {
   readonly conductorId: string;
   readonly before: CablePart | null;
   readonly chosen: SizeTry;
-  /** Smallest of its make that holds with the comfort asked: false when none does and the best was taken. */
+  /** Smallest of its make that holds with the margin wanted: false when none does and the best was taken. */
   readonly holds: boolean;
   readonly tries: readonly SizeTry[];
 }

@@ -1,4 +1,5 @@
 import type { Dimension } from '../quantities';
+import { told } from '../quantities';
 
 /** Limits that differ by region or are our own judgement, each with its source. A value is a most: less is stricter; `atLeast` ones the other way. */
 export interface RuleValue {
@@ -49,7 +50,7 @@ export const AT_LEAST: ReadonlySet<RuleValueName> = new Set<RuleValueName>([
 
 const IEC_VALUES: RuleValues = {
   classBDcV: { value: 60, source: 'ISO 6469-3: voltage class B above 60 V DC' },
-  singlePoleMostV: { value: 144, source: 'Practice of the single-pole school, 120–144 V (engineering judgement)' },
+  singlePoleMostV: { value: 144, source: 'Practice of single-pole switching, 120–144 V (engineering judgement)' },
   hvDropShare: { value: 0.02, source: 'HV drive path 2 % (engineering judgement)' },
   prechargeMostS: { value: 2, source: 'Comfortable precharge 0.2–2 s (engineering judgement)' },
   passiveDischargeS: { value: 120, source: 'Passive discharge within 60–120 s (common practice)' },
@@ -57,8 +58,7 @@ const IEC_VALUES: RuleValues = {
   harmlessJ: { value: 0.2, source: 'ISO 6469-3: under 0.2 J' },
   unprotectedM: {
     value: 0.2,
-    source:
-      'At most 0.2 m before a fuse, or doubly insulated and guarded (practice; IEC 60364-4-43, 434.2.1 by analogy)',
+    source: `At most ${told(0.2, 'length')} before a fuse, or doubly insulated and guarded (practice; IEC 60364-4-43, 434.2.1 by analogy)`,
   },
   meltingS: { value: 5, source: 'IEC 60364-4-41: 5 s for circuits that feed others' },
   insulationOhmPerV: { value: 500, source: 'UN R100 and ISO 6469-3: 500 Ω/V, DC and AC on one bus' },

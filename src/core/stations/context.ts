@@ -1,5 +1,6 @@
 import type { Id } from '../build';
 import { type Finding, quantityText as q, type Ref } from '../checks';
+import { told } from '../quantities';
 import type { RuleSet, RuleValueName } from '../rules';
 import type { PrechargeOutcome, TripHeat, TripRuns } from '../simulate';
 import {
@@ -67,7 +68,7 @@ export const needsPart = (device: ResolvedDevice): Finding => ({
 
 /** Said wherever a device's ambient is used while its place is not known. */
 export const assumedAmbient = (device: ResolvedDevice): readonly string[] =>
-  device.device.place === null ? [`${device.ambientC} °C around it: its place is not known.`] : [];
+  device.device.place === null ? [`${told(device.ambientC, 'temperature', 3)} around it: its place is not known.`] : [];
 
 /** Said wherever full charge is the demand. */
 export function fullOnly({ build }: Vehicle): string {

@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest';
 import { assess, assessWithRuns } from '../assess';
-import { applyEdit, type Build, type Edit } from '../build';
+import { aBody, applyEdit, type Build, type Edit } from '../build';
 import { firn9, larkspur, teasel } from '../build/samples';
 import { type Check, checkKey, say } from '../checks';
 import { LOAD_PRESETS, lowBase, lowLoadOf } from '../parts';
+import { inUnits } from '../quantities';
 import { tripRuns } from '../simulate';
 import { figuresOf } from '../testing/figures-of';
 import { lowVoltage, massesOf, roadModel, solveLow, vehicleOf } from '../vehicle';
@@ -48,9 +49,10 @@ describe('axles', () => {
     expect(check.margin).toBeCloseTo(1 - down / chassis.rearClearanceM!, 9);
     const unmeasured = on(firn, figure('rearSpring', null));
     const stood = of(unmeasured, 'pack.ride-height:axle-rear');
-    expect(stood.working.assumed.join()).toContain(`as a ${firn.vehicle.body}: measure them`);
+    const assumed = inUnits(stood.working.assumed.join());
+    expect(assumed).toContain(`as ${aBody(firn.vehicle.body!)}: measure them`);
     // Softer springs go down in proportion.
-    const rate = Number(/Springs of ([\d.]+) N\/mm/.exec(stood.working.assumed.join())![1]) * 1000;
+    const rate = Number(/Springs of ([\d.]+)\sN\/mm/.exec(assumed)![1]) * 1000;
     expect(stood.demand!.value).toBeCloseTo(((rearKg - foundRear) * G) / rate, 9);
   });
 

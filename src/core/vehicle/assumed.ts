@@ -1,4 +1,5 @@
 import type { Build } from '../build';
+import { told } from '../quantities';
 
 /** What is taken where nobody told it: once, and to the careful side. Whoever uses one of these says so among its assumptions. */
 
@@ -9,4 +10,4 @@ export const UNKNOWN_COLDEST_C = -15;
 
 export const coldestDayC = ({ duty }: Build): number => duty.coldestDayC ?? UNKNOWN_COLDEST_C;
 export const coldestAssumed = ({ duty }: Build): readonly string[] =>
-  duty.coldestDayC === undefined ? [`Coldest day ${UNKNOWN_COLDEST_C} °C: it is not told.`] : [];
+  duty.coldestDayC === undefined ? [`Coldest day ${told(UNKNOWN_COLDEST_C, 'temperature')}: it is not entered.`] : [];

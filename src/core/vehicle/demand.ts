@@ -1,11 +1,12 @@
 import type { Build, Device } from '../build';
-import { own } from '../build';
+import { aBody, own } from '../build';
 import type { MotorPart } from '../parts';
 import { airPressurePa } from '../physics/air';
 import { driveEfficiency, peakTorqueNm, rpmToRadPerS } from '../physics/motor';
 import { airDensity, type RoadVehicle, roadForces, sumOf } from '../physics/road-load';
 import { stageEfficiency } from '../physics/stage';
 import { parseTyre } from '../physics/tyre';
+import { told as figure } from '../quantities';
 import { BODY_FIGURES, massEmptyKg } from './body-figures';
 import { packStringsOf } from './strings';
 
@@ -65,7 +66,7 @@ function makeModel(build: Build, motor: MotorPart | null, temperatureC: number):
     assumed.push(words);
     return otherwise;
   };
-  if (vehicle.massEmptyKg === null) assumed.push(`${emptyKg} kg empty, as a ${shape}: weigh it`);
+  if (vehicle.massEmptyKg === null) assumed.push(`${figure(emptyKg, 'mass')} empty, as ${aBody(shape)}: weigh it`);
   const toGross = vehicle.grossMassKg === null ? null : Math.max(0, vehicle.grossMassKg - emptyKg);
   const payloadKg = told(
     vehicle.payloadKg,
@@ -73,10 +74,14 @@ function makeModel(build: Build, motor: MotorPart | null, temperatureC: number):
     toGross !== null
       ? 'loaded to the gross limit'
       : vehicle.body
-        ? `a load of ${body.payloadKg} kg, as a ${shape}`
+        ? `a load of ${figure(body.payloadKg, 'mass')}, as ${aBody(shape)}`
         : 'no load',
   );
-  const dragAreaM2 = told(vehicle.dragAreaM2, body.dragAreaM2, `drag area ${body.dragAreaM2} m², as a ${shape}`);
+  const dragAreaM2 = told(
+    vehicle.dragAreaM2,
+    body.dragAreaM2,
+    `drag area ${figure(body.dragAreaM2, 'surface')}, as ${aBody(shape)}`,
+  );
   const rollingCoefficient = told(vehicle.rollingCoefficient, body.rolling, `rolling ${body.rolling}`);
   const { kind } = build.stage ?? {};
   const through = DRIVELINE * (kind ? stageEfficiency(kind) : 1);
@@ -87,11 +92,11 @@ function makeModel(build: Build, motor: MotorPart | null, temperatureC: number):
   );
   // A shape that was told stands in for tyres and gears too; one that was not says nothing of them.
   const code =
-    vehicle.tyre ?? (vehicle.body ? told(undefined, body.tyre, `tyres ${body.tyre}, as a ${shape}`) : undefined);
+    vehicle.tyre ?? (vehicle.body ? told(undefined, body.tyre, `tyres ${body.tyre}, as ${aBody(shape)}`) : undefined);
   const tyre = code === undefined ? null : parseTyre(code);
   // Nothing told of any gear: as the shape's gearbox. One ratio told: the others are 1.
   const asShape = vehicle.body && vehicle.gearRatios === undefined && vehicle.finalDriveRatio === undefined;
-  const gears = vehicle.gearRatios ?? (asShape ? told(undefined, body.gearRatios, `gears as a ${shape}`) : [1]);
+  const gears = vehicle.gearRatios ?? (asShape ? told(undefined, body.gearRatios, `gears as ${aBody(shape)}`) : [1]);
   const finalDrive = vehicle.finalDriveRatio ?? (asShape ? body.finalDriveRatio : 1);
   const massKg = emptyKg + payloadKg + (duty.towedMassKg ?? 0);
   const last = finalDrive * (vehicle.stageRatio ?? 1);

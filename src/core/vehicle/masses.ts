@@ -1,5 +1,6 @@
-import { type Device, deviceDefinition } from '../build';
+import { aBody, type Device, deviceDefinition } from '../build';
 import { type Weight, type WheelLoads, wheelLoads } from '../physics/axles';
+import { told } from '../quantities';
 import { BODY_FIGURES } from './body-figures';
 import { partOf, type Resolved, type ResolvedDevice } from './resolve';
 
@@ -95,7 +96,8 @@ function makeMasses(vehicle: Resolved): Masses {
       ? { frontKg: chassis.foundKg * chassis.foundFrontShare, rearKg: chassis.foundKg * (1 - chassis.foundFrontShare) }
       : null;
   const assumed: string[] = [];
-  if (build.vehicle.wheelbaseM === null && body) assumed.push(`Wheelbase ${wheelbaseM} m, as a ${body}.`);
+  if (build.vehicle.wheelbaseM === null && body)
+    assumed.push(`Wheelbase ${told(wheelbaseM!, 'length')}, as ${aBody(body)}.`);
   const guessed = [...vehicle.devices.map(({ device }) => device), ...Object.values(build.circuits.lv.devices)].filter(
     ({ id, place }) => place?.usual && devices.some((one) => one.id === id),
   );

@@ -177,7 +177,7 @@ function solveVehicle(build: Build, memory: Memory): Vehicle {
   const cases: SolvedCase[] = [];
   let unsolved: string | null = null;
   if (ground === null)
-    unsolved = untoldBoxes(resolved).length > 0 ? 'The cells of a box are not told.' : 'There are no cells yet.';
+    unsolved = untoldBoxes(resolved).length > 0 ? 'The cells of a box are not entered.' : 'There are no cells yet.';
   else {
     try {
       const cruise = new Map<string, ReadonlyMap<Id, number | null>>();

@@ -47,7 +47,7 @@ export function ConductorSheet({
   return (
     <div className="mt-3 grid gap-x-8 gap-y-3 border-t border-rule pt-3 min-[900px]:grid-cols-2">
       <section aria-label={`What ${resolved.conductor.name} has to stand`}>
-        <h3 className="font-tight text-[16px] font-semibold">What it has to stand</h3>
+        <h3 className="font-tight text-lead font-semibold">What it has to stand</h3>
         <ul>
           {checks.map((check) => {
             const shape = shapeOf(check.verdict);
@@ -57,12 +57,12 @@ export function ConductorSheet({
                 <button
                   type="button"
                   onClick={() => openCheck(checkKey(check))}
-                  className="grid w-full grid-cols-[14px_1fr_auto] items-baseline gap-x-2 py-1 text-left text-[14px]"
+                  className="grid w-full grid-cols-[14px_1fr_auto] items-baseline gap-x-2 py-1 text-left text-small"
                 >
                   <VerdictMark shape={shape} size={11} />
                   <span>
                     {said.title}
-                    <span className="block text-[13px] text-soft">{said.line}</span>
+                    <span className="block text-note text-soft">{said.line}</span>
                   </span>
                   <span className={`font-semibold whitespace-nowrap ${MARK_COLOUR[shape]}`}>{marginText(check)}</span>
                 </button>
@@ -74,20 +74,20 @@ export function ConductorSheet({
       <section aria-label={`Heat and ends of ${resolved.conductor.name}`}>
         {curve && cable && zone && (
           <>
-            <h3 className="font-tight text-[16px] font-semibold">On the usual trip</h3>
+            <h3 className="font-tight text-lead font-semibold">On the usual trip</h3>
             <HeatChart curve={curve} limitC={cable.temperatureClassC} ambientC={zone.ambientC} system={system} />
           </>
         )}
         {lostM !== null && (
-          <p className="mt-2 text-[14px]">
+          <p className="mt-2 text-small">
             Its loss takes{' '}
             <b className="font-semibold">{formatQuantity({ value: lostM, dimension: 'distance' }, system, 2).text}</b>{' '}
             of the range.
           </p>
         )}
         {ends && (
-          <p className="mt-2 text-[14px] text-soft">
-            <span className="font-tight text-[16px] font-semibold text-ink">At its ends</span> lugs {ends.stud} with a
+          <p className="mt-2 text-small text-soft">
+            <span className="font-tight text-lead font-semibold text-ink">At its ends</span> lugs {ends.stud} with a
             barrel of {mm(ends.barrelMm)}; {ends.gland ? `gland ${ends.gland}` : 'no gland holds it'}, grommet hole{' '}
             {mm(ends.grommetMm)}, {mm(ends.lugHoleMm)} where it comes with its lug on; heat-shrink {mm(ends.shrinkMm)}{' '}
             3:1{lengthM !== null ? `; ${clampCount(lengthM)} clamps` : ''}.

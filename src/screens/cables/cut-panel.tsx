@@ -3,54 +3,64 @@ import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { findDevice } from '@/core/build';
 import { buildFileName, CAUTION, cutListCsv } from '@/core/formats';
-import { formatArea, formatQuantity } from '@/core/quantities';
-import { cutList } from '@/core/stations/cables';
+import { formatArea, formatQuantity, parseQuantity, type UnitSystem } from '@/core/quantities';
+import { ALLOWANCE_M, cutList } from '@/core/stations/cables';
 import { resolve } from '@/core/vehicle';
 import { Action, decimalMark, download } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { TextField } from '@/ui/text-field';
 
-const REELS = '5; 10; 25; 50';
+/** Reels as they are sold, in metres or in feet. */
+const REELS = { metric: '5; 10; 25; 50', us: '10; 25; 50; 100; 250' } as const;
+const UNIT = { metric: 'm', us: 'ft' } as const;
 
-/** "5; 10; 25" as metres; null when one of them is none. */
-export function reelsOf(text: string): number[] | null {
+/** "5; 10; 25" as metres, each in the unit of the system or with its own; null when one of them is none. */
+export function reelsOf(text: string, system: UnitSystem): number[] | null {
   const found = text
-    .split(/[;\s]+/)
-    .filter((word) => word !== '')
-    .map((word) => Number(word.replace(',', '.')));
-  return found.length > 0 && found.length <= 20 && found.every((m) => Number.isFinite(m) && m > 0 && m <= 1000)
-    ? found
+    .split(/[;\n]+/)
+    .filter((word) => word.trim() !== '')
+    .map((word) => parseQuantity(word, 'length', UNIT[system]));
+  const metres = found.flatMap((one) => (one.ok ? [one.value] : []));
+  return metres.length > 0 &&
+    metres.length === found.length &&
+    metres.length <= 20 &&
+    metres.every((m) => m > 0 && m <= 1000)
+    ? metres
     : null;
 }
 
 /** Every piece in the order of cutting, from as few metres of reel as can be. */
 export default function CutPanel({ assessment }: { assessment: Assessment }) {
   const { build, vehicle } = assessment;
-  const [reels, setReels] = useState(REELS);
+  const system = build.units;
+  const [typed, setReels] = useState<string | null>(null);
+  const reels = typed ?? REELS[system];
   const list = useMemo(() => {
     const low = resolve(build, 'lv', vehicle.memory);
     return cutList(
       [vehicle.conductors, low.conductors],
       (id) => findDevice(build, id)?.name ?? id,
-      reelsOf(reels) ?? [],
+      reelsOf(reels, system) ?? [],
     );
-  }, [build, vehicle, reels]);
-  const system = build.units;
-  const metres = (value: number) =>
-    formatQuantity({ value, dimension: 'length' }, system, 4, system === 'metric' ? 'm' : 'ft').text;
+  }, [build, vehicle, reels, system]);
+  const mm = (value: number) =>
+    formatQuantity({ value: value / 1000, dimension: 'length' }, system, 3, system === 'us' ? 'in' : 'mm').text;
+  const metres = (value: number) => formatQuantity({ value, dimension: 'length' }, system, 4, UNIT[system]).text;
   return (
     <Panel
       title="Cut list"
-      about="longest first; each piece 60 mm longer than its way, for stripping and a mistake"
+      about={`longest first; each piece ${mm(1000 * ALLOWANCE_M)} longer than its route, for stripping and a mistake`}
       className="print:border-0"
     >
       <div className="flex flex-wrap items-end gap-4 print:hidden">
         <div className="min-w-[260px] flex-1">
           <TextField
-            label="Reel lengths to be had, m"
+            label={`Reel lengths in stock, ${UNIT[system]}`}
             value={reels}
             refuse={(text) =>
-              reelsOf(text) ? null : 'Write metres above 0 and up to 1000 with semicolons: 5; 10; 25.'
+              reelsOf(text, system)
+                ? null
+                : `Write lengths above 0 and up to ${system === 'us' ? '3280 ft' : '1000 m'} with semicolons: ${REELS[system]}.`
             }
             onCommit={setReels}
           />
@@ -85,24 +95,24 @@ export default function CutPanel({ assessment }: { assessment: Assessment }) {
             {formatArea(group.part.areaMm2, system)}
             {group.orange ? ', orange' : ''}
             <span className="font-normal text-soft">
-              {group.part.name} · {metres(group.neededM)} of{' '}
-              {metres(group.reels.reduce((sum, reel) => sum + reel.lengthM, 0))} · {metres(group.wasteM)} left over
+              {group.part.name}, {metres(group.neededM)} of{' '}
+              {metres(group.reels.reduce((sum, reel) => sum + reel.lengthM, 0))}, {metres(group.wasteM)} left over
             </span>
           </h3>
-          <p className="text-[13px] text-soft">
-            Lugs {group.termination.stud}, barrel {group.termination.barrelMm} mm ·{' '}
-            {group.termination.gland ? `gland ${group.termination.gland}` : 'too thick for a metric gland up to M40'} ·
-            grommet hole {group.termination.grommetMm} mm, {group.termination.lugHoleMm} mm with its lug on ·
-            heat-shrink {group.termination.shrinkMm} mm 3:1
+          <p className="text-note text-soft">
+            Lugs {group.termination.stud}, barrel {mm(group.termination.barrelMm)},{' '}
+            {group.termination.gland ? `gland ${group.termination.gland}` : 'too thick for a metric gland up to M40'},
+            grommet hole {mm(group.termination.grommetMm)}, {mm(group.termination.lugHoleMm)} with its lug on,
+            heat-shrink {mm(group.termination.shrinkMm)} 3:1
           </p>
-          <table className="mt-1 w-full text-left text-[14px]">
+          <table className="mt-1 w-full text-left text-small">
             <thead className="sr-only">
               <tr>
-                <th>Reel</th>
-                <th>Length</th>
-                <th>Label</th>
-                <th>Ends</th>
-                <th>Clamps</th>
+                <th scope="col">Reel</th>
+                <th scope="col">Length</th>
+                <th scope="col">Label</th>
+                <th scope="col">Ends</th>
+                <th scope="col">Clamps</th>
               </tr>
             </thead>
             <tbody>
@@ -127,7 +137,7 @@ export default function CutPanel({ assessment }: { assessment: Assessment }) {
           </table>
         </section>
       ))}
-      <p className="mt-3 hidden text-[12px] text-soft print:block">{CAUTION}</p>
+      <p className="mt-3 hidden text-note text-soft print:block">{CAUTION}</p>
     </Panel>
   );
 }

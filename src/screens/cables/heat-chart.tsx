@@ -1,6 +1,7 @@
 'use client';
 import { Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import { axisOf, rechartsAxis } from '@/ui/axis';
 
 /** Conductor temperature over the usual trip, driven twice, under what its insulation bears. */
 export default function HeatChart({
@@ -17,20 +18,16 @@ export default function HeatChart({
   const data = curve.map(([t, c]) => ({ t, c }));
   const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 2).text;
   const warm = (value: number) => formatQuantity({ value: Math.round(value), dimension: 'temperature' }, system).text;
-  const axis = { stroke: 'var(--soft)', tick: { fontSize: 12 } } as const;
   const most = Math.max(...curve.map(([, c]) => c));
   return (
     <figure className="mt-2">
       <div className="h-[130px]" aria-hidden="true">
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={data} margin={{ top: 14, right: 14, bottom: 0, left: 2 }} accessibilityLayer={false}>
-            <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} tickCount={5} tickFormatter={time} {...axis} />
+            <XAxis dataKey="t" {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false }))} />
             <YAxis
               width={56}
-              tickCount={4}
-              domain={[Math.floor(ambientC / 10) * 10, Math.ceil(Math.max(limitC, most) / 10) * 10]}
-              tickFormatter={warm}
-              {...axis}
+              {...rechartsAxis(axisOf(ambientC, Math.max(limitC, most), 'temperature', system, { most: 4 }))}
             />
             <ReferenceLine
               y={limitC}
@@ -48,7 +45,7 @@ export default function HeatChart({
           </LineChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-[13px] text-soft">
+      <figcaption className="text-note text-soft">
         Usual trip, aged and cold, driven twice in a row: at most {warm(most)}.
       </figcaption>
     </figure>

@@ -11,7 +11,7 @@ import { TextField } from '@/ui/text-field';
 const KINDS: readonly { readonly value: PassageKind; readonly label: string }[] = [
   { value: 'grommet', label: 'a hole with a grommet' },
   { value: 'hole', label: 'a bare hole' },
-  { value: 'tunnel', label: 'an open way, no panel' },
+  { value: 'tunnel', label: 'an open path, no panel' },
 ];
 
 /** A new passage between two zones, to be dragged to its place. */
@@ -21,7 +21,7 @@ export function NewPassage({ build, onMade }: { build: Build; onMade: (id: strin
   if (!fromId || !toId) return null;
   return (
     <TextField
-      label="A new passage, called"
+      label="A new cable duct, called"
       value=""
       empty="type its name"
       onCommit={(name) => {
@@ -58,6 +58,7 @@ export function PassagePlace({ build, id, onGone }: { build: Build; id: string; 
   return (
     <Panel
       title={passage.name}
+      onClose={onGone}
       about={
         users.length === 0
           ? 'no route goes through it'

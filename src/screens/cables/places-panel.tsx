@@ -4,6 +4,7 @@ import { EXPOSURES, type Exposure, type Extent, INGRESS } from '@/core/build';
 import { extentOf } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
+import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
@@ -59,7 +60,7 @@ export function PlacesPanel({ assessment }: { assessment: Assessment }) {
                         },
                       })
                     }
-                    className={`rounded-[3px] px-1.5 py-0.5 text-[13px] ${on ? 'bg-bar text-bar-ink' : 'text-soft'}`}
+                    className={`rounded-[3px] px-1.5 py-0.5 text-note ${on ? 'bg-strong text-strong-ink' : 'text-soft'}`}
                   >
                     {EXPOSURE_WORDS[one]}
                   </button>
@@ -108,10 +109,10 @@ function Block({ assessment, zoneId }: { assessment: Assessment; zoneId: string 
   const extent = extentOf(build, zoneId);
   const own = build.zones[zoneId]?.extent !== undefined;
   return (
-    <details className="mt-1">
-      <summary className="cursor-pointer text-[13px] text-soft">
-        {own ? 'its own block' : extent ? 'where such a place usually is' : 'not on the plan'}
-      </summary>
+    <Fold
+      className="mt-1"
+      head={<>{own ? 'its own block' : extent ? 'where such a place usually is' : 'not on the plan'}</>}
+    >
       {extent &&
         EDGES.map(([edge, label]) => (
           <QuantityField
@@ -129,6 +130,6 @@ function Block({ assessment, zoneId }: { assessment: Assessment; zoneId: string 
       <Action look="quiet" onPress={() => dispatch({ edit: 'dropZone', input: { zoneId } })}>
         Take this place away
       </Action>
-    </details>
+    </Fold>
   );
 }

@@ -185,7 +185,7 @@ export function PlanDrawing({
     <svg
       ref={svg}
       viewBox={`0 0 ${plan.width} ${plan.height}`}
-      className="w-full touch-none select-none"
+      className="w-full select-none [touch-action:pan-x_pan-y] max-[700px]:min-w-[680px] [&_[data-plan-device]]:touch-none [&_[data-plan-passage]]:touch-none [&_circle]:touch-none"
       role="group"
       aria-label={view === 'top' ? 'Layout plan from above' : 'Layout plan from the left side'}
       onPointerMove={move}
@@ -193,7 +193,7 @@ export function PlanDrawing({
       onPointerCancel={() => setDrag(null)}
       onPointerDown={() => onPick(null)}
     >
-      <Body plan={plan} />
+      <Body plan={plan} system={assessment.build.units} />
       <Axles assessment={shown} before={drag ? assessment : null} plan={plan} />
       {plan.routes.map((route, k) => (
         <RouteLine

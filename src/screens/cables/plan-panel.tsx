@@ -24,7 +24,7 @@ export function PlanPanel({
   onPick: (picked: Picked) => void;
 }) {
   if (picked?.kind === 'device' && findDevice(assessment.build, picked.id))
-    return <DevicePlace assessment={assessment} id={picked.id} />;
+    return <DevicePlace assessment={assessment} id={picked.id} onClose={() => onPick(null)} />;
   if (picked?.kind === 'route' && assessment.build.routes[picked.id])
     return <RoutePlace assessment={assessment} id={picked.id} onGone={() => onPick(null)} />;
   if (picked?.kind === 'passage' && assessment.build.passages?.[picked.id])
@@ -47,7 +47,7 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
         <ChoiceField
           label="Lay a cable"
           value={null}
-          empty={lay.length === 0 ? 'none has two placed ends' : 'choose one to give it a way'}
+          empty={lay.length === 0 ? 'none has two placed ends' : 'choose one to give it a route'}
           choices={lay.map(({ id, name }) => ({ value: id, label: name }))}
           onChoose={(id) => {
             const conductor = findConductor(build, id);
@@ -66,7 +66,7 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
               edit: 'layRoute',
               input: {
                 routeId,
-                name: `Way of ${conductor.name}`,
+                name: `Route of ${conductor.name}`,
                 conductorIds: [id],
                 // Through passages where there are any; else one point to bend it by.
                 waypoints: found && found.points.length > 0 ? found.points : [middle],
@@ -91,7 +91,7 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
         />
         {loose.length > 0 && (
           <ChoiceField
-            label="Give a loom its way"
+            label="Give a loom its route"
             value={null}
             empty="choose one"
             choices={loose.map(({ id, name }) => ({ value: id, label: name }))}
@@ -106,9 +106,9 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
         {homeless > 0 && (
           <div className="py-1">
             <Action onPress={() => dispatch({ edit: 'placeDevices', input: { places: usualPlaces(build) } })}>
-              Put the {homeless} that have no place where such things go
+              Auto-place {homeless} parts
             </Action>
-            <p className="mt-1 text-[13px] text-soft">
+            <p className="mt-1 text-note text-soft">
               A beginning: drag each to its true place. Axle loads name what nobody has moved as assumed.
             </p>
           </div>
@@ -119,7 +119,7 @@ function Nothing({ assessment, onPick }: { assessment: Assessment; onPick: (pick
   );
 }
 
-function DevicePlace({ assessment, id }: { assessment: Assessment; id: string }) {
+function DevicePlace({ assessment, id, onClose }: { assessment: Assessment; id: string; onClose: () => void }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build } = assessment;
   const device = findDevice(build, id)!;
@@ -135,7 +135,11 @@ function DevicePlace({ assessment, id }: { assessment: Assessment; id: string })
     dispatch({ edit: 'setSize', input: { deviceId: id, sizeM: { ...size, ...part } } });
   const boxes = Object.values(build.circuits.hv.devices).filter((one) => one.kind === 'box' && one.id !== id);
   return (
-    <Panel title={device.name} about={device.sizeM ? 'measures as told' : 'measures assumed for its kind'}>
+    <Panel
+      title={device.name}
+      about={device.sizeM ? 'measures as told' : 'measures assumed for its kind'}
+      onClose={onClose}
+    >
       <div className="grid gap-x-8 min-[560px]:grid-cols-2 min-[1080px]:grid-cols-3">
         <div>
           <QuantityField

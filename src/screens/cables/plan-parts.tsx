@@ -2,7 +2,7 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { Build } from '@/core/build';
-import { formatQuantity } from '@/core/quantities';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { massesOf } from '@/core/vehicle';
 import type { layOutPlan, PlanPassage, PlanRoute } from './derive-plan';
 import { cut } from './plan-block';
@@ -10,7 +10,12 @@ import { cut } from './plan-block';
 type Plan = ReturnType<typeof layOutPlan>;
 
 /** Outline, wheels, zones and the scale. */
-export function Body({ plan }: { plan: Plan }) {
+/** The bar of the scale, m: half a metre, or two feet. */
+const BAR_M = { metric: 0.5, us: 0.6096 } as const;
+
+export function Body({ plan, system }: { plan: Plan; system: UnitSystem }) {
+  const heat = (value: number) => formatQuantity({ value, dimension: 'temperature' }, system).text;
+  const barM = BAR_M[system];
   const { outline, view, zones, toScreen } = plan;
   const [left, top] = toScreen({ xM: outline.x0M, yM: -outline.halfWidthM, zM: outline.heightM });
   const [right, bottom] = toScreen({ xM: outline.x1M, yM: outline.halfWidthM, zM: 0 });
@@ -73,7 +78,7 @@ export function Body({ plan }: { plan: Plan }) {
             <g key={id}>
               <rect {...block} fill="none" stroke="var(--soft)" strokeWidth="1.2" strokeDasharray="4 4" />
               <text x={block.x + 4} y={block.y + 13} fontSize="11.5" fill="var(--soft)">
-                {`${cut(name, 18)}, ${ambientC} °C`}
+                {`${cut(name, 18)}, ${heat(ambientC)}`}
               </text>
             </g>
           ),
@@ -100,16 +105,17 @@ export function Body({ plan }: { plan: Plan }) {
               {cut(zone.name, 24)}
             </text>
             <text x={(zone.x0 + zone.x1) / 2} y={plan.height - 29} textAnchor="middle" fontSize="12" fill="var(--soft)">
-              {zone.ambientC} °C
+              {heat(zone.ambientC)}
             </text>
           </g>
         ))}
       <path
-        d={`M${left} ${plan.height - 8}h${0.5 * plan.scale}m0 -4v8M${left} ${plan.height - 12}v8`}
+        d={`M${left} ${plan.height - 8}h${barM * plan.scale}m0 -4v8M${left} ${plan.height - 12}v8`}
         stroke="var(--soft)"
       />
-      <text x={left + 0.5 * plan.scale + 6} y={plan.height - 4} fontSize="11.5" fill="var(--soft)">
-        0.5 m{outline.assumed ? ', outline assumed' : ''}
+      <text x={left + barM * plan.scale + 6} y={plan.height - 4} fontSize="11.5" fill="var(--soft)">
+        {formatQuantity({ value: barM, dimension: 'length' }, system, 3, system === 'us' ? 'ft' : 'm').text}
+        {outline.assumed ? ', outline assumed' : ''}
       </text>
     </g>
   );

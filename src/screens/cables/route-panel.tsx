@@ -36,7 +36,7 @@ export function RoutePlace({ assessment, id, onGone }: { assessment: Assessment;
     point && dispatch({ edit: 'setWaypoint', input: { routeId: id, index: at, point: { ...point, ...part } } });
   const set = (part: RouteFacts) => dispatch({ edit: 'setRoute', input: { routeId: id, facts: part } });
   return (
-    <Panel title={route.name} about={along.map(({ conductor }) => conductor.name).join(', ')}>
+    <Panel title={route.name} about={along.map(({ conductor }) => conductor.name).join(', ')} onClose={onGone}>
       <div className="grid gap-x-8 min-[560px]:grid-cols-2 min-[1080px]:grid-cols-3">
         <div>
           <ChoiceField
@@ -117,7 +117,7 @@ export function RoutePlace({ assessment, id, onGone }: { assessment: Assessment;
             onCommit={(slackM) => dispatch({ edit: 'setRoute', input: { routeId: id, slackM } })}
           />
           <QuantityField
-            label="Measured along the way"
+            label="Measured along the route"
             value={route.measuredLengthM}
             dimension="length"
             system={system}

@@ -77,7 +77,7 @@ export default function SizePanel({ assessment }: { assessment: Assessment }) {
   return (
     <Panel
       title="Size it for me"
-      about="the smallest of each make that holds with the comfort you want, tried on the whole vehicle"
+      about="the smallest of each make that holds with the margin wanted, tried on the whole vehicle"
     >
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         <ChoiceField
@@ -97,7 +97,7 @@ export default function SizePanel({ assessment }: { assessment: Assessment }) {
           onChoose={setWhich}
         />
         <QuantityField
-          label="Comfort"
+          label="Margin wanted"
           value={comfort}
           dimension="ratio"
           unit="%"
@@ -129,7 +129,7 @@ export default function SizePanel({ assessment }: { assessment: Assessment }) {
       )}
       {answer && !answer.made.refused && (
         <div className="mt-3">
-          <p className="flex flex-wrap items-center gap-3 text-[16px]" data-sized="">
+          <p className="flex flex-wrap items-center gap-3 text-lead" data-sized="">
             <span>
               {text(answer.made.before.massKg, 'mass')} →{' '}
               <b className="font-semibold">{text(answer.made.after.massKg, 'mass')}</b>,{' '}
@@ -144,14 +144,24 @@ export default function SizePanel({ assessment }: { assessment: Assessment }) {
             )}
             {stale && <span className="text-soft">the build has changed since: size again</span>}
           </p>
-          <table className="mt-2 w-full text-left text-[14px]">
-            <thead className="text-[13px] text-soft">
+          <table className="mt-2 w-full text-left text-small">
+            <thead className="text-note text-soft">
               <tr>
-                <th className="py-1 font-normal">Conductor</th>
-                <th className="text-right font-normal">now</th>
-                <th className="text-right font-normal">then</th>
-                <th className="text-right font-normal">margin</th>
-                <th className="pl-4 font-normal">a size smaller is bound by</th>
+                <th scope="col" className="py-1 font-normal">
+                  Conductor
+                </th>
+                <th scope="col" className="text-right font-normal">
+                  now
+                </th>
+                <th scope="col" className="text-right font-normal">
+                  then
+                </th>
+                <th scope="col" className="text-right font-normal">
+                  margin
+                </th>
+                <th scope="col" className="pl-4 font-normal">
+                  a size smaller is bound by
+                </th>
               </tr>
             </thead>
             <tbody>
@@ -222,7 +232,7 @@ function Trade({
   const first = choice.tries.find((row) => row.margin >= comfort);
   return (
     <figure className="mt-3">
-      <figcaption className="text-[14px]">
+      <figcaption className="text-small">
         {name}: full line mass, dashed loss, dotted price (generic), each against its greatest
       </figcaption>
       <div className="h-[170px]" aria-hidden="true">
@@ -267,13 +277,13 @@ function Trade({
           </LineChart>
         </ResponsiveContainer>
       </div>
-      <p className="text-[13px] text-soft">
+      <p className="text-note text-soft">
         {choice.tries
           .map(
             (row) =>
               `${formatArea(row.part.areaMm2, system)}: ${formatQuantity({ value: row.massKg, dimension: 'mass' }, system, 2).text}, ${formatQuantity({ value: row.lossW, dimension: 'power' }, system, 2).text}`,
           )
-          .join(' · ')}
+          .join(', ')}
       </p>
     </figure>
   );

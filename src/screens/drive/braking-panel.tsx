@@ -31,7 +31,7 @@ export function BrakingPanel({ assessment }: { assessment: Assessment }) {
       <ChoiceField
         label="It brakes"
         value={asked ?? null}
-        empty="not told"
+        empty="not entered"
         choices={[...ASKED]}
         onChoose={(value) => dispatch({ edit: 'setRegeneration', input: { asked: value as 'none' } })}
       />
@@ -41,7 +41,7 @@ export function BrakingPanel({ assessment }: { assessment: Assessment }) {
             <ChoiceField
               label="Its controller lights the brake lamps"
               value={lampLit === undefined ? null : lampLit ? 'yes' : 'no'}
-              empty="not told"
+              empty="not entered"
               choices={[
                 { value: 'yes', label: 'yes' },
                 { value: 'no', label: 'no' },
@@ -65,9 +65,11 @@ export function BrakingPanel({ assessment }: { assessment: Assessment }) {
           />
           <FigureSetting build={build} figure="regenShare" note={share === undefined ? 'assumed 60 %' : ''} />
           {trip && (
-            <p className="mt-1 text-[13px] text-soft">
-              Hardest on the usual trip: {trip.mild.regenMostMPerS2.toFixed(2)} m/s². Nothing goes back above 97 %
-              charge, into cells below 2 °C, or slower than a walk.
+            <p className="mt-1 text-note text-soft">
+              Hardest on the usual trip:{' '}
+              {formatQuantity({ value: trip.mild.regenMostMPerS2, dimension: 'acceleration' }, build.units, 2).text}.
+              Nothing goes back above 97 % charge, into cells below{' '}
+              {formatQuantity({ value: 2, dimension: 'temperature' }, build.units).text}, or slower than a walk.
             </p>
           )}
           <div className="mt-2">

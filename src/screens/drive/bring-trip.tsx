@@ -49,7 +49,7 @@ export function BringTrip({ system }: { system: UnitSystem }) {
       </FileAction>
       {read?.ok === false && <Problems title="This trip can’t be driven" problems={read.errors} />}
       {read?.ok && (
-        <div className="mt-1 border-l-[3px] border-rule bg-well p-2.5 text-[14px]">
+        <div className="mt-1 border-l-[3px] border-rule bg-well p-2.5 text-small">
           <p>
             <b className="font-semibold">{read.name}</b>:{' '}
             {formatQuantity({ value: read.distanceM, dimension: 'distance' }, system, 3).text} in{' '}

@@ -2,6 +2,7 @@
 import { Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { ReadTrip } from '@/core/formats';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 
 /** So many marks of points left out are drawn; more would be one grey field. */
 const MARKS = 60;
@@ -16,7 +17,9 @@ export default function BroughtChart({ trip, system }: { trip: ReadTrip; system:
   const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 2).text;
   const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 2).text;
   const height = (value: number) => formatQuantity({ value, dimension: 'length' }, system, 4).text;
-  const axis = { stroke: 'var(--soft)', tick: { fontSize: 12 } } as const;
+  const along = axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false });
+  const fast = axisOf(0, extent(data.map(({ v }) => v))[1], 'speed', system, { most: 3 });
+  const [low, high] = extent(data.flatMap(({ z, s }) => [z, s]));
   const marks = rejectedS.slice(0, MARKS);
   const margin = { top: 6, right: 14, bottom: 0, left: 2 };
   return (
@@ -25,8 +28,8 @@ export default function BroughtChart({ trip, system }: { trip: ReadTrip; system:
         <div className="h-[90px]">
           <ResponsiveContainer width="100%" height="100%">
             <LineChart data={data} margin={margin} accessibilityLayer={false}>
-              <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} tickCount={5} tickFormatter={time} {...axis} />
-              <YAxis width={64} tickCount={3} tickFormatter={speed} {...axis} />
+              <XAxis dataKey="t" {...rechartsAxis(along)} />
+              <YAxis width={64} {...rechartsAxis(fast)} />
               {marks.map((x, k) => (
                 <ReferenceLine
                   key={`${x} ${rejectedS.indexOf(x, k)}`}
@@ -43,8 +46,8 @@ export default function BroughtChart({ trip, system }: { trip: ReadTrip; system:
           <div className="h-[80px]">
             <ResponsiveContainer width="100%" height="100%">
               <LineChart data={data} margin={margin} accessibilityLayer={false}>
-                <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} hide />
-                <YAxis width={64} tickCount={3} domain={['auto', 'auto']} tickFormatter={height} {...axis} />
+                <XAxis dataKey="t" {...rechartsAxis(along)} hide />
+                <YAxis width={64} {...rechartsAxis(axisOf(low, high, 'length', system, { most: 3 }))} />
                 <Line dataKey="z" stroke="var(--soft)" strokeWidth={1} dot={false} isAnimationActive={false} />
                 <Line dataKey="s" stroke="var(--ink)" strokeWidth={1.6} dot={false} isAnimationActive={false} />
               </LineChart>
@@ -52,7 +55,7 @@ export default function BroughtChart({ trip, system }: { trip: ReadTrip; system:
           </div>
         )}
       </div>
-      <figcaption className="text-[13px] text-soft">
+      <figcaption className="text-note text-soft">
         Speed over three seconds{heights ? '; below it the height as read, thin, and as it will be driven' : ''}
         {rejectedS.length > 0 ? `; ${rejectedS.length} dashed where points were left out` : ''}.
       </figcaption>

@@ -28,12 +28,12 @@ export function CurrentsPanel({ assessment }: { assessment: Assessment }) {
   ];
   return (
     <Panel title="Battery current" about="of the usual trip; the half hour is held against cruise">
-      <table className="w-full text-left text-[14px]">
+      <table className="w-full text-left text-small">
         <thead className="text-soft">
           <tr>
             <th className="font-medium" />
             {runs.map(([name]) => (
-              <th key={name} className="text-right font-medium">
+              <th scope="col" key={name} className="text-right font-medium">
                 {name}
               </th>
             ))}
@@ -70,7 +70,7 @@ export function CurrentsPanel({ assessment }: { assessment: Assessment }) {
           </tr>
         </tbody>
       </table>
-      <p className="mt-2 text-[13px] text-soft">
+      <p className="mt-2 text-note text-soft">
         Begins with {(trip.socStart * 100).toFixed(0)} % of the charge. Generic maps, cooling and heat capacities.
       </p>
     </Panel>

@@ -4,6 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { TRIP_IDS, type TripId } from '@/core/build';
 import { catalogueOf } from '@/core/parts';
 import { motorCurrentA } from '@/core/physics/motor';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { type TripResult, tripMissing, tripName, tripRun } from '@/core/simulate';
 import { followsVehicle, inverterPowerW, motorOf, roadModel, steadyPowerW } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
@@ -99,12 +100,12 @@ function Motor({ assessment }: { assessment: Assessment }) {
         system={build.units}
       />
       {!followsVehicle(build) && (
-        <p className="mt-1 text-[14px] text-thin">
+        <p className="mt-1 text-small text-thin">
           The circuit still runs on typed powers. Survey, Duty: let cruise and hill power follow from the vehicle.
         </p>
       )}
       {model && model.assumed.length > 0 && (
-        <p className="mt-1 text-[13px] text-soft">Assumed: {model.assumed.join('; ')}.</p>
+        <p className="mt-1 text-note text-soft">Assumed: {model.assumed.join('; ')}.</p>
       )}
       {motor?.part?.motorKind === 'series-dc' && (
         <div className="mt-2">
@@ -132,7 +133,7 @@ function Trip({ assessment }: { assessment: Assessment }) {
       title="Usual trip"
       about={
         trip
-          ? 'pack new, 15 °C'
+          ? `pack new, ${formatQuantity({ value: 15, dimension: 'temperature' }, system).text}`
           : tripKey === null || (running && running.state !== 'going')
             ? ''
             : tripRun.pendingWords
@@ -169,8 +170,8 @@ function Trip({ assessment }: { assessment: Assessment }) {
         <>
           <TripChart run={trip.mild} system={system} />
           <div className="mt-1">
-            <Plain label="Takes, new and mild" text={perKm(trip.mild)} />
-            <Plain label="Takes, winter" text={perKm(trip.winter)} />
+            <Plain label="Takes, new and mild" text={consumption(trip.mild, system)} />
+            <Plain label="Takes, winter" text={consumption(trip.winter, system)} />
             <FigureRow label="Range, new and mild" value={trip.rangeFreshM} dimension="distance" system={system} />
             <FigureRow label="Range, aged, winter" value={trip.rangeWinterM} dimension="distance" system={system} />
             {cost !== null && <Plain label="Costs a km" text={cost.toFixed(3)} />}
@@ -214,12 +215,15 @@ function DrivingNow() {
 
 /** From the socket into the pack (generic). */
 const CHARGING = 0.88;
-const perKm = (run: TripResult): string => (run.energyPerKmWh === null ? '–' : `${run.energyPerKmWh.toFixed(0)} Wh/km`);
+const consumption = (run: TripResult, system: UnitSystem): string =>
+  run.energyPerKmWh === null
+    ? '–'
+    : formatQuantity({ value: run.energyPerKmWh, dimension: 'consumption' }, system).text;
 
 const SPLIT_WORDS: Readonly<Record<keyof TripResult['split'], string>> = {
   air: 'Air',
   rolling: 'Rolling',
-  climbing: 'Height that stays',
+  climbing: 'Net climb',
   brakes: 'Brakes',
   drive: 'Motor, inverter, gears',
   pack: 'In the pack',
@@ -230,7 +234,7 @@ const SPLIT_WORDS: Readonly<Record<keyof TripResult['split'], string>> = {
 function Split({ run }: { run: TripResult }) {
   if (!(run.energyJ > 0)) return null;
   return (
-    <ul className="mt-2 text-[14px]" aria-label="Where the energy goes">
+    <ul className="mt-2 text-small" aria-label="Where the energy goes">
       {(Object.keys(SPLIT_WORDS) as (keyof TripResult['split'])[]).map((part) => {
         const share = run.split[part] / run.energyJ;
         return (

@@ -3,7 +3,7 @@ export function Plain({ label, text }: { label: string; text: string }) {
   return (
     <div className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1">
       <span className="text-soft">{label}</span>
-      <b className="text-[17px] font-semibold">{text}</b>
+      <b className="text-lead font-semibold">{text}</b>
     </div>
   );
 }

@@ -2,6 +2,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { DriveResults, RoadLine } from '@/core/stations/drive';
+import { axisOf, rechartsAxis } from '@/ui/axis';
 
 const slope = (grade: number): string => (grade === 0 ? 'flat' : `${Number((grade * 100).toFixed(1))} %`);
 
@@ -25,7 +26,7 @@ export default function PullChart({
     ...Object.fromEntries(roads.map(({ forcesN }, line) => [`r${line}`, forcesN[k]! <= most ? forcesN[k] : null])),
   }));
   const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 2).text;
-  const kilo = (value: number) => `${(value / 1000).toFixed(1)} kN`;
+  const kilo = (value: number) => formatQuantity({ value, dimension: 'force' }, system, 3).text;
   const last = data.length - 1;
   const single = results.gears.length === 1 ? results.gears[0]! : null;
   const baseMPerS =
@@ -40,20 +41,9 @@ export default function PullChart({
             <CartesianGrid stroke="var(--rule)" vertical={false} />
             <XAxis
               dataKey="v"
-              type="number"
-              domain={[0, 'dataMax']}
-              tickCount={6}
-              tickFormatter={speed}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
+              {...rechartsAxis(axisOf(0, data.at(-1)?.v ?? 0, 'speed', system, { whole: false, most: 6 }))}
             />
-            <YAxis
-              width={56}
-              domain={[0, Math.ceil(most / 500) * 500]}
-              tickFormatter={kilo}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
-            />
+            <YAxis width={56} {...rechartsAxis(axisOf(0, most, 'force', system))} />
             <Tooltip
               isAnimationActive={false}
               labelFormatter={(v) => speed(Number(v))}
@@ -111,7 +101,7 @@ export default function PullChart({
           </LineChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-[13px] text-soft">
+      <figcaption className="text-note text-soft">
         Full lines: pull at the wheels at peak torque, {single ? 'one ratio' : `${results.gears.length} gears`}. Dashed:
         the road, by its slope. Where they meet is the fastest that it keeps up.
       </figcaption>

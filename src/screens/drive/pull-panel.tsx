@@ -46,13 +46,21 @@ export function PullPanel({ assessment }: { assessment: Assessment }) {
           ))}
       </div>
       {results.gears.length > 1 && (
-        <table className="mt-2 w-full text-left text-[14px]">
+        <table className="mt-2 w-full text-left text-small">
           <thead className="text-soft">
             <tr>
-              <th className="font-medium">Gear</th>
-              <th className="text-right font-medium">ratio</th>
-              <th className="text-right font-medium">holds up to</th>
-              <th className="text-right font-medium">starts on</th>
+              <th scope="col" className="font-medium">
+                Gear
+              </th>
+              <th scope="col" className="text-right font-medium">
+                ratio
+              </th>
+              <th scope="col" className="text-right font-medium">
+                holds up to
+              </th>
+              <th scope="col" className="text-right font-medium">
+                starts on
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -67,7 +75,7 @@ export function PullPanel({ assessment }: { assessment: Assessment }) {
           </tbody>
         </table>
       )}
-      <p className="mt-1 text-[13px] text-soft">Base speed at this voltage: {results.baseSpeedRpm.toFixed(0)}/min.</p>
+      <p className="mt-1 text-note text-soft">Base speed at this voltage: {results.baseSpeedRpm.toFixed(0)}/min.</p>
     </Panel>
   );
 }

@@ -4,6 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { tripOfSegments } from '@/core/simulate';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
+import { Fold } from '@/ui/fold';
 import { QuantityField } from '@/ui/quantity-field';
 
 interface Row {
@@ -30,11 +31,10 @@ export function SegmentsPanel({ assessment }: { assessment: Assessment }) {
     setRows(rows.map((row) => (row.id === id ? { ...row, ...part } : row)));
   const made = tripOfSegments(rows, times);
   return (
-    <details className="mt-2">
-      <summary className="cursor-pointer text-soft">Make a trip by segments</summary>
+    <Fold className="mt-2" head="Make a trip by segments">
       <ol className="mt-1">
         {rows.map((row, k) => (
-          <li key={row.id} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-x-4">
+          <li key={row.id} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-x-4 max-[600px]:grid-cols-2">
             <QuantityField
               label={`${k + 1}. to`}
               value={row.toMPerS}
@@ -95,6 +95,6 @@ export function SegmentsPanel({ assessment }: { assessment: Assessment }) {
         </Action>
         {made === null && <span className="text-soft">longer than ten hours, or nothing to drive</span>}
       </div>
-    </details>
+    </Fold>
   );
 }

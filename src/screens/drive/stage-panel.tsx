@@ -20,8 +20,9 @@ export function StagePanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build, vehicle } = assessment;
   const loads = stageLoads(vehicle);
+  const system = build.units;
   return (
-    <Panel title="Belt or chain" about="only where one stands between motor and gearbox">
+    <Panel title="Reduction drive" about="only where one stands between motor and gearbox">
       <FigureSetting build={build} figure="stageRatio" note={build.vehicle.stageRatio === undefined ? 'none' : ''} />
       <ChoiceField
         label="What it is"
@@ -40,7 +41,7 @@ export function StagePanel({ assessment }: { assessment: Assessment }) {
         <ChoiceField
           label="A speed limit cuts the motor’s feed"
           value={build.stage?.overspeedCut === undefined ? null : build.stage.overspeedCut ? 'yes' : 'no'}
-          empty="not told"
+          empty="not entered"
           choices={[
             { value: 'yes', label: 'yes' },
             { value: 'no', label: 'no' },
@@ -50,8 +51,14 @@ export function StagePanel({ assessment }: { assessment: Assessment }) {
       )}
       {loads && (
         <>
-          <Plain label="Pulls the shaft sideways, at peak" text={`${(loads.sideN / 1000).toFixed(2)} kN`} />
-          <Plain label="Mount holds against turning" text={`${loads.reactionNm.toFixed(0)} Nm`} />
+          <Plain
+            label="Pulls the shaft sideways, at peak"
+            text={formatQuantity({ value: loads.sideN, dimension: 'force' }, system, 3).text}
+          />
+          <Plain
+            label="Mount holds against turning"
+            text={formatQuantity({ value: loads.reactionNm, dimension: 'torque' }, system, 3).text}
+          />
         </>
       )}
     </Panel>
@@ -85,7 +92,7 @@ export function PresetPanel({ assessment }: { assessment: Assessment }) {
           <ChoiceField
             label="A presence switch stops it"
             value={build.presetSpeed.deadMan === undefined ? null : build.presetSpeed.deadMan ? 'yes' : 'no'}
-            empty="not told"
+            empty="not entered"
             choices={[
               { value: 'yes', label: 'yes' },
               { value: 'no', label: 'no' },
@@ -106,7 +113,7 @@ export function PresetPanel({ assessment }: { assessment: Assessment }) {
           )}
           <Plain
             label="While it comes up to speed"
-            text={`${(figures.rampN / 1000).toFixed(2)} kN, ${formatQuantity({ value: figures.rampG, dimension: 'ratio' }, system, 2).text} of gravity`}
+            text={`${formatQuantity({ value: figures.rampN, dimension: 'force' }, system, 3).text}, ${formatQuantity({ value: figures.rampG, dimension: 'ratio' }, system, 2).text} of gravity`}
           />
         </>
       )}
@@ -118,7 +125,7 @@ function Plain({ label, text }: { label: string; text: string }) {
   return (
     <div className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1">
       <span className="text-soft">{label}</span>
-      <b className="text-[17px] font-semibold">{text}</b>
+      <b className="text-lead font-semibold">{text}</b>
     </div>
   );
 }

@@ -2,6 +2,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { TripResult } from '@/core/simulate';
+import { axisOf, extent, rechartsAxis, TOOLTIP } from '@/ui/axis';
 
 /** Battery current over the trip, and the speed under it. */
 export default function TripChart({ run, system }: { run: TripResult; system: UnitSystem }) {
@@ -16,8 +17,10 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
   const amps = (value: number) => `${value.toFixed(0)} A`;
   const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 2).text;
   const warm = (value: number) => formatQuantity({ value: Math.round(value), dimension: 'temperature' }, system).text;
-  const axis = { stroke: 'var(--soft)', tick: { fontSize: 12 } } as const;
-  const tooltip = { background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' } as const;
+  const along = rechartsAxis(axisOf(0, run.durationS, 'time', system, { whole: false, most: 6 }));
+  const current = rechartsAxis(axisOf(...extent(data.flatMap(({ i }) => [i, 0])), 'current', system, { most: 4 }));
+  const fast = rechartsAxis(axisOf(0, extent(data.map(({ v }) => v))[1], 'speed', system, { most: 3 }));
+  const heat = rechartsAxis(axisOf(...extent(data.flatMap(({ p, m }) => [p, m])), 'temperature', system, { most: 3 }));
   return (
     <figure className="mt-2">
       <div aria-hidden="true">
@@ -30,8 +33,8 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
               accessibilityLayer={false}
             >
               <CartesianGrid stroke="var(--rule)" vertical={false} />
-              <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} hide />
-              <YAxis width={56} tickFormatter={amps} {...axis} />
+              <XAxis dataKey="t" {...along} hide />
+              <YAxis width={56} {...current} />
               <ReferenceLine y={0} stroke="var(--soft)" />
               {run.stop && (
                 <ReferenceLine
@@ -50,7 +53,7 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
                 isAnimationActive={false}
                 labelFormatter={(t) => time(Number(t))}
                 formatter={(value) => [amps(Number(value)), 'battery']}
-                contentStyle={tooltip}
+                contentStyle={TOOLTIP}
               />
               <Line dataKey="i" stroke="var(--hv)" strokeWidth={1.6} dot={false} isAnimationActive={false} />
             </LineChart>
@@ -64,13 +67,13 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
               margin={{ top: 4, right: 18, bottom: 0, left: 2 }}
               accessibilityLayer={false}
             >
-              <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} tickCount={6} tickFormatter={time} {...axis} />
-              <YAxis width={56} tickCount={3} tickFormatter={speed} {...axis} />
+              <XAxis dataKey="t" {...along} />
+              <YAxis width={56} {...fast} />
               <Tooltip
                 isAnimationActive={false}
                 labelFormatter={(t) => time(Number(t))}
                 formatter={(value) => [speed(Number(value)), 'speed']}
-                contentStyle={tooltip}
+                contentStyle={TOOLTIP}
               />
               <Line dataKey="v" stroke="var(--ink)" strokeWidth={1.4} dot={false} isAnimationActive={false} />
             </LineChart>
@@ -84,19 +87,13 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
               margin={{ top: 6, right: 18, bottom: 0, left: 2 }}
               accessibilityLayer={false}
             >
-              <XAxis dataKey="t" type="number" domain={[0, 'dataMax']} hide />
-              <YAxis
-                width={56}
-                tickCount={3}
-                domain={['auto', 'auto']}
-                tickFormatter={(value: number) => warm(value)}
-                {...axis}
-              />
+              <XAxis dataKey="t" {...along} hide />
+              <YAxis width={56} {...heat} />
               <Tooltip
                 isAnimationActive={false}
                 labelFormatter={(t) => time(Number(t))}
                 formatter={(value, name) => [warm(Number(value)), name === 'p' ? 'pack' : 'motor']}
-                contentStyle={tooltip}
+                contentStyle={TOOLTIP}
               />
               <Line dataKey="p" stroke="var(--hv)" strokeWidth={1.6} dot={false} isAnimationActive={false} />
               <Line
@@ -111,7 +108,7 @@ export default function TripChart({ run, system }: { run: TripResult; system: Un
           </ResponsiveContainer>
         </div>
       </div>
-      <figcaption className="text-[13px] text-soft">
+      <figcaption className="text-note text-soft">
         {formatQuantity({ value: run.distanceM, dimension: 'distance' }, system, 3).text} in {time(run.durationS)}, with
         the battery current above, the speed below, and the temperatures under that: pack full, motor dashed.
         {run.stop && (

@@ -55,7 +55,7 @@ export function Snapshots({ buildId }: { buildId: string }) {
         </button>
       </form>
       {trouble && (
-        <p role="alert" className="mt-2 text-[14px] text-fails">
+        <p role="alert" className="mt-2 text-small text-fails">
           {trouble}
         </p>
       )}
@@ -64,7 +64,7 @@ export function Snapshots({ buildId }: { buildId: string }) {
         {list.map((snapshot) => (
           <li key={snapshot.number} className="flex items-baseline gap-2 border-t border-rule py-1">
             <span className="min-w-0 truncate font-semibold">{snapshot.name}</span>
-            <span className="ml-auto whitespace-nowrap text-[14px] text-soft">{moment(snapshot.takenAt)}</span>
+            <span className="ml-auto whitespace-nowrap text-small text-soft">{moment(snapshot.takenAt)}</span>
             <Action
               look="quiet"
               label={`Go back to ${snapshot.name}`}

@@ -6,6 +6,7 @@ import { buildFileName, buildText } from '@/core/formats/build-file';
 import type { StoredBuild } from '@/store/database';
 import { freshId, repository, storageTrouble } from '@/store/tab';
 import { Action, download } from '@/ui/action';
+import { Fold } from '@/ui/fold';
 
 const day = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
 
@@ -43,8 +44,8 @@ export function BuildRow({
           prefetch={false}
           className="flex items-baseline gap-3 rounded-[3px] py-1 hover:bg-panel"
         >
-          <span className="min-w-0 truncate text-[17px] font-semibold">{stored.name}</span>
-          <span className="ml-auto whitespace-nowrap text-[14px] text-soft">changed {day(stored.changedAt)}</span>
+          <span className="min-w-0 truncate text-lead font-semibold">{stored.name}</span>
+          <span className="ml-auto whitespace-nowrap text-small text-soft">changed {day(stored.changedAt)}</span>
         </Link>
       ) : (
         <form
@@ -69,7 +70,7 @@ export function BuildRow({
         </form>
       )}
       {trouble && (
-        <p role="alert" className="text-[14px] text-fails">
+        <p role="alert" className="text-small text-fails">
           {trouble}
         </p>
       )}
@@ -114,8 +115,7 @@ export function DeletedBuilds({
   const [sure, setSure] = useState<string | null>(null);
   if (deleted.length === 0) return null;
   return (
-    <details className="mt-4">
-      <summary className="cursor-pointer text-soft">Deleted ({deleted.length}), kept for 30 days</summary>
+    <Fold className="mt-4" head={<>Deleted ({deleted.length}), kept for 30 days</>}>
       <ul>
         {deleted.map((stored) => (
           <li key={stored.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5">
@@ -137,6 +137,6 @@ export function DeletedBuilds({
           </li>
         ))}
       </ul>
-    </details>
+    </Fold>
   );
 }

@@ -160,7 +160,7 @@ export function Home() {
     >
       <div className="mx-auto max-w-[980px] px-6 py-8">
         <header className="flex flex-wrap items-baseline gap-x-4 gap-y-2 border-b border-rule pb-4">
-          <h1 className="font-tight text-[34px] font-semibold leading-none">Ropeway</h1>
+          <h1 className="font-tight text-headline font-semibold leading-none">Ropeway</h1>
           <p className="text-soft">Design bench for electric conversions: one build, one live electrical model.</p>
           <span className="ml-auto flex gap-2">
             <Link href="/sums" prefetch={false} className="rounded-[3px] border border-rule px-3 py-1.5 font-tight">
@@ -188,7 +188,7 @@ export function Home() {
         <div className="mt-6 grid gap-6 md:grid-cols-[1.2fr_1fr]">
           <section aria-labelledby="builds">
             <div className="mb-2 flex items-baseline gap-3">
-              <h2 id="builds" className="font-tight text-[21px] font-semibold">
+              <h2 id="builds" className="font-tight text-title font-semibold">
                 Builds in this browser
               </h2>
               <span className="ml-auto">
@@ -209,7 +209,7 @@ export function Home() {
                 <BuildRow key={stored.id} stored={stored} onChanged={refresh} onDelete={() => void remove(stored)} />
               ))}
             </ul>
-            <p className="mt-3 text-[14px] text-soft">A build file can also be dropped anywhere on this page.</p>
+            <p className="mt-3 text-small text-soft">A build file can also be dropped anywhere on this page.</p>
             <DeletedBuilds
               deleted={lists?.deleted ?? []}
               onBringBack={(id) => void bringBack(id)}
@@ -222,14 +222,14 @@ export function Home() {
           </section>
           <div className="space-y-6">
             <section aria-labelledby="samples">
-              <h2 id="samples" className="mb-2 font-tight text-[21px] font-semibold">
+              <h2 id="samples" className="mb-2 font-tight text-title font-semibold">
                 Samples
               </h2>
               <div className="space-y-2">
                 {SAMPLE_CARDS.map((sample, i) => (
                   <div key={sample.key} className="rounded-[3px] border border-rule bg-panel px-4 py-3">
                     <div className="flex items-center justify-between gap-3">
-                      <p className="text-[17px] font-semibold">{sample.name}</p>
+                      <p className="text-lead font-semibold">{sample.name}</p>
                       <Action
                         look={i === 0 ? 'strong' : 'outline'}
                         onAsk={expectSample}
@@ -238,13 +238,13 @@ export function Home() {
                         Open {sample.name}
                       </Action>
                     </div>
-                    <p className="mt-1 text-[14px] text-soft">{sample.about}</p>
+                    <p className="mt-1 text-small text-soft">{sample.about}</p>
                   </div>
                 ))}
               </div>
             </section>
             <section aria-labelledby="new">
-              <h2 id="new" className="mb-2 font-tight text-[21px] font-semibold">
+              <h2 id="new" className="mb-2 font-tight text-title font-semibold">
                 New build
               </h2>
               <form onSubmit={onNew} className="flex gap-2">
@@ -258,7 +258,7 @@ export function Home() {
                 />
                 <button
                   type="submit"
-                  className="rounded-[3px] border-[1.5px] border-ink px-4 py-2 font-tight text-[16px] font-semibold"
+                  className="rounded-[3px] border-[1.5px] border-ink px-4 py-2 font-tight text-lead font-semibold"
                 >
                   Start
                 </button>

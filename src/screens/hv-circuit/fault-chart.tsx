@@ -2,6 +2,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { FaultStory } from '@/core/simulate';
+import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 
 /** Fault current over time until it is cleared; where nothing clears it the line runs out of the picture. */
 export default function FaultChart({ story, system }: { story: FaultStory; system: UnitSystem }) {
@@ -14,16 +15,13 @@ export default function FaultChart({ story, system }: { story: FaultStory; syste
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={data} margin={{ top: 14, right: 20, bottom: 8, left: 6 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis
-              dataKey="t"
-              type="number"
-              domain={[0, 'dataMax']}
-              tickCount={5}
-              tickFormatter={time}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
+            <XAxis dataKey="t" {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false }))} />
+            <YAxis
+              width={58}
+              {...rechartsAxis(
+                axisOf(0, extent([story.fault.prospectiveA, ...data.map(({ i }) => i)])[1], 'current', system),
+              )}
             />
-            <YAxis width={58} tickFormatter={amps} stroke="var(--soft)" tick={{ fontSize: 12 }} />
             <Tooltip
               isAnimationActive={false}
               formatter={(value) => [amps(Number(value)), 'fault']}
@@ -42,7 +40,7 @@ export default function FaultChart({ story, system }: { story: FaultStory; syste
           </LineChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-[13px] text-soft">
+      <figcaption className="text-note text-soft">
         Dashed: prospective {amps(story.fault.prospectiveA)}.{' '}
         {story.clearedAtS === null
           ? 'No fuse that is proved to break it stands in its way.'

@@ -54,7 +54,7 @@ export function FirstMomentPanel({
           <FigureRow label="Peak in the short" value={moment.peakA} dimension="current" system={system} />
           <FigureRow label="after" value={moment.peakAtS} dimension="time" system={system} />
           <FigureRow label="I²t in the short" value={moment.i2tA2s} dimension="i2t" system={system} />
-          <p className="mt-2 text-[14px]">
+          <p className="mt-2 text-small">
             {moment.peakA > 1.05 * prospectiveA
               ? `The capacitors give ${(moment.peakA / prospectiveA).toFixed(1)} times what the pack alone would.`
               : 'The capacitors add little to what the pack gives.'}
@@ -62,7 +62,7 @@ export function FirstMomentPanel({
           {fuses.length > 0 && (
             <ul className="mt-1">
               {fuses.map(({ device, fuse, felt }) => (
-                <li key={device.id} className="flex items-baseline gap-3 border-t border-rule/70 py-1 text-[14px]">
+                <li key={device.id} className="flex items-baseline gap-3 border-t border-rule/70 py-1 text-small">
                   <span className="min-w-0 flex-1 truncate">{device.device.name}</span>
                   <span>{text(Math.abs(felt.peakA), 'current')}</span>
                   <span className="w-[190px] text-right">
@@ -75,7 +75,7 @@ export function FirstMomentPanel({
               ))}
             </ul>
           )}
-          <p className="mt-2 text-[13px] text-soft">
+          <p className="mt-2 text-note text-soft">
             Every wire with its resistance and 0.5 µH a metre, capacitors with 3 mΩ and 40 nH of their own (generic).
             Diodes in the inverter and a turning motor are not in it.
           </p>

@@ -43,7 +43,7 @@ export function FusePanel({
       {picture && (
         <>
           <TimeCurrentChart picture={picture} system={system} />
-          <dl className="mt-1 grid grid-cols-2 gap-x-6 text-[14px]">
+          <dl className="mt-1 grid grid-cols-2 gap-x-6 text-small">
             {[
               ['Highest fault', amps(picture.highestA)],
               ['Lowest fault', amps(picture.lowestA)],

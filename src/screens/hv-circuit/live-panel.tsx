@@ -4,6 +4,7 @@ import { coverage, type Liveness } from '@/core/simulate';
 import { linkDischarge } from '@/core/stations/hv-circuit';
 import type { Vehicle } from '@/core/vehicle';
 import { Action } from '@/ui/action';
+import { Checkbox } from '@/ui/checkbox';
 import { Caution, Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { liveTerminals } from './derive-terminals';
@@ -55,7 +56,7 @@ export function LivePanel({
   const how = wire && live ? (live.liveOf.get(wire) ?? 'dead') : null;
   return (
     <>
-      <Panel title="Still live?" about="open what you like; press a wire for its way to the cells">
+      <Panel title="Still live?" about="open what you like; press a wire for its path to the cells">
         <div className="flex flex-wrap gap-2">
           <Action onPress={() => onOpen(new Set(all('contactor')))}>Emergency handle: contactors open</Action>
           <Action onPress={() => onOpen(new Set([...all('contactor'), ...all('disconnect')]))}>
@@ -66,25 +67,18 @@ export function LivePanel({
         <ul className="mt-3 grid gap-x-6 min-[520px]:grid-cols-2">
           {devices.map(({ id, device }) => (
             <li key={id}>
-              <label className="flex items-center gap-2 py-1">
-                <input
-                  type="checkbox"
-                  checked={open.has(id)}
-                  onChange={() => toggle(id)}
-                  className="size-4 accent-(--ink)"
-                />
-                <span className="min-w-0 truncate">
-                  {device.name} {device.kind === 'fuse' ? 'blown' : 'open'}
-                </span>
-              </label>
+              <Checkbox checked={open.has(id)} onChange={() => toggle(id)}>
+                {device.name} {device.kind === 'fuse' ? 'blown' : 'open'}
+              </Checkbox>
             </li>
           ))}
         </ul>
         {vehicle.devices.some(({ device }) => device.role === 'precharge') && (
-          <label className="mt-1 flex items-center gap-2 border-t border-rule/70 pt-1 text-[14px]">
-            <input type="checkbox" checked={welded} onChange={() => onWelded(!welded)} />
-            Precharge relay welded closed: the bus follows the cells through its resistor
-          </label>
+          <p className="mt-1 border-t border-rule/70 pt-1">
+            <Checkbox checked={welded} onChange={onWelded}>
+              Precharge relay welded closed: the bus follows the cells through its resistor
+            </Checkbox>
+          </p>
         )}
         {live && (
           <ul className="mt-2" aria-label="Live parts">
@@ -149,7 +143,7 @@ function Coverage({ vehicle, safeV, name }: { vehicle: Vehicle; safeV: number; n
         {rows.map(({ deviceId, stillLive, takenOff }) => (
           <li
             key={deviceId}
-            className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1 text-[14px]"
+            className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1 text-small"
           >
             <span className="min-w-0 truncate">{name(deviceId)}</span>
             <span className="whitespace-nowrap text-soft">

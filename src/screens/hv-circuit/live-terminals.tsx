@@ -33,7 +33,7 @@ export function LiveTerminalList({
         const shape = row.fedV !== null && row.fedV > safeV ? 'fails' : rests ? 'holds' : 'thin';
         const words = said(row);
         return (
-          <li key={row.deviceId} data-fed={row.fedV !== null} className="border-b border-rule/70 py-1 text-[14px]">
+          <li key={row.deviceId} data-fed={row.fedV !== null} className="border-b border-rule/70 py-1 text-small">
             <span className="flex items-center gap-2">
               <VerdictMark shape={shape} size={12} />
               <span className="min-w-0 flex-1 truncate">{row.name}</span>

@@ -129,7 +129,7 @@ function thingWords(
 ): string {
   if (as !== 'coil') return `${device.name}${opened === id ? ', open' : ''}`;
   const volts = formatQuantity({ value: coilV.get(id) ?? 0, dimension: 'voltage' }, system, 3, 'V').text;
-  return `Coil of ${device.name}, ${letsGo.has(id) ? ((coilV.get(id) ?? 0) < 1 ? 'not fed' : 'lets go') : volts}`;
+  return `Coil of ${device.name}, ${letsGo.has(id) ? ((coilV.get(id) ?? 0) < 1 ? 'not fed' : 'drops out') : volts}`;
 }
 
 function Wire({ wire, broken, selected }: { wire: LoopWire; broken: boolean; selected: boolean }) {
@@ -214,7 +214,7 @@ function Thing({
           {off
             ? volts === undefined || volts < 1
               ? 'not fed'
-              : 'lets go'
+              : 'drops out'
             : volts === undefined
               ? '–'
               : formatQuantity({ value: volts, dimension: 'voltage' }, system, 3, 'V').text}

@@ -68,12 +68,18 @@ export function StopTable({
     ids.length === held && held > 1 ? 'every contactor' : ids.map((id) => nameIn(assessment, circuit, id)).join(', ');
   return (
     <Panel title="What opens it" about="each by itself, while driving">
-      <table className="w-full text-left text-[14px]">
+      <table className="w-full text-left text-small">
         <thead className="text-soft">
           <tr>
-            <th className="font-medium">Opened</th>
-            <th className="font-medium">lets go</th>
-            <th className="font-medium">stays closed</th>
+            <th scope="col" className="font-medium">
+              Opened
+            </th>
+            <th scope="col" className="font-medium">
+              lets go
+            </th>
+            <th scope="col" className="font-medium">
+              stays closed
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -95,7 +101,7 @@ export function StopTable({
         </tbody>
       </table>
       {broken.length > 0 && (
-        <p className="mt-2 text-[14px] text-soft">
+        <p className="mt-2 text-small text-soft">
           Breaking one of these wires opens nothing:{' '}
           {broken.map(({ id }) => nameIn(assessment, circuit, id)).join(', ')}.
         </p>
@@ -108,16 +114,16 @@ export function StopTable({
 function Failures({ failures, name }: { failures: readonly SingleFailure[]; name: (id: string) => string }) {
   return (
     <div className="mt-3">
-      <h3 className="font-tight text-[16px] font-semibold">Handle pressed, and one thing more has failed</h3>
+      <h3 className="font-tight text-lead font-semibold">Handle pressed, and one thing more has failed</h3>
       {failures.length === 0 ? (
         <p className="flex items-center gap-2 py-1">
-          <VerdictMark shape="holds" size={12} /> Every contactor still lets go: no bridged contact and no wire that
+          <VerdictMark shape="holds" size={12} /> Every contactor still drops out: no bridged contact and no wire that
           touches the supply holds one in.
         </p>
       ) : (
         <ul className="max-h-[260px] overflow-y-auto">
           {failures.map(({ kind, id, staysIn }) => (
-            <li key={`${kind}${id}`} className="flex items-baseline gap-2 border-t border-rule/70 py-1 text-[14px]">
+            <li key={`${kind}${id}`} className="flex items-baseline gap-2 border-t border-rule/70 py-1 text-small">
               <VerdictMark shape="fails" size={11} />
               <span className="min-w-0 flex-1">
                 {name(id)} {kind === 'bridged' ? 'bridged' : 'touches the supply'}
@@ -139,12 +145,18 @@ export function TestPointTable({ assessment, circuit }: { assessment: Assessment
   return (
     <Panel title="Test points" about="12.6 V at the battery, driving, probe to the battery’s minus">
       <div className="max-h-[420px] overflow-y-auto">
-        <table className="w-full text-left text-[14px]">
+        <table className="w-full text-left text-small">
           <thead className="text-soft">
             <tr>
-              <th className="font-medium">Point</th>
-              <th className="text-right font-medium">live</th>
-              <th className="text-right font-medium">supply off, from plus</th>
+              <th scope="col" className="font-medium">
+                Point
+              </th>
+              <th scope="col" className="text-right font-medium">
+                live
+              </th>
+              <th scope="col" className="text-right font-medium">
+                supply off, from plus
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -167,9 +179,9 @@ export function TestPointTable({ assessment, circuit }: { assessment: Assessment
           </tbody>
         </table>
       </div>
-      <p className="mt-2 text-[13px] text-soft">
-        Contacts 20 mΩ, wires at 40 °C. Where a reading falls by more than a tenth of a volt from one point to the next,
-        the fault lies between them.
+      <p className="mt-2 text-note text-soft">
+        Contacts 20 mΩ, wires at {formatQuantity({ value: 40, dimension: 'temperature' }, system).text}. Where a reading
+        falls by more than a tenth of a volt from one point to the next, the fault lies between them.
       </p>
     </Panel>
   );
@@ -192,14 +204,7 @@ export function LoopSelection({
   const device = circuit.lv.deviceOf.get(selected)?.device;
   const contactor = assessment.vehicle.deviceOf.get(selected);
   return (
-    <Panel
-      title={nameIn(assessment, circuit, selected)}
-      about={
-        <button type="button" onClick={onClear} className="rounded-[3px] border border-rule px-2 text-[13px]">
-          Close
-        </button>
-      }
-    >
+    <Panel title={nameIn(assessment, circuit, selected)} onClose={onClear}>
       {wire && (
         <>
           <ConductorFields conductor={wire} row={undefined} build={assessment.build} />
@@ -215,7 +220,7 @@ export function LoopSelection({
       )}
       {device && circuitOfTerminal(device.kind, 'a') === 'lv' && (
         <Action onPress={() => dispatch({ edit: 'takeOutDevice', input: { deviceId: device.id } }) && onClear()}>
-          Take it out and join the wires
+          Delete and rejoin
         </Action>
       )}
       {contactor?.device.kind === 'contactor' && (

@@ -60,7 +60,7 @@ export function LoopSheet({
         onSelect={onSelect}
       />
       {loop.layout.aside.length > 0 && (
-        <p className="px-2 pb-1 text-[14px] text-soft">
+        <p className="px-2 pb-1 text-small text-soft">
           Also in the 12-volt circuit, on no coil’s way: {loop.layout.aside.map(({ name }) => name).join(', ')}.
         </p>
       )}

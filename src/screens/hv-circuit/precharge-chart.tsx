@@ -12,6 +12,8 @@ import {
 } from 'recharts';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { PrechargeRun } from '@/core/simulate';
+import { axisOf, rechartsAxis } from '@/ui/axis';
+import { Fold } from '@/ui/fold';
 
 /** Link voltage over time with the closing level; the same values are in the table below it for readers of screens and keyboards. */
 export default function PrechargeChart({ run, system }: { run: PrechargeRun; system: UnitSystem }) {
@@ -29,22 +31,8 @@ export default function PrechargeChart({ run, system }: { run: PrechargeRun; sys
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={data} margin={{ top: 16, right: 18, bottom: 18, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis
-              dataKey="t"
-              type="number"
-              domain={[0, 'dataMax']}
-              tickCount={5}
-              tickFormatter={(t: number) => `${t.toFixed(2)} s`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
-            />
-            <YAxis
-              domain={[0, Math.ceil((run.packV * 1.12) / 50) * 50]}
-              width={54}
-              tickFormatter={(v: number) => `${v} V`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
-            />
+            <XAxis dataKey="t" {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false }))} />
+            <YAxis width={54} {...rechartsAxis(axisOf(0, run.packV * 1.12, 'voltage', system))} />
             <Tooltip
               isAnimationActive={false}
               formatter={(value) => [
@@ -76,7 +64,7 @@ export default function PrechargeChart({ run, system }: { run: PrechargeRun; sys
           </LineChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-[14px]">
+      <figcaption className="text-small">
         {run.closeAtS === null ? (
           <b className="text-fails">
             Never reaches {(run.closeFraction * 100).toFixed(0)} % (dashed) within {time(run.timeoutS)}: the main must
@@ -88,8 +76,7 @@ export default function PrechargeChart({ run, system }: { run: PrechargeRun; sys
           </>
         )}
       </figcaption>
-      <details className="text-[13px] text-soft">
-        <summary>Values as a table</summary>
+      <Fold className="text-note text-soft" head="Values as a table">
         <table className="mt-1 w-full text-right">
           <thead>
             <tr>
@@ -110,7 +97,7 @@ export default function PrechargeChart({ run, system }: { run: PrechargeRun; sys
               ))}
           </tbody>
         </table>
-      </details>
+      </Fold>
     </figure>
   );
 }

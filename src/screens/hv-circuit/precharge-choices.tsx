@@ -8,6 +8,7 @@ import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { type Column, DataTable } from '../shell/data-table';
 
 /** Closes in time, stands the voltage and two attempts; a shorted bus is the harder question. */
 const fits = (choice: PrechargeChoice): boolean =>
@@ -28,61 +29,83 @@ export function PrechargeChoices({ assessment, run }: { assessment: Assessment; 
     }
     return [...smallest.values()];
   }, [vehicle]);
+  const figure = (
+    id: string,
+    head: string,
+    unit: string,
+    dimension: Dimension,
+    value: (choice: PrechargeChoice) => number,
+  ): Column<PrechargeChoice> => ({
+    id,
+    head,
+    unit,
+    figure: true,
+    value,
+    cell: (choice) => text(value(choice), dimension),
+  });
   const text = (value: number, dimension: Dimension) => formatQuantity({ value, dimension }, build.units, 3).text;
+  const columns: readonly Column<PrechargeChoice>[] = [
+    {
+      id: 'resistor',
+      head: 'Resistor',
+      unit: 'Ω',
+      value: ({ part }) => part.resistanceOhm,
+      cell: (choice) => (
+        <span className="flex items-center gap-2">
+          <VerdictMark shape={!fits(choice) ? 'fails' : choice.standsShort ? 'holds' : 'thin'} />
+          {text(choice.part.resistanceOhm, 'resistance')} {text(choice.part.ratedPowerW, 'power')}
+        </span>
+      ),
+    },
+    {
+      id: 'closes',
+      head: 'Closes after',
+      unit: 's',
+      figure: true,
+      value: ({ closeAtS }) => closeAtS,
+      cell: ({ closeAtS }) => (closeAtS === null ? 'not in time' : text(closeAtS, 'time')),
+    },
+    figure('peak', 'Peak', 'W', 'power', ({ peakW }) => peakW),
+    figure('energy', 'Energy', 'J', 'energy', ({ energyJ }) => energyJ),
+    {
+      id: 'row',
+      head: 'In a row',
+      figure: true,
+      value: ({ attempts }) => Math.min(attempts, 999),
+      cell: ({ attempts }) => `${Math.min(attempts, 999)} ×`,
+    },
+    figure('pause', 'Pause', 's', 'time', ({ pauseS }) => pauseS),
+    {
+      id: 'short',
+      head: 'Shorted bus',
+      value: ({ standsShort }) => (standsShort ? 'stands it' : 'burns'),
+      cell: ({ standsShort }) => (standsShort ? 'stands it' : 'burns'),
+    },
+    {
+      id: 'fit',
+      head: '',
+      className: 'text-right',
+      cell: ({ part }) =>
+        fitted?.id === part.id ? (
+          <span className="text-soft">fitted</span>
+        ) : (
+          <Action onPress={() => dispatch({ edit: 'fitPart', input: { deviceId: run.resistorId, part } })}>fit</Action>
+        ),
+    },
+  ];
   return (
     <Panel
       title="Resistors in this circuit"
       about="the smallest of each value that stands a shorted bus, else the largest"
     >
-      <div className="overflow-x-auto">
-        <table className="w-full min-w-[480px] text-right text-[14px] tabular-nums" data-precharge-choices="">
-          <thead className="text-[13px] text-soft">
-            <tr>
-              <th className="py-1 text-left font-normal">Resistor</th>
-              <th className="font-normal">closes after</th>
-              <th className="font-normal">peak</th>
-              <th className="font-normal">energy</th>
-              <th className="font-normal">in a row</th>
-              <th className="font-normal">pause</th>
-              <th className="font-normal">shorted bus</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {choices.map((choice) => (
-              <tr key={choice.part.id} className="border-t border-rule/70">
-                <td className="py-1 text-left">
-                  <span className="flex items-center gap-2">
-                    <VerdictMark shape={!fits(choice) ? 'fails' : choice.standsShort ? 'holds' : 'thin'} />
-                    {text(choice.part.resistanceOhm, 'resistance')} {text(choice.part.ratedPowerW, 'power')}
-                  </span>
-                </td>
-                <td className="pl-3 whitespace-nowrap">
-                  {choice.closeAtS === null ? 'never' : text(choice.closeAtS, 'time')}
-                </td>
-                <td className="pl-3 whitespace-nowrap">{text(choice.peakW, 'power')}</td>
-                <td className="pl-3 whitespace-nowrap">{text(choice.energyJ, 'energy')}</td>
-                <td className="pl-3 whitespace-nowrap">{Math.min(choice.attempts, 999)} ×</td>
-                <td className="pl-3 whitespace-nowrap">{text(choice.pauseS, 'time')}</td>
-                <td className="pl-3 whitespace-nowrap">{choice.standsShort ? 'stands it' : 'burns'}</td>
-                <td className="pl-3">
-                  {fitted?.id === choice.part.id ? (
-                    <span className="text-soft">fitted</span>
-                  ) : (
-                    <Action
-                      onPress={() =>
-                        dispatch({ edit: 'fitPart', input: { deviceId: run.resistorId, part: choice.part } })
-                      }
-                    >
-                      fit
-                    </Action>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        label="Resistors in this circuit"
+        wide
+        rows={choices}
+        columns={columns}
+        idOf={({ part }) => part.id}
+        attributes={({ part }) => ({ 'data-resistor': part.id })}
+      />
     </Panel>
   );
 }

@@ -4,6 +4,7 @@ import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAx
 import type { Assessment } from '@/core/assess';
 import { type Dimension, formatQuantity } from '@/core/quantities';
 import { type PrechargeFault, type PrechargeRun, type PrechargeSign, prechargeSigns } from '@/core/simulate';
+import { axisOf, rechartsAxis } from '@/ui/axis';
 import { Panel } from '@/ui/panel';
 
 const WORDS: Readonly<Record<PrechargeFault, readonly [string, string, string]>> = {
@@ -33,21 +34,8 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={data} margin={{ top: 10, right: 18, bottom: 4, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis
-              dataKey="t"
-              type="number"
-              domain={[0, 'dataMax']}
-              tickFormatter={(t: number) => `${t.toFixed(2)} s`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
-            />
-            <YAxis
-              domain={[0, Math.ceil((run.packV * 1.08) / 50) * 50]}
-              width={54}
-              tickFormatter={(v: number) => `${v} V`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
-            />
+            <XAxis dataKey="t" {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false }))} />
+            <YAxis width={54} {...rechartsAxis(axisOf(0, run.packV * 1.08, 'voltage', system))} />
             <ReferenceLine y={run.closeFraction * run.packV} stroke="var(--ink)" strokeDasharray="5 4" />
             {followed.map(({ fault }) => (
               <Line
@@ -63,13 +51,21 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
           </LineChart>
         </ResponsiveContainer>
       </div>
-      <table className="mt-1 w-full text-right text-[14px] tabular-nums" data-precharge-signs="">
-        <thead className="text-[13px] text-soft">
+      <table className="mt-1 w-full text-right text-small tabular-nums" data-precharge-signs="">
+        <thead className="text-note text-soft">
           <tr>
-            <th className="py-1 text-left font-normal">What is wrong</th>
-            <th className="font-normal">at the time-out</th>
-            <th className="font-normal">peak</th>
-            <th className="font-normal">in the resistor</th>
+            <th scope="col" className="py-1 text-left font-normal">
+              What is wrong
+            </th>
+            <th scope="col" className="font-normal">
+              at the time-out
+            </th>
+            <th scope="col" className="font-normal">
+              peak
+            </th>
+            <th scope="col" className="font-normal">
+              in the resistor
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -90,7 +86,7 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
                   </svg>
                   <span>
                     {WORDS[fault][0]}
-                    <span className="block text-[13px] text-soft">{WORDS[fault][2]}</span>
+                    <span className="block text-note text-soft">{WORDS[fault][2]}</span>
                   </span>
                 </span>
               </td>
@@ -102,7 +98,7 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
         </tbody>
       </table>
       {signs.length > followed.length && (
-        <p className="mt-2 text-[14px]">
+        <p className="mt-2 text-small">
           Not worked out:{' '}
           {signs.flatMap((sign) => ('unknown' in sign ? [`${WORDS[sign.fault][0]} (${sign.unknown})`] : [])).join('; ')}
         </p>

@@ -18,10 +18,10 @@ export function PrintHead({
 }) {
   return (
     <div className="print-only mb-4">
-      <h2 className="font-tight text-[24px] font-semibold">{name}</h2>
+      <h2 className="font-tight text-head font-semibold">{name}</h2>
       <p>{about}</p>
       {thinnest.length > 0 && (
-        <p className="mt-1 text-[13px]">
+        <p className="mt-1 text-note">
           {thinnest
             .slice(0, MOST)
             .map((check) => `${say(check, system).title} (${marginText(check)})`)
@@ -34,7 +34,7 @@ export function PrintHead({
           {thinnest.length > MOST && `; and ${thinnest.length - MOST} more`}.
         </p>
       )}
-      <p className="mt-1 text-[13px]">
+      <p className="mt-1 text-note">
         Computed, not proved. Cells never switch off: wait, prove the meter, prove dead, prove the meter again. Local
         code and a licensed person decide.
       </p>
@@ -48,7 +48,7 @@ const MOST_ASSUMED = 8;
 export function PrintFoot({ notJudged, assumed, system }: Reservations & { system: UnitSystem }) {
   const words = (list: readonly string[]) => list.map((one) => inUnits(one, system)).join(' ');
   return (
-    <div className="print-only mt-2 text-[11px] leading-tight">
+    <div className="print-only mt-2 text-note leading-tight">
       <p>
         <b>Not judged here.</b> {words(notJudged)}
       </p>

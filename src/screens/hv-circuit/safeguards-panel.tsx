@@ -26,7 +26,7 @@ export function SafeguardsPanel({ assessment }: { assessment: Assessment }) {
             ]}
             onChoose={(answer) => dispatch({ edit: 'setSafeguard', input: { safeguard: id, seen: answer === 'yes' } })}
           />
-          <p className="text-[13px] text-soft">{SAFEGUARD_WORDS[id].wants}</p>
+          <p className="text-note text-soft">{SAFEGUARD_WORDS[id].wants}</p>
         </div>
       ))}
     </Panel>

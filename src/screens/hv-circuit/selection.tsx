@@ -48,14 +48,8 @@ export function Selection({
   return (
     <Panel
       title={device ? device.device.name : conductor!.conductor.name}
-      about={
-        <>
-          {device ? deviceDefinition(device.device.kind).word : 'conductor'}
-          <button type="button" onClick={onClear} className="ml-3 rounded-[3px] border border-rule px-2 text-[13px]">
-            Close
-          </button>
-        </>
-      }
+      about={device ? deviceDefinition(device.device.kind).word : 'conductor'}
+      onClose={onClear}
     >
       {device ? (
         <DeviceFields device={device} solved={solved} assessment={assessment} />
@@ -78,7 +72,7 @@ export function Selection({
               <button
                 type="button"
                 onClick={() => openCheck(checkKey(check))}
-                className="flex w-full items-center gap-2 rounded-[3px] py-0.5 text-left text-[14px] hover:bg-well"
+                className="flex w-full items-center gap-2 rounded-[3px] py-0.5 text-left text-small hover:bg-well"
               >
                 <VerdictMark shape={shapeOf(check.verdict)} size={12} />
                 <span className="min-w-0 flex-1 truncate">{say(check, assessment.build.units).title}</span>
@@ -160,7 +154,7 @@ function DeviceFields({
       {hasTrait(device.device.kind, 'leaks') && (
         <>
           <QuantityField
-            label="Leaks to the body"
+            label="Insulation leakage"
             value={device.device.insulationOhm ?? null}
             dimension="resistance"
             unit="MΩ"
@@ -172,7 +166,7 @@ function DeviceFields({
             onClear={() => dispatch({ edit: 'setLeakage', input: { deviceId: device.id, insulationOhm: null } })}
           />
           <QuantityField
-            label="Filter to the body"
+            label="Y capacitors"
             value={device.device.yCapacitanceF ?? null}
             dimension="capacitance"
             unit="µF"
@@ -186,10 +180,10 @@ function DeviceFields({
         </>
       )}
       {partOf(device, 'contactor')?.polarised && (
-        <p className="mt-1 text-[14px]">Blows its arc out one way: terminal a belongs on the side of the cells.</p>
+        <p className="mt-1 text-small">Blows its arc out one way: terminal a belongs on the side of the cells.</p>
       )}
       {device.part && (
-        <p className="mt-1 text-[13px] text-soft">
+        <p className="mt-1 text-note text-soft">
           Figures:{' '}
           {device.part.provenance === 'generic' ? 'generic part; your data sheet wins' : device.part.provenance}
         </p>

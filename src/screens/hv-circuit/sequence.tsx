@@ -15,9 +15,9 @@ function ProvesDead({ build }: { build: Assessment['build'] }) {
   const { provesDead } = build.precharge;
   return (
     <ChoiceField
-      label="Link proved dead at key-on"
+      label="Bus checked for zero volts at key-on"
       value={provesDead === undefined ? null : provesDead ? 'yes' : 'no'}
-      empty="not told"
+      empty="not entered"
       choices={[
         { value: 'yes', label: 'yes, before the first coil' },
         { value: 'no', label: 'no' },

@@ -63,7 +63,7 @@ export function ShortPanel({
         />
         {short ? (
           <div className="mt-3" data-short={short.story.clearedAtS === null ? 'goes on' : 'cleared'}>
-            <p className="flex items-center gap-2 text-[17px] font-semibold">
+            <p className="flex items-center gap-2 text-lead font-semibold">
               <VerdictMark shape={short.story.clearedAtS === null || short.burns.length > 0 ? 'fails' : 'holds'} />
               {verdictText(short, deviceName, text)}
             </p>
@@ -101,7 +101,7 @@ export function ShortPanel({
             {[...short.felt]
               .sort((p, q) => ratio(q) - ratio(p))
               .map((one) => (
-                <li key={one.id} className="flex items-center gap-2 border-b border-rule/70 py-1 text-[14px]">
+                <li key={one.id} className="flex items-center gap-2 border-b border-rule/70 py-1 text-small">
                   <VerdictMark
                     shape={short.burns.includes(one) ? 'fails' : one.limitA2s === null ? 'hollow' : 'holds'}
                     size={12}

@@ -1,6 +1,7 @@
 'use client';
 import {
   CartesianGrid,
+  LabelList,
   ReferenceLine,
   ResponsiveContainer,
   Scatter,
@@ -17,6 +18,27 @@ const decades = (from: number, to: number): number[] => {
   for (let power = Math.floor(Math.log10(from)); 10 ** power <= to * 1.0001; power++) ticks.push(10 ** power);
   return ticks;
 };
+/** The axis of time: what is shorter is no matter of fuses, what is longer is for ever. */
+const SHORTEST_S = 1e-4;
+const LONGEST_S = 1e4;
+/** Loads that lie nearer than this, as a ratio of their currents, share a name. */
+const SAME_PLACE = 2;
+
+/** Dots with their names; of several in one place the names stand together at the greatest. */
+export function namedLoads(loads: TimeCurrent['loads']): { x: number; y: number; name: string }[] {
+  const groups: { at: TimeCurrent['loads'][number]; names: string[] }[] = [];
+  for (const load of [...loads].sort((p, q) => q.currentA - p.currentA)) {
+    const near = groups.find(({ at }) => at.timeS === load.timeS && at.currentA / load.currentA < SAME_PLACE);
+    if (near) near.names.push(load.name.toLowerCase());
+    else groups.push({ at: load, names: [load.name.toLowerCase()] });
+  }
+  return loads.map(({ name, currentA, timeS }) => ({
+    x: currentA,
+    y: timeS,
+    name: groups.find(({ at }) => at.name === name)?.names.join(', ') ?? '',
+  }));
+}
+
 const nothing = () => <g />;
 const byCurrent = (points: readonly TcPoint[]) =>
   [...points].sort((p, q) => p.currentA - q.currentA).map(({ currentA, timeS }) => ({ x: currentA, y: timeS }));
@@ -25,9 +47,10 @@ const byCurrent = (points: readonly TcPoint[]) =>
 export default function TimeCurrentChart({ picture, system }: { picture: TimeCurrent; system: UnitSystem }) {
   const amps = (value: number) => formatQuantity({ value, dimension: 'current' }, system, 2).text;
   const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 2).text;
-  const low = Math.min(...picture.loads.map(({ currentA }) => currentA), picture.nominal.at(-1)!.currentA) / 2;
+  const low = Math.min(...picture.loads.map(({ currentA }) => currentA), picture.nominal.at(-1)!.currentA);
   const high = 1.6 * Math.max(picture.highestA ?? 0, picture.nominal[1]!.currentA * 1.5);
   const from = 10 ** Math.floor(Math.log10(low));
+  const loads = namedLoads(picture.loads);
   const lines = [
     { name: 'fuse', points: picture.nominal, stroke: 'var(--ink)', dash: '' },
     { name: 'slow edge', points: picture.slow, stroke: 'var(--ink)', dash: '3 3' },
@@ -36,6 +59,9 @@ export default function TimeCurrentChart({ picture, system }: { picture: TimeCur
       ? [{ name: 'contactor', points: picture.contactor.points, stroke: 'var(--lv)', dash: '7 3' }]
       : []),
   ];
+  // No decade that nothing reaches.
+  const reached = lines.flatMap(({ points }) => points.filter(({ currentA }) => currentA <= high));
+  const shortest = 10 ** Math.floor(Math.log10(Math.max(SHORTEST_S, Math.min(...reached.map(({ timeS }) => timeS)))));
   return (
     <figure className="mt-2">
       <div className="h-[330px]" aria-hidden="true">
@@ -57,8 +83,8 @@ export default function TimeCurrentChart({ picture, system }: { picture: TimeCur
               type="number"
               dataKey="y"
               scale="log"
-              domain={[1e-4, 1e4]}
-              ticks={decades(1e-4, 1e4)}
+              domain={[shortest, LONGEST_S]}
+              ticks={decades(shortest, LONGEST_S)}
               allowDataOverflow
               width={58}
               tickFormatter={time}
@@ -97,16 +123,13 @@ export default function TimeCurrentChart({ picture, system }: { picture: TimeCur
                 isAnimationActive={false}
               />
             ))}
-            <Scatter
-              name="load"
-              data={picture.loads.map(({ currentA, timeS }) => ({ x: currentA, y: timeS }))}
-              fill="var(--ink)"
-              isAnimationActive={false}
-            />
+            <Scatter name="load" data={loads} fill="var(--ink)" isAnimationActive={false}>
+              <LabelList dataKey="name" position="bottom" offset={8} fontSize={12} fill="var(--ink)" />
+            </Scatter>
           </ScatterChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-[13px] text-soft">
+      <figcaption className="text-note text-soft">
         Red: the faults of its zone. Black: the fuse melts, dotted its slow edge. Orange:{' '}
         {picture.cable ? `${picture.cable.name} is damaged` : 'cable not known'}
         {picture.contactor ? `. Dashed blue: what ${picture.contactor.name} stands` : ''}. Dots: the load and how long

@@ -43,7 +43,7 @@ export function DeviceActions({
     <div className="mt-3 flex flex-wrap gap-2">
       {inWire && (
         <Action onPress={() => dispatch({ edit: 'takeOutDevice', input: { deviceId } }) && onGone()}>
-          Take it out and join the wires
+          Delete and rejoin
         </Action>
       )}
       <Action onPress={() => dispatch({ edit: 'removeDevice', input: { deviceId } }) && onGone()}>

@@ -31,7 +31,7 @@ export function TouchPanel({
 }) {
   if (fullV === null || nominalV === null)
     return (
-      <Panel title="Touch">
+      <Panel title="Shock protection">
         <p className="text-soft">It needs cells: begin in Pack.</p>
       </Panel>
     );
@@ -46,7 +46,7 @@ export function TouchPanel({
   const text = (value: number, dimension: Dimension) => formatQuantity({ value, dimension }, system, 3).text;
   return (
     <>
-      <Panel title="Touch" about={classB ? 'voltage class B: it kills' : 'voltage class A: it burns'}>
+      <Panel title="Shock protection" about={classB ? 'voltage class B: it kills' : 'voltage class A: it burns'}>
         <FigureRow label="Between the poles, full" value={fullV} dimension="voltage" system={system} />
         {link && (
           <>
@@ -61,7 +61,7 @@ export function TouchPanel({
             <FigureRow label="a day, bus live" value={link.lossW * 86400} dimension="energy" system={system} />
           </>
         )}
-        <ul className="mt-2 list-disc space-y-1 pl-5 text-[14px]">
+        <ul className="mt-2 list-disc space-y-1 pl-5 text-small">
           {classB ? (
             <>
               <li>Covers that keep a finger out (IPXXB), in cabin and luggage space a wire (IPXXD).</li>
@@ -78,12 +78,18 @@ export function TouchPanel({
           title="Readings to expect"
           about={`insulation, meter of 10 MΩ, resistor of ${text(r0Ohm, 'resistance')}`}
         >
-          <table className="w-full text-left text-[14px]">
+          <table className="w-full text-left text-small">
             <thead className="text-soft">
               <tr>
-                <th className="font-medium">Pack at {text(nominalV, 'voltage')}</th>
-                <th className="text-right font-medium">as modelled</th>
-                <th className="text-right font-medium">just at the limit, plus leaks</th>
+                <th scope="col" className="font-medium">
+                  Pack at {text(nominalV, 'voltage')}
+                </th>
+                <th scope="col" className="text-right font-medium">
+                  as modelled
+                </th>
+                <th scope="col" className="text-right font-medium">
+                  just at the limit, plus leaks
+                </th>
               </tr>
             </thead>
             <tbody>
@@ -103,7 +109,7 @@ export function TouchPanel({
               ))}
             </tbody>
           </table>
-          <p className="mt-2 text-[13px] text-soft">
+          <p className="mt-2 text-note text-soft">
             UN R100, 500 Ω/V. Leakages are those of the devices (10 MΩ where none is measured), taken alike on both
             sides. Work the readings out in Quick sums, Insulation.
           </p>

@@ -84,7 +84,12 @@ export function FeedDrawing({
   const batteryFuse = sourceFuse(battery?.device.id);
   const height = 296;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${height}`} role="group" aria-label="12-volt feed" className="w-full select-none">
+    <svg
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      role="group"
+      aria-label="12-volt feed"
+      className="w-full select-none max-[700px]:min-w-[680px]"
+    >
       {ways.map(({ fuse, loadIds }, k) =>
         picked !== null && loadIds.includes(picked) ? (
           <rect
@@ -113,13 +118,13 @@ export function FeedDrawing({
       <Source
         y={BAR_Y - 32}
         name={converter?.device.name ?? 'no converter'}
-        detail={converter ? `${converter.ratedPowerW} W · ${converter.outputV} V` : 'add one in HV circuit'}
+        detail={converter ? `${converter.ratedPowerW} W, ${converter.outputV} V` : 'add one in HV circuit'}
         bad={!converter || badly([converter.id])}
       />
       <Source
         y={134}
         name={battery?.device.name ?? 'no battery'}
-        detail={battery?.data ? `${battery.data.capacityAh} Ah` : 'not told'}
+        detail={battery?.data ? `${battery.data.capacityAh} Ah` : 'not entered'}
         bad={!battery || badly([battery.device.id])}
       />
       <path d={`M96 198v14m-16 0h32m-26 5h20m-14 5h8`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
@@ -140,7 +145,7 @@ export function FeedDrawing({
             role="button"
             tabIndex={0}
             aria-pressed={isPicked}
-            aria-label={`Way ${fuse.device.way}: ${name}, ${rating(fuse)} A fuse${rowsHere.length > 0 ? `, draws ${amps(draws)}` : ''}`}
+            aria-label={`Circuit ${fuse.device.way}: ${name}, ${rating(fuse)} A fuse${rowsHere.length > 0 ? `, draws ${amps(draws)}` : ''}`}
             onClick={press}
             onKeyDown={(event) => {
               if (event.key !== 'Enter' && event.key !== ' ') return;

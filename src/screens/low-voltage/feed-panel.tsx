@@ -101,7 +101,7 @@ export function FeedPanel({ assessment }: { assessment: Assessment }) {
               }
             />
             <QuantityField
-              label="Left of it in the heat"
+              label="Hot derating"
               value={converter.device.converter?.hotShare ?? 1}
               dimension="ratio"
               unit="%"
@@ -126,7 +126,7 @@ export function FeedPanel({ assessment }: { assessment: Assessment }) {
           system={system}
         />
         {low.converters.length > 0 && (
-          <p className="mt-1 text-[13px] text-soft">
+          <p className="mt-1 text-note text-soft">
             From the traction bus on average{' '}
             {
               formatQuantity(

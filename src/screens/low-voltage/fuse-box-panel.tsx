@@ -9,6 +9,7 @@ import { lowVoltage, partOf, type ResolvedConductor } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
+import { Select } from '@/ui/select';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { partsToChoose } from '../shell/part-choices';
 import { shapeOf } from '../shell/shape';
@@ -45,19 +46,31 @@ export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
   const used = new Set(fuses.map(({ device }) => device.way).filter((way) => way !== undefined));
   const spare = Math.max(2, Math.ceil(used.size * 0.2));
   return (
-    <Panel title="Fuse box" about={`${used.size} ways used; keep ${spare} spare`} className="print:border-0">
+    <Panel title="Fuse box" about={`${used.size} circuits used; keep ${spare} spare`} className="print:border-0">
       <div className="mb-2 print:hidden">
         <Action onPress={() => window.print()}>Print the card for the lid</Action>
       </div>
-      <table className="w-full text-left text-[14px]" data-fuse-box="">
-        <thead className="text-[13px] text-soft">
+      <table className="w-full text-left text-small" data-fuse-box="">
+        <thead className="text-note text-soft">
           <tr>
-            <th className="w-12 py-1 font-normal">Way</th>
-            <th className="font-normal">Circuit</th>
-            <th className="font-normal">Fuse</th>
-            <th className="text-right font-normal">Wire</th>
-            <th className="text-right font-normal print:hidden">Way, m</th>
-            <th className="pl-3 font-normal print:hidden">Relay</th>
+            <th scope="col" className="w-12 py-1 font-normal">
+              Way
+            </th>
+            <th scope="col" className="font-normal">
+              Circuit
+            </th>
+            <th scope="col" className="font-normal">
+              Fuse
+            </th>
+            <th scope="col" className="text-right font-normal">
+              Wire
+            </th>
+            <th scope="col" className="text-right font-normal print:hidden">
+              Length, m
+            </th>
+            <th scope="col" className="pl-3 font-normal print:hidden">
+              Relay
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -87,22 +100,18 @@ export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
                 <td>
                   <span className="hidden font-semibold print:inline">{part ? `${part.ratedCurrentA} A` : '?'}</span>
                   <span className="print:hidden">
-                    <select
-                      aria-label={`Fuse of ${fuse.device.name}`}
-                      value={part?.id ?? ''}
-                      onChange={(event) => {
-                        const next = known.find(({ id }) => id === event.currentTarget.value);
+                    <Select
+                      label={`Fuse of ${fuse.device.name}`}
+                      value={part?.id ?? null}
+                      choices={known.map((one: FusePart) => ({
+                        value: one.id,
+                        label: `${one.ratedCurrentA} A ${one.family === 'strip' ? 'strip' : one.family === 'blade' ? 'blade' : 'large blade'}`,
+                      }))}
+                      onChoose={(id) => {
+                        const next = known.find((one) => one.id === id);
                         if (next) dispatch({ edit: 'fitPart', input: { deviceId: fuse.id, part: next } });
                       }}
-                      className="bg-transparent font-semibold [&_option]:bg-panel [&_option]:text-ink"
-                    >
-                      {known.map((one: FusePart) => (
-                        <option key={one.id} value={one.id}>
-                          {one.ratedCurrentA} A{' '}
-                          {one.family === 'strip' ? 'strip' : one.family === 'blade' ? 'blade' : 'large blade'}
-                        </option>
-                      ))}
-                    </select>
+                    />
                   </span>
                 </td>
                 <td className="text-right whitespace-nowrap">
@@ -129,7 +138,7 @@ export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
           })}
         </tbody>
       </table>
-      <p className="mt-3 hidden text-[12px] text-soft print:block">
+      <p className="mt-3 hidden text-note text-soft print:block">
         {build.name}. Never a larger fuse than the wire bears: find the fault. {CAUTION}
       </p>
       <div className="mt-3 max-w-[520px] print:hidden">
@@ -149,11 +158,12 @@ function WireSelect({ assessment, conductor }: { assessment: Assessment; conduct
       : [],
   );
   return (
-    <select
-      aria-label={`Wire of ${conductor.conductor.name}`}
-      value={conductor.cable?.id ?? ''}
-      onChange={(event) => {
-        const part = cables.find(({ id }) => id === event.currentTarget.value);
+    <Select
+      label={`Wire of ${conductor.conductor.name}`}
+      value={conductor.cable?.id ?? null}
+      choices={cables.map((part) => ({ value: part.id, label: formatArea(part.areaMm2, assessment.build.units) }))}
+      onChoose={(id) => {
+        const part = cables.find((one) => one.id === id);
         // Out and back are one circuit: the earth wire of the load goes along.
         const load = conductor.conductor.b.deviceId;
         const back = Object.values(assessment.build.circuits.lv.conductors).find(
@@ -162,14 +172,7 @@ function WireSelect({ assessment, conductor }: { assessment: Assessment; conduct
         if (part)
           dispatch({ edit: 'fitCable', input: { conductorIds: [conductor.id, ...(back ? [back.id] : [])], part } });
       }}
-      className="bg-transparent text-right print:hidden [&_option]:bg-panel [&_option]:text-ink"
-    >
-      {cables.map((part) => (
-        <option key={part.id} value={part.id}>
-          {formatArea(part.areaMm2, assessment.build.units)}
-        </option>
-      ))}
-    </select>
+    />
   );
 }
 

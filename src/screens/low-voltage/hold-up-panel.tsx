@@ -4,6 +4,7 @@ import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Too
 import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
 import { lowHoldUp } from '@/core/simulate';
+import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 
@@ -24,7 +25,7 @@ export default function HoldUpPanel({ assessment }: { assessment: Assessment }) 
         </p>
       </Panel>
     );
-  const data = run.curve.map(({ timeS, batteryV, currentA }) => ({ t: timeS / 60, v: batteryV, i: currentA }));
+  const data = run.curve.map(({ timeS, batteryV, currentA }) => ({ t: timeS, v: batteryV, i: currentA }));
   return (
     <Panel title="The converter dies at night in rain" about="the essential loads on the auxiliary battery alone">
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
@@ -38,7 +39,7 @@ export default function HoldUpPanel({ assessment }: { assessment: Assessment }) 
         />
         <QuantityField label="Battery at" value={cellC} dimension="temperature" system={system} onCommit={setCellC} />
       </div>
-      <p className="mt-1 text-[17px]" data-hold-up="">
+      <p className="mt-1 text-lead" data-hold-up="">
         Holds <b className="font-semibold">{run.holdUpS === null ? 'more than 6 h' : time(run.holdUpS)}</b>, from{' '}
         {formatQuantity({ value: run.startA, dimension: 'current' }, system, 3).text}
         {run.gone[0] ? (
@@ -56,22 +57,15 @@ export default function HoldUpPanel({ assessment }: { assessment: Assessment }) 
             <CartesianGrid stroke="var(--rule)" vertical={false} />
             <XAxis
               dataKey="t"
-              type="number"
-              domain={[0, 'dataMax']}
-              tickFormatter={(t: number) => `${Math.round(t)} min`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
+              {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false, most: 6 }))}
             />
             <YAxis
               width={50}
-              domain={[8, 'auto']}
-              tickFormatter={(v: number) => `${v.toFixed(1)} V`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
+              {...rechartsAxis(axisOf(...extent([10, ...data.map(({ v }) => v)]), 'voltage', system))}
             />
             <Tooltip
               isAnimationActive={false}
-              labelFormatter={(t) => `${Number(t).toFixed(0)} min`}
+              labelFormatter={(t) => time(Number(t))}
               formatter={(value, name) => [
                 name === 'v' ? `${Number(value).toFixed(2)} V` : `${Number(value).toFixed(1)} A`,
                 name === 'v' ? 'battery' : 'current',
@@ -79,7 +73,7 @@ export default function HoldUpPanel({ assessment }: { assessment: Assessment }) 
               contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
             />
             <ReferenceLine
-              x={20}
+              x={20 * 60}
               stroke="var(--soft)"
               strokeDasharray="2 3"
               label={{ value: '20 min', position: 'top', fontSize: 12, fill: 'var(--soft)' }}
@@ -90,7 +84,7 @@ export default function HoldUpPanel({ assessment }: { assessment: Assessment }) 
         </ResponsiveContainer>
       </div>
       {run.gone.length > 0 && (
-        <ol className="mt-1 text-[14px]">
+        <ol className="mt-1 text-small">
           {run.gone.map(({ id, name, atS }) => (
             <li key={id} className="flex justify-between border-t border-rule/70 py-0.5">
               <span>{name} has too little voltage</span>

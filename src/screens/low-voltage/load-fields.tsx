@@ -75,7 +75,7 @@ export function LoadFields({ assessment, id, onGone }: { assessment: Assessment;
           label="It serves as"
           value={load.job ?? 'none'}
           choices={[
-            { value: 'none', label: 'nothing that a school asks for' },
+            { value: 'none', label: 'nothing in particular' },
             ...LOAD_JOBS.map((job) => ({ value: job, label: JOB_WORDS[job] })),
           ]}
           onChoose={(value) => {

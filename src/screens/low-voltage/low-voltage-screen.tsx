@@ -48,7 +48,7 @@ function LowVoltageSheet({ assessment }: { assessment: Assessment }) {
   return (
     <>
       <SheetHead station="low-voltage" />
-      <Panel className="px-2! py-1! print:hidden">
+      <Panel className="overflow-x-auto px-2! py-1! print:hidden">
         <FeedDrawing
           assessment={assessment}
           picked={picked}
@@ -59,24 +59,25 @@ function LowVoltageSheet({ assessment }: { assessment: Assessment }) {
         />
       </Panel>
       <div className="mt-3">
-        <Tabs label="12 V" tabs={TABS} chosen={look} onChoose={setLook} />
+        <Tabs label="12 V" tabs={TABS} chosen={look} onChoose={setLook}>
+          {look === 'schedule' && <SchedulePanel assessment={assessment} opened={picked} onOpen={setPicked} />}
+          {look === 'feed' && <FeedPanel assessment={assessment} />}
+          {look === 'box' && <FuseBoxPanel assessment={assessment} />}
+          {look === 'wires' && <WiresPanel assessment={assessment} />}
+          {look === 'timeline' && low.loads.length > 0 && <TimelinePanel assessment={assessment} />}
+          {look === 'hold-up' && low.loads.length > 0 && <HoldUpPanel assessment={assessment} />}
+          {(look === 'timeline' || look === 'hold-up') && low.loads.length === 0 && (
+            <Panel title="No loads yet">
+              <p className="text-soft">Add what the car has under Loads: lamps, wipers, pumps, control units.</p>
+            </Panel>
+          )}
+        </Tabs>
       </div>
-      {look === 'schedule' && <SchedulePanel assessment={assessment} opened={picked} onOpen={setPicked} />}
-      {look === 'feed' && <FeedPanel assessment={assessment} />}
-      {look === 'box' && <FuseBoxPanel assessment={assessment} />}
-      {look === 'wires' && <WiresPanel assessment={assessment} />}
-      {look === 'timeline' && low.loads.length > 0 && <TimelinePanel assessment={assessment} />}
-      {look === 'hold-up' && low.loads.length > 0 && <HoldUpPanel assessment={assessment} />}
-      {(look === 'timeline' || look === 'hold-up') && low.loads.length === 0 && (
-        <Panel title="No loads yet">
-          <p className="text-soft">Add what the car has under Loads: lamps, wipers, pumps, control units.</p>
-        </Panel>
-      )}
     </>
   );
 }
 
-/** A first feed: battery, fuse box, and the converter’s way to it. */
+/** A first feed: battery, fuse box, and the converter’s cable to it. */
 function Begin({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const [battery, setBattery] = useState('agm-60');
@@ -85,7 +86,7 @@ function Begin({ assessment }: { assessment: Assessment }) {
   return (
     <Panel
       title="Begin with the feed"
-      about="auxiliary battery, fuse box, and the converter’s way to it, each source with its fuse"
+      about="auxiliary battery, fuse box, and the converter’s cable to it, each source with its fuse"
     >
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         <ChoiceField

@@ -11,6 +11,7 @@ import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { RowOpener } from '../shell/data-table';
 import { shapeOf } from '../shell/shape';
 import { HEADS, LoadFields } from './load-fields';
 
@@ -37,14 +38,20 @@ export function SchedulePanel({
   return (
     <Panel title="Load schedule" about={`at ${results.atV} V; press a load to change it`}>
       <div className="overflow-x-auto">
-        <table className="w-full min-w-[640px] text-right text-[14px] tabular-nums" data-schedule="">
-          <thead className="text-[13px] text-soft">
+        <table className="w-full min-w-[640px] text-right text-small tabular-nums" data-schedule="">
+          <thead className="text-note text-soft">
             <tr>
-              <th className="py-1 text-left font-normal">Load</th>
-              <th className="font-normal">draws</th>
-              <th className="font-normal">hardest</th>
+              <th scope="col" className="py-1 text-left font-normal">
+                Load
+              </th>
+              <th scope="col" className="pl-3 font-normal">
+                draws
+              </th>
+              <th scope="col" className="pl-3 font-normal">
+                hardest
+              </th>
               {SCENARIOS.map((id) => (
-                <th key={id} className="pl-3 font-normal">
+                <th scope="col" key={id} className="pl-3 font-normal">
                   {HEADS[id]}
                 </th>
               ))}
@@ -58,16 +65,13 @@ export function SchedulePanel({
                 <Fragment key={row.id}>
                   <tr className={`border-t border-rule/70 ${opened === row.id ? 'bg-well' : ''}`}>
                     <td className="py-1 text-left">
-                      <button
-                        type="button"
-                        aria-expanded={opened === row.id}
-                        onClick={() => onOpen(opened === row.id ? null : row.id)}
-                        className="flex items-center gap-2 text-left font-semibold underline-offset-4 hover:underline"
+                      <RowOpener
+                        open={opened === row.id}
+                        onOpen={() => onOpen(opened === row.id ? null : row.id)}
+                        mark={<VerdictMark shape={worst ? shapeOf(worst.verdict) : 'holds'} size={11} />}
                       >
-                        <VerdictMark shape={worst ? shapeOf(worst.verdict) : 'holds'} size={11} />
-                        {row.name}
-                        {row.essential && <span className="text-[12px] font-normal text-soft">essential</span>}
-                      </button>
+                        {row.name} {row.essential && <span className="text-note font-normal text-soft">essential</span>}
+                      </RowOpener>
                     </td>
                     <td className="whitespace-nowrap">{amps(row.onA)}</td>
                     <td className="whitespace-nowrap text-soft">

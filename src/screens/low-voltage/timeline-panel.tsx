@@ -3,9 +3,10 @@ import { useMemo, useState } from 'react';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Assessment } from '@/core/assess';
 import { SCENARIOS, type ScenarioId } from '@/core/build';
-import { formatQuantity } from '@/core/quantities';
+import { type Dimension, formatQuantity } from '@/core/quantities';
 import { lowTimeline } from '@/core/simulate';
 import { SCENARIO_WORDS } from '@/core/stations/low-voltage';
+import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
@@ -40,30 +41,30 @@ export default function TimelinePanel({ assessment }: { assessment: Assessment }
   const system = build.units;
   if (!run) return null;
   const data = run.curve.map(({ timeS, busV, converterA, batteryA }) => ({
-    t: timeS / 60,
+    t: timeS,
     v: busV,
     c: converterA,
     b: batteryA,
   }));
-  const chart = (key: string, unit: string, stroke: string, more?: { key: string; stroke: string }) => (
+  const chart = (
+    key: 'v' | 'c',
+    dimension: Dimension,
+    stroke: string,
+    more?: { readonly key: 'b'; readonly stroke: string },
+  ) => (
     <div className="h-[140px]" aria-hidden="true">
       <ResponsiveContainer width="100%" height="100%">
         <LineChart data={data} margin={{ top: 8, right: 18, bottom: 0, left: 2 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--rule)" vertical={false} />
           <XAxis
             dataKey="t"
-            type="number"
-            domain={[0, 'dataMax']}
-            tickFormatter={(t: number) => `${Math.round(t)} min`}
-            stroke="var(--soft)"
-            tick={{ fontSize: 12 }}
+            {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false, most: 6 }))}
           />
           <YAxis
             width={50}
-            domain={['auto', 'auto']}
-            tickFormatter={(v: number) => `${Math.round(v * 10) / 10} ${unit}`}
-            stroke="var(--soft)"
-            tick={{ fontSize: 12 }}
+            {...rechartsAxis(
+              axisOf(...extent(data.flatMap((row) => [row[key], more && row[more.key]])), dimension, system),
+            )}
           />
           <Line dataKey={key} stroke={stroke} strokeWidth={1.8} dot={false} isAnimationActive={false} />
           {more && (
@@ -103,16 +104,16 @@ export default function TimelinePanel({ assessment }: { assessment: Assessment }
         />
       </div>
       {run.unsolvedS.length > 0 && (
-        <p role="status" className="mt-2 text-[14px] font-medium text-fails">
+        <p role="status" className="mt-2 text-small font-medium text-fails">
           No figures at {momentsIn(run.unsolvedS)}: {run.unsolvedWhy}
         </p>
       )}
-      {chart('v', 'V', 'var(--lv)')}
-      <p className="text-[13px] text-soft">
+      {chart('v', 'voltage', 'var(--lv)')}
+      <p className="text-note text-soft">
         At the battery, from 80 % and {formatQuantity({ value: batteryC, dimension: 'temperature' }, system).text}.
       </p>
-      {chart('c', 'A', 'var(--ink)', { key: 'b', stroke: 'var(--lv)' })}
-      <p className="text-[13px] text-soft">Full line: the converter. Dashed: the battery, above zero while it gives.</p>
+      {chart('c', 'current', 'var(--ink)', { key: 'b', stroke: 'var(--lv)' })}
+      <p className="text-note text-soft">Full line: the converter. Dashed: the battery, above zero while it gives.</p>
       <div className="mt-2 grid gap-x-8 min-[700px]:grid-cols-2">
         <FigureRow label="Converter, mean" value={run.averageConverterA} dimension="current" system={system} />
         <FigureRow label="Converter, peak" value={run.peakConverterA} dimension="current" system={system} />

@@ -13,6 +13,7 @@ import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
+import { type Column, DataTable, RowOpener } from '../shell/data-table';
 import { shapeOf } from '../shell/shape';
 
 const NO_LOOM = '';
@@ -32,109 +33,132 @@ export function WiresPanel({ assessment }: { assessment: Assessment }) {
     .map((row) => ({ row, used: usedRise(row) }))
     .sort((p, q) => q.used - p.used)
     .map(({ row }) => row);
-  const system = build.units;
-  const amps = (value: number | null) =>
-    value === null ? '–' : formatQuantity({ value, dimension: 'current' }, system, 3, 'A').text;
+  const columns = wireColumns(assessment, opened, setOpened);
   return (
     <div className="space-y-3">
       <Looms assessment={assessment} />
-      <Panel title="Wires" about="with everything on; press one to change it" className="overflow-x-auto">
-        <table className="w-full min-w-[640px] text-left text-[14px]" data-wires="">
-          <thead className="text-[13px] text-soft">
-            <tr>
-              <th className="py-1 font-normal">Wire</th>
-              <th className="text-right font-normal">Size</th>
-              <th className="text-right font-normal">Length</th>
-              <th className="pl-3 font-normal">Lies in</th>
-              <th className="text-right font-normal">Current</th>
-              <th className="text-right font-normal">Carries</th>
-              <th className="text-right font-normal">Hottest</th>
-              <th className="text-right font-normal">Plug</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <Row
-                key={row.id}
-                row={row}
-                assessment={assessment}
-                amps={amps}
-                open={opened === row.id}
-                onOpen={() => setOpened(opened === row.id ? null : row.id)}
-              />
-            ))}
-          </tbody>
-        </table>
+      <Panel title="Wires" about="with everything on; press one to change it">
+        <DataTable
+          label="Wires"
+          wide
+          rows={rows}
+          columns={columns}
+          idOf={({ id }) => id}
+          openId={opened}
+          attributes={({ id }) => ({ 'data-wire': id })}
+          detail={(row) => (
+            <>
+              <WireMore assessment={assessment} row={row} />
+              <ConductorFields conductor={row.wire} row={undefined} build={build} />
+            </>
+          )}
+        />
       </Panel>
       <Earths assessment={assessment} />
     </div>
   );
 }
 
-function Row({
-  row,
-  assessment,
-  amps,
-  open,
-  onOpen,
-}: {
-  row: LowWireRow;
-  assessment: Assessment;
-  amps: (value: number | null) => string;
-  open: boolean;
-  onOpen: () => void;
-}) {
-  const { build, checks } = assessment;
+const LENGTH_UNITS = { metric: 'm', us: 'ft' } as const;
+
+/** What is told of a wire; its own current against what it carries. */
+function wireColumns(
+  { build, checks }: Assessment,
+  opened: string | null,
+  onOpen: (id: string | null) => void,
+): readonly Column<LowWireRow>[] {
   const system = build.units;
-  const { wire } = row;
-  const worst: Check | undefined = checks.find(
-    ({ subject, station, verdict }) => subject.id === row.id && station === 'low-voltage' && verdict !== 'holds',
-  );
-  const text = (value: number | null, dimension: 'length' | 'temperature') =>
-    value === null
-      ? '–'
-      : formatQuantity(
-          { value, dimension },
-          system,
-          3,
-          dimension === 'length' ? (system === 'metric' ? 'm' : 'ft') : undefined,
-        ).text;
-  return (
-    <>
-      <tr className={`border-t border-rule/70 ${open ? 'bg-well' : ''}`} data-wire={row.id}>
-        <td className="py-1">
-          <button
-            type="button"
-            aria-expanded={open}
-            onClick={onOpen}
-            className="flex items-center gap-2 text-left font-semibold underline-offset-4 hover:underline"
+  const amps = (value: number | null) =>
+    value === null ? '–' : formatQuantity({ value, dimension: 'current' }, system, 3, 'A').text;
+  const worst = (id: string): Check | undefined =>
+    checks.find(
+      ({ subject, station, verdict }) => subject.id === id && station === 'low-voltage' && verdict !== 'holds',
+    );
+  return [
+    {
+      id: 'wire',
+      head: 'Wire',
+      value: ({ wire }) => wire.conductor.name,
+      cell: ({ id, wire }) => {
+        const check = worst(id);
+        return (
+          <RowOpener
+            open={opened === id}
+            onOpen={() => onOpen(opened === id ? null : id)}
+            mark={<VerdictMark shape={check ? shapeOf(check.verdict) : 'holds'} size={11} />}
           >
-            <VerdictMark shape={worst ? shapeOf(worst.verdict) : 'holds'} size={11} />
-            <span className="max-w-[220px] truncate">{wire.conductor.name}</span>
-          </button>
-        </td>
-        <td className="text-right whitespace-nowrap">{wire.cable ? formatArea(wire.cable.areaMm2, system) : '–'}</td>
-        <td className="text-right whitespace-nowrap">{text(wire.lengthM, 'length')}</td>
-        <td className="max-w-[150px] truncate pl-3 text-soft">{row.loom?.route.name ?? wire.zone?.name ?? '–'}</td>
-        <td className="text-right whitespace-nowrap">{amps(row.currentA)}</td>
-        <td className="text-right whitespace-nowrap text-soft">{amps(row.carriesA)}</td>
-        <td className="text-right whitespace-nowrap font-semibold">
-          {text(row.temperatureC === null ? null : Math.round(row.temperatureC), 'temperature')}
-        </td>
-        <td className="text-right whitespace-nowrap text-soft">
-          {wire.conductor.connectorA === undefined ? '' : `${wire.conductor.connectorA} A`}
-        </td>
-      </tr>
-      {open && (
-        <tr className="bg-well">
-          <td colSpan={8} className="px-3 pb-3">
-            <WireMore assessment={assessment} row={row} />
-            <ConductorFields conductor={wire} row={undefined} build={build} />
-          </td>
-        </tr>
-      )}
-    </>
-  );
+            {wire.conductor.name}
+          </RowOpener>
+        );
+      },
+    },
+    {
+      id: 'size',
+      head: 'Size',
+      unit: 'mm²',
+      figure: true,
+      value: ({ wire }) => wire.cable?.areaMm2 ?? null,
+      cell: ({ wire }) => (wire.cable ? formatArea(wire.cable.areaMm2, system) : '–'),
+    },
+    {
+      id: 'length',
+      head: 'Length',
+      unit: 'm',
+      figure: true,
+      value: ({ wire }) => wire.lengthM,
+      cell: ({ wire: { lengthM } }) =>
+        lengthM === null
+          ? '–'
+          : formatQuantity({ value: lengthM, dimension: 'length' }, system, 3, LENGTH_UNITS[system]).text,
+    },
+    {
+      id: 'place',
+      head: 'Lies in',
+      spare: true,
+      className: 'text-soft',
+      value: ({ loom, wire }) => loom?.route.name ?? wire.zone?.name ?? null,
+      cell: ({ loom, wire }) => loom?.route.name ?? wire.zone?.name ?? '–',
+    },
+    {
+      id: 'current',
+      head: 'Current',
+      unit: 'A',
+      figure: true,
+      value: ({ currentA }) => currentA,
+      cell: ({ currentA }) => amps(currentA),
+    },
+    {
+      id: 'carries',
+      head: 'Ampacity here',
+      unit: 'A',
+      figure: true,
+      className: 'text-soft',
+      value: ({ carriesA }) => carriesA,
+      cell: ({ carriesA }) => amps(carriesA),
+    },
+    {
+      id: 'hottest',
+      head: 'Hottest',
+      unit: '°C',
+      figure: true,
+      className: 'font-semibold',
+      value: ({ temperatureC }) => temperatureC,
+      cell: ({ temperatureC }) =>
+        temperatureC === null
+          ? '–'
+          : formatQuantity({ value: Math.round(temperatureC), dimension: 'temperature' }, system, 3).text,
+    },
+    {
+      id: 'plug',
+      head: 'Connector',
+      unit: 'A',
+      figure: true,
+      spare: true,
+      className: 'text-soft',
+      value: ({ wire }) => wire.conductor.connectorA ?? null,
+      cell: ({ wire }) => (wire.conductor.connectorA === undefined ? '' : amps(wire.conductor.connectorA)),
+    },
+  ];
 }
 
 /** Loom, plug and earth point of one wire. */
@@ -168,11 +192,11 @@ function WireMore({ assessment, row }: { assessment: Assessment; row: LowWireRow
         }
       />
       <QuantityField
-        label="Weakest plug carries"
+        label="Connector rating"
         value={conductor.connectorA ?? null}
         dimension="current"
         system={build.units}
-        empty="not told"
+        empty="not entered"
         onCommit={(connectorA) => dispatch({ edit: 'setConnector', input: { conductorId: row.id, connectorA } })}
         onClear={() => dispatch({ edit: 'setConnector', input: { conductorId: row.id, connectorA: null } })}
       />
@@ -210,8 +234,11 @@ function Looms({ assessment }: { assessment: Assessment }) {
             <VerdictMark shape={shape} size={11} />
             <b className="font-semibold">{loom.route.name}</b>
             <span className="text-soft">
-              {loom.wires.length} wires{heat?.loom ? `, ${heat.loom.diameterMm.toFixed(0)} mm across` : ''},{' '}
-              {build.zones[loom.route.laid.zoneId]?.name ?? 'no place'}
+              {loom.wires.length} wires
+              {heat?.loom
+                ? `, ${formatQuantity({ value: heat.loom.diameterMm / 1000, dimension: 'length' }, system, 2).text} across`
+                : ''}
+              , {build.zones[loom.route.laid.zoneId]?.name ?? 'no place'}
               {loom.route.laid.conduit ? ', in conduit' : ''}
             </span>
             <span className="ml-auto whitespace-nowrap font-semibold">

@@ -2,6 +2,7 @@
 import type { Assessment } from '@/core/assess';
 import { catalogueOf } from '@/core/parts';
 import { insertionEdit } from '@/core/proposals';
+import { formatQuantity } from '@/core/quantities';
 import { partOf } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -46,8 +47,9 @@ export function Boxes({ assessment }: { assessment: Assessment }) {
               onCommit={(text) => dispatch({ edit: 'renameDevice', input: { deviceId: box.id, name: text } })}
             />
             {figures && (
-              <p className="text-right text-[13px] text-soft">
-                {figures.nominalV.toFixed(0)} V · {figures.massKg.toFixed(0)} kg cells
+              <p className="text-right text-note text-soft">
+                {formatQuantity({ value: figures.nominalV, dimension: 'voltage' }, build.units).text},{' '}
+                {formatQuantity({ value: figures.massKg, dimension: 'mass' }, build.units).text} of cells
               </p>
             )}
             <CellGrid count={series} />

@@ -22,15 +22,25 @@ export function AxlesPanel({ assessment }: { assessment: Assessment }) {
   return (
     <Panel title="On the axles" about="from where everything sits; places are set in Cables, on the plan">
       {masses.loaded && masses.empty ? (
-        <table className="w-full text-right text-[14px] tabular-nums" data-axles="">
-          <thead className="text-[13px] text-soft">
+        <table className="w-full text-right text-small tabular-nums" data-axles="">
+          <thead className="text-note text-soft">
             <tr>
               <th className="py-1 text-left font-normal" />
-              <th className="font-normal">front</th>
-              <th className="font-normal">rear</th>
-              <th className="font-normal">left</th>
-              <th className="font-normal">right</th>
-              <th className="font-normal">in all</th>
+              <th scope="col" className="font-normal">
+                front
+              </th>
+              <th scope="col" className="font-normal">
+                rear
+              </th>
+              <th scope="col" className="font-normal">
+                left
+              </th>
+              <th scope="col" className="font-normal">
+                right
+              </th>
+              <th scope="col" className="font-normal">
+                in all
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -115,7 +125,7 @@ export function HoldPanel({ assessment }: { assessment: Assessment }) {
               <ChoiceField
                 label="Bolts"
                 value={hold.bolt ? `${hold.bolt} ${hold.boltClass ?? '8.8'}` : null}
-                empty="not told"
+                empty="not entered"
                 choices={BOLTS.flatMap((bolt) =>
                   (['8.8', '10.9'] as const).map((grade) => ({
                     value: `${bolt} ${grade}`,
@@ -132,7 +142,7 @@ export function HoldPanel({ assessment }: { assessment: Assessment }) {
                   key={key}
                   label={label}
                   value={hold[key] === undefined ? null : hold[key] ? 'yes' : 'no'}
-                  empty="not told"
+                  empty="not entered"
                   choices={[
                     { value: 'yes', label: 'yes' },
                     { value: 'no', label: 'no' },

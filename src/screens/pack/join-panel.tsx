@@ -81,7 +81,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
         />
       </div>
       <p
-        className="mt-3 flex items-center gap-2 text-[17px] font-semibold"
+        className="mt-3 flex items-center gap-2 text-lead font-semibold"
         aria-live="polite"
         data-join={advice.allowed ? 'close' : 'resistor'}
       >
@@ -116,7 +116,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           />
           <FigureRow label="Resistor, at first" value={advice.resistorW} dimension="power" system={system} />
           <FigureRow label="Heat in all" value={advice.through.heatJ} dimension="energy" system={system} />
-          <ol className="mt-2 list-decimal space-y-1 pl-5 text-[14px]">
+          <ol className="mt-2 list-decimal space-y-1 pl-5 text-small">
             <li>Charge the lower one by itself as near as you can: it is quicker than any resistor.</li>
             <li>Measure both open, meter proved before and after; note the difference.</li>
             <li>Join through the resistor, with a fuse in each string, and wait.</li>

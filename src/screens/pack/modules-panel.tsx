@@ -81,7 +81,7 @@ export function ModulesPanel({ assessment }: { assessment: Assessment }) {
               {match.spare.length > 0 ? `, ${match.spare.length} spare (${match.spare.slice(0, 4).join(', ')})` : ''}
             </p>
           </div>
-          <p className="mt-1 text-[17px]" data-match="">
+          <p className="mt-1 text-lead" data-match="">
             Weakest group <b className="font-semibold">{match.weakestAh.toFixed(1)} Ah</b>, in the order of the list{' '}
             {match.listedWeakestAh.toFixed(1)} Ah:{' '}
             <b className="font-semibold">
@@ -89,7 +89,7 @@ export function ModulesPanel({ assessment }: { assessment: Assessment }) {
             </b>
             . No sharing beats {match.boundAh.toFixed(1)} Ah.
           </p>
-          <ol className="mt-1 columns-2 text-[14px] tabular-nums min-[900px]:columns-3">
+          <ol className="mt-1 columns-2 text-small tabular-nums min-[900px]:columns-3">
             {match.groups.map((group, k) => (
               <li key={group.ids.join()} className="break-inside-avoid border-b border-rule/70 py-0.5">
                 {k + 1}. {group.ids.join(' + ')} <span className="text-soft">{group.capacityAh.toFixed(1)} Ah</span>

@@ -3,6 +3,7 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { Build } from '@/core/build';
+import { inUnits, told } from '@/core/quantities';
 import { type PackFigure, type PackResults, packWorkings } from '@/core/stations/pack';
 import { followsVehicle } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
@@ -49,32 +50,33 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
             <WindowChart pack={pack} checks={assessment.checks} onOpen={openCheck} />
           </Panel>
           <div className="mt-3">
-            <Tabs label="Pack" tabs={TABS} chosen={look} onChoose={setLook} />
-          </div>
-          <div className="space-y-3">
-            {look === 'cells' && (
-              <>
-                <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
-                  <Boxes assessment={assessment} />
-                  <Figures pack={pack} assessment={assessment} />
-                </div>
-                <Limits build={build} />
-              </>
-            )}
-            {look === 'sag' && <SocPanel assessment={assessment} />}
-            {look === 'carried' && (
-              <>
-                <AxlesPanel assessment={assessment} />
-                <HoldPanel assessment={assessment} />
-              </>
-            )}
-            {look === 'modules' && <ModulesPanel assessment={assessment} />}
-            {look === 'second' && (
-              <>
-                <JoinPanel assessment={assessment} />
-                <StagesPanel assessment={assessment} />
-              </>
-            )}
+            <Tabs label="Pack" tabs={TABS} chosen={look} onChoose={setLook}>
+              <div className="space-y-3">
+                {look === 'cells' && (
+                  <>
+                    <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
+                      <Boxes assessment={assessment} />
+                      <Figures pack={pack} assessment={assessment} />
+                    </div>
+                    <Limits build={build} />
+                  </>
+                )}
+                {look === 'sag' && <SocPanel assessment={assessment} />}
+                {look === 'carried' && (
+                  <>
+                    <AxlesPanel assessment={assessment} />
+                    <HoldPanel assessment={assessment} />
+                  </>
+                )}
+                {look === 'modules' && <ModulesPanel assessment={assessment} />}
+                {look === 'second' && (
+                  <>
+                    <JoinPanel assessment={assessment} />
+                    <StagesPanel assessment={assessment} />
+                  </>
+                )}
+              </div>
+            </Tabs>
           </div>
         </>
       )}
@@ -139,7 +141,11 @@ function Figures({ pack, assessment }: { pack: PackResults; assessment: Assessme
       <FigureRow label="Lowest under load" dimension="voltage" {...row('sagV')} />
       <FigureRow label="Energy, gross" dimension="energy" {...row('grossEnergyJ')} />
       <FigureRow label="Energy, usable" dimension="energy" {...row('usableEnergyJ')} />
-      <FigureRow label="Resistance, new at 25 °C" dimension="resistance" {...row('resistanceNewOhm')} />
+      <FigureRow
+        label={inUnits(`Resistance, new at ${told(25, 'temperature')}`, assessment.build.units)}
+        dimension="resistance"
+        {...row('resistanceNewOhm')}
+      />
       <FigureRow label="Resistance, cold and aged" dimension="resistance" {...row('resistanceColdAgedOhm')} />
       <FigureRow label="Cells" dimension="mass" {...row('massKg')} />
       {MET.map(([id, label, dimension]) => {

@@ -4,6 +4,7 @@ import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Too
 import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
 import { cellDuties, socCurve } from '@/core/stations/pack';
+import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 
@@ -50,21 +51,12 @@ export default function SocPanel({ assessment }: { assessment: Assessment }) {
         <ResponsiveContainer width="100%" height="100%">
           <LineChart data={[...curve]} margin={{ top: 8, right: 18, bottom: 4, left: 2 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis
-              dataKey="soc"
-              type="number"
-              domain={[0, 1]}
-              tickCount={6}
-              tickFormatter={(soc: number) => `${Math.round(soc * 100)} %`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
-            />
+            <XAxis dataKey="soc" {...rechartsAxis(axisOf(0, 1, 'ratio', build.units))} />
             <YAxis
               width={56}
-              domain={['auto', 'auto']}
-              tickFormatter={(v: number) => `${Math.round(v)} V`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
+              {...rechartsAxis(
+                axisOf(...extent(curve.flatMap(({ restV, loadedV }) => [restV, loadedV])), 'voltage', build.units),
+              )}
             />
             <Tooltip
               isAnimationActive={false}
@@ -79,18 +71,26 @@ export default function SocPanel({ assessment }: { assessment: Assessment }) {
           </LineChart>
         </ResponsiveContainer>
       </div>
-      <p className="text-[13px] text-soft">
+      <p className="text-note text-soft">
         Full line: under {text(currentA, 'current')}
         {lowest ? `, ${text(lowest.loadedV, 'voltage')} where driving stops` : ''}. Dashed: at rest.
         {floor > 0 ? ` The highest lower limit of a device on the bus is ${text(floor, 'voltage')}.` : ''}
       </p>
-      <table className="mt-2 w-full text-right text-[14px] tabular-nums" data-cell-duties="">
-        <thead className="text-[13px] text-soft">
+      <table className="mt-2 w-full text-right text-small tabular-nums" data-cell-duties="">
+        <thead className="text-note text-soft">
           <tr>
-            <th className="py-1 text-left font-normal">State, hardest corner</th>
-            <th className="font-normal">current</th>
-            <th className="font-normal">C-rate</th>
-            <th className="font-normal">heat in the cells</th>
+            <th scope="col" className="py-1 text-left font-normal">
+              State, hardest corner
+            </th>
+            <th scope="col" className="font-normal">
+              current
+            </th>
+            <th scope="col" className="font-normal">
+              C-rate
+            </th>
+            <th scope="col" className="font-normal">
+              heat in the cells
+            </th>
           </tr>
         </thead>
         <tbody>

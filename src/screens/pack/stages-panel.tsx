@@ -46,17 +46,17 @@ export function StagesPanel({ assessment }: { assessment: Assessment }) {
               <span>
                 <b>{[...keep].map(name).join(' and ')}</b>
                 <span className="text-soft">
-                  {' · '}
+                  {', '}
                   {judged.results.pack
                     ? `${judged.results.pack.nominalV.toFixed(0)} V, ${(judged.results.pack.grossEnergyJ / 3.6e6).toFixed(1)} kWh`
                     : ''}
-                  {' · '}
+                  {', '}
                   {failing.length === 0
                     ? 'nothing fails'
                     : `${failing.length} ${failing.length === 1 ? 'check fails' : 'checks fail'}`}
                   {open.length > 0 ? `, ${open.length} open` : ''}
                 </span>
-                {worst && <span className="block text-[13px] text-soft">{headlineOf(worst)}</span>}
+                {worst && <span className="block text-note text-soft">{headlineOf(worst)}</span>}
               </span>
             </li>
           );

@@ -132,7 +132,7 @@ export function Starter({ build }: { build: Build }) {
       <button
         type="button"
         onClick={layOut}
-        className="mt-3 rounded-[3px] bg-bar px-4 py-2 font-tight text-[16px] font-semibold text-bar-ink"
+        className="mt-3 rounded-[3px] bg-strong px-4 py-2 font-tight text-lead font-semibold text-strong-ink"
       >
         Lay out the traction circuit
       </button>

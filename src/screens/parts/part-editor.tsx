@@ -4,8 +4,10 @@ import type { Problem } from '@/core/build';
 import type { Part } from '@/core/parts';
 import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
+import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
+import { Select } from '@/ui/select';
 import { checkPart } from '@/workers/files';
 import { fieldsOfPart, partWith } from './part-fields';
 
@@ -52,15 +54,13 @@ export function PartEditor({ part, onDone }: { part: Part; onDone: () => void })
                 {label}
               </label>
               {kind === 'flag' ? (
-                <select
+                <Select
                   id={`field-${path}`}
+                  label={label}
                   value={texts.get(path) ?? text}
-                  onChange={(event) => write(path, event.currentTarget.value)}
-                  className="bg-transparent font-semibold [&>option]:bg-panel"
-                >
-                  <option>yes</option>
-                  <option>no</option>
-                </select>
+                  choices={['yes', 'no'].map((value) => ({ value, label: value }))}
+                  onChoose={(value) => write(path, value)}
+                />
               ) : (
                 <input
                   id={`field-${path}`}
@@ -74,20 +74,12 @@ export function PartEditor({ part, onDone }: { part: Part; onDone: () => void })
               )}
             </div>
           ))}
-          <label className="flex items-baseline justify-between gap-3 border-b border-dotted border-rule py-1">
-            <span className="text-soft">Figures are</span>
-            <select
-              value={provenance}
-              onChange={(event) => setProvenance(event.currentTarget.value as Part['provenance'])}
-              className="bg-transparent font-semibold [&>option]:bg-panel"
-            >
-              {PROVENANCES.map(([value, label]) => (
-                <option key={value} value={value}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          </label>
+          <ChoiceField
+            label="Figures are"
+            value={provenance}
+            choices={PROVENANCES.map(([value, label]) => ({ value, label }))}
+            onChoose={(value) => setProvenance(value as Part['provenance'])}
+          />
         </div>
         {problems.length > 0 && (
           <div className="mt-2">
@@ -97,7 +89,7 @@ export function PartEditor({ part, onDone }: { part: Part; onDone: () => void })
         <div className="mt-3 flex gap-2">
           <button
             type="submit"
-            className="rounded-[3px] bg-bar px-4 py-2 font-tight text-[16px] font-semibold text-bar-ink"
+            className="rounded-[3px] bg-strong px-4 py-2 font-tight text-lead font-semibold text-strong-ink"
           >
             Take it into the build
           </button>

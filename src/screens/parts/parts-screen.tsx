@@ -120,8 +120,8 @@ function PartRow({ part, users, onEdit }: { part: Part; users: readonly string[]
   return (
     <li data-part={part.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
       <span className="min-w-0 font-semibold">{part.name}</span>
-      <span className="text-[14px] text-soft">
-        {FROM[part.provenance]} ·{' '}
+      <span className="text-small text-soft">
+        {FROM[part.provenance]},{' '}
         {users.length === 0 ? 'not used' : users.length > 3 ? `${users.length} uses` : users.join(', ')}
       </span>
       <span className="ml-auto flex">

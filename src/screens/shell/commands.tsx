@@ -1,6 +1,8 @@
 'use client';
+import { Command as Cmdk } from 'cmdk';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
+import { useReturnFocus } from '@/ui/return-focus';
+import { wordsMatch } from '@/ui/words-match';
 
 export interface Command {
   readonly name: string;
@@ -9,7 +11,7 @@ export interface Command {
   readonly disabled?: boolean;
 }
 
-/** All commands with their keys; typing narrows the list, Enter runs the first. */
+/** All commands with their keys; typing narrows the list, arrows go along it, Enter runs the marked one. */
 export function CommandList({
   open,
   onOpenChange,
@@ -19,52 +21,45 @@ export function CommandList({
   onOpenChange: (open: boolean) => void;
   commands: readonly Command[];
 }) {
-  const [filter, setFilter] = useState('');
-  const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = commands.filter((command) => words.every((word) => command.name.toLowerCase().includes(word)));
-  const choose = (command: Command | undefined) => {
-    if (!command || command.disabled) return;
-    onOpenChange(false);
-    setFilter('');
-    command.run();
-  };
+  const focus = useReturnFocus();
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-black/35" />
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/35" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="fixed top-[12vh] left-1/2 w-[min(460px,92vw)] -translate-x-1/2 rounded-[4px] border border-rule bg-panel p-4 text-ink shadow-xl"
+          {...focus}
+          className="fixed top-[12vh] left-1/2 z-50 w-[min(460px,94vw)] -translate-x-1/2 rounded-[4px] border border-rule bg-panel p-4 text-ink shadow-xl"
         >
-          <Dialog.Title className="mb-2 font-tight text-[19px] font-semibold">Commands and keys</Dialog.Title>
-          <input
-            aria-label="Find a command"
-            placeholder="Type to find"
-            value={filter}
-            onChange={(event) => setFilter(event.currentTarget.value)}
-            onKeyDown={(event) => event.key === 'Enter' && choose(found.find((command) => !command.disabled))}
-            className="mb-2 w-full rounded-[3px] border border-rule bg-paper px-3 py-2"
-          />
-          <ul className="max-h-[50vh] overflow-y-auto">
-            {found.map((command) => (
-              <li key={command.name}>
-                <button
-                  type="button"
-                  disabled={command.disabled}
-                  onClick={() => choose(command)}
-                  className="flex w-full items-center justify-between rounded-[3px] px-2 py-1.5 text-left hover:bg-well disabled:opacity-40"
+          <Dialog.Title className="mb-2 font-tight text-title font-semibold">Commands and keys</Dialog.Title>
+          <Cmdk label="Find a command" filter={wordsMatch} loop>
+            <Cmdk.Input
+              placeholder="Type to find"
+              className="mb-2 min-h-10 w-full rounded-[3px] border border-rule bg-paper px-3"
+            />
+            <Cmdk.List className="max-h-[50vh] overflow-y-auto">
+              <Cmdk.Empty className="px-2 py-1.5 text-soft">No command has these words.</Cmdk.Empty>
+              {commands.map((command) => (
+                <Cmdk.Item
+                  key={command.name}
+                  value={command.name}
+                  {...(command.disabled ? { disabled: true } : {})}
+                  onSelect={() => {
+                    onOpenChange(false);
+                    command.run();
+                  }}
+                  className="flex min-h-9 cursor-default items-center justify-between rounded-[3px] px-2 py-1.5 data-[disabled=true]:opacity-40 data-[selected=true]:bg-well"
                 >
                   {command.name}
                   {command.key && (
-                    <kbd className="rounded-[3px] border border-rule px-1.5 font-tight text-[13px] uppercase">
+                    <kbd className="rounded-[3px] border border-rule px-1.5 font-tight text-note uppercase">
                       {command.key}
                     </kbd>
                   )}
-                </button>
-              </li>
-            ))}
-            {found.length === 0 && <li className="px-2 py-1.5 text-soft">No command has these words.</li>}
-          </ul>
+                </Cmdk.Item>
+              ))}
+            </Cmdk.List>
+          </Cmdk>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

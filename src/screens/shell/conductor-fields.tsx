@@ -1,6 +1,7 @@
 'use client';
 import type { Build, Laid } from '@/core/build';
 import type { CablePart } from '@/core/parts';
+import { formatQuantity } from '@/core/quantities';
 import { type CableRow, cableWorkings } from '@/core/stations/cables';
 import type { ResolvedConductor } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
@@ -84,7 +85,7 @@ export function ConductorFields({
           value={laid?.zoneId ?? null}
           choices={Object.values(build.zones).map((zone) => ({
             value: zone.id,
-            label: `${zone.name}, ${zone.ambientC} °C`,
+            label: `${zone.name}, ${formatQuantity({ value: zone.ambientC, dimension: 'temperature' }, build.units).text}`,
           }))}
           onChoose={(zoneId) => lay({ zoneId })}
         />
@@ -113,11 +114,11 @@ export function ConductorFields({
         />
         {row && (
           <QuantityField
-            label="Weakest plug carries"
+            label="Connector rating"
             value={conductor.conductor.connectorA ?? null}
             dimension="current"
             system={system}
-            empty="not told"
+            empty="not entered"
             onCommit={(connectorA) => dispatch({ edit: 'setConnector', input: { conductorId: id, connectorA } })}
             onClear={() => dispatch({ edit: 'setConnector', input: { conductorId: id, connectorA: null } })}
           />
@@ -133,7 +134,7 @@ export function ConductorFields({
             system={system}
           />
           <FigureRow
-            label="Carries here"
+            label="Ampacity here"
             value={row?.ampacityA ?? null}
             {...(workings ? { working: workings.ampacityA } : {})}
             dimension="current"

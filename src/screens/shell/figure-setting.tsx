@@ -19,7 +19,7 @@ export function FigureSetting({ build, figure, note }: { build: Build; figure: S
         value={value}
         {...(dimension === 'ratio' ? { unit: '%' } : {})}
         {...(note ? { note } : {})}
-        empty={figure === 'timeout' ? 'by itself' : 'not told'}
+        empty={figure === 'timeout' ? 'by itself' : 'not entered'}
         {...(kept !== 'always' && value !== null
           ? { onClear: () => dispatch({ edit: 'setFigure', input: { figure, value: null } }) }
           : {})}

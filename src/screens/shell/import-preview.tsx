@@ -26,20 +26,28 @@ export function ImportPreviewPanel({ preview, onDone }: { preview: Preview; onDo
     );
   return (
     <section aria-label="Preview of the import" className="rounded-[3px] border-[1.5px] border-ink bg-panel p-3">
-      <h3 className="font-tight text-[17px] font-semibold">
+      <h3 className="font-tight text-lead font-semibold">
         {file}: {fresh.length > 0 && `${fresh.length} new, `}
         {changes.length} {changes.length === 1 ? 'change' : 'changes'}
       </h3>
-      {fresh.length > 0 && <p className="mt-1 text-[14px]">New: {fresh.join(', ')}</p>}
+      {fresh.length > 0 && <p className="mt-1 text-small">New: {fresh.join(', ')}</p>}
       {changes.length > 0 && (
         <div className="mt-2 max-h-[40vh] overflow-auto">
-          <table className="w-full text-left text-[14px]">
+          <table className="w-full text-left text-small">
             <thead className="text-soft">
               <tr>
-                <th className="pr-3 font-medium">What</th>
-                <th className="pr-3 font-medium">Field</th>
-                <th className="pr-3 text-right font-medium">Now</th>
-                <th className="text-right font-medium">Then</th>
+                <th scope="col" className="pr-3 font-medium">
+                  What
+                </th>
+                <th scope="col" className="pr-3 font-medium">
+                  Field
+                </th>
+                <th scope="col" className="pr-3 text-right font-medium">
+                  Now
+                </th>
+                <th scope="col" className="text-right font-medium">
+                  Then
+                </th>
               </tr>
             </thead>
             <tbody>

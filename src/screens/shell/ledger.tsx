@@ -1,13 +1,14 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
-import { type Check, checkKey, marginText, say } from '@/core/checks';
+import { Search } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { type Check, checkKey } from '@/core/checks';
 import type { UnitSystem } from '@/core/quantities';
 import { type Reservations, STATIONS, type StationId } from '@/core/stations';
-import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
-import { WorkingLines } from '@/ui/working-lines';
-import { RemedyList } from './remedies';
+import { Toggles } from '@/ui/toggles';
+import { VerdictMark } from '@/ui/verdict-mark';
+import { CheckGroup, CheckItem } from './check-item';
+import { entriesOf, inOrder, matching, thinnestOf } from './derive-ledger';
 import { ReservationList } from './reservations';
-import { shapeOf } from './shape';
 
 /** Where a station that judges nothing yet begins, once there are cells. */
 const beginOf = (station: StationId): string => STATIONS.find(({ id }) => id === station)!.begin;
@@ -24,124 +25,129 @@ interface Props {
   readonly onOpen: (key: string | null) => void;
 }
 
-/** All margins, thinnest first. A check opens in place to its working, its sources and its remedies. */
+/** All checks: what presses first, by what suffers first and then the thinnest. One opens in place to its working and its remedies. */
 export function Ledger({ checks, reservations, station, system, whole, onWhole, opened, onOpen }: Props) {
-  const [showHolding, setShowHolding] = useState(false);
-  const listed = whole || station === null ? checks : checks.filter((check) => check.station === station);
+  const [all, setAll] = useState(false);
+  const [text, setText] = useState('');
+  const listed = useMemo(
+    () =>
+      inOrder(
+        matching(
+          whole || station === null ? checks : checks.filter((check) => check.station === station),
+          text,
+          system,
+        ),
+      ),
+    [checks, station, system, text, whole],
+  );
   const pressing = listed.filter((check) => check.verdict !== 'holds');
   const holding = listed.filter((check) => check.verdict === 'holds');
+  const sought = text.trim() !== '';
   const openHolding = holding.some((check) => checkKey(check) === opened);
+  const showAll = all || sought || openHolding;
+  // Where nothing presses, what is next to become thin is worth a look.
+  const shown = showAll ? holding : pressing.length === 0 ? thinnestOf(holding) : [];
+  const hidden = holding.length - shown.length;
+  const list = { system, opened, onOpen };
   return (
-    <section aria-label="Ledger" className="flex min-h-0 flex-1 flex-col">
-      <header className="flex items-baseline justify-between px-4 pt-4 pb-2">
-        <h2 className="font-tight text-[21px] font-semibold">Ledger</h2>
+    <section aria-label="Ledger" id="ledger" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
+      <header className="flex min-h-12 flex-wrap items-center justify-between gap-x-3 px-4 pt-3 pb-1 max-[900px]:pr-14">
+        <h2 className="font-tight text-title font-semibold">Ledger</h2>
         {station !== null && (
-          <fieldset className="flex gap-1 text-[14px]">
-            <legend className="sr-only">Which checks</legend>
-            {[false, true].map((choice) => (
-              <button
-                key={String(choice)}
-                type="button"
-                aria-pressed={whole === choice}
-                onClick={() => onWhole(choice)}
-                className={`rounded-[3px] px-2 py-1 font-tight ${whole === choice ? 'bg-well font-semibold' : 'text-soft'}`}
-              >
-                {choice ? 'whole vehicle' : 'this station'}
-              </button>
-            ))}
-          </fieldset>
+          <Toggles
+            label="Which checks"
+            choices={[
+              ['station', 'this station'],
+              ['whole', 'whole vehicle'],
+            ]}
+            chosen={whole ? 'whole' : 'station'}
+            onChoose={(choice) => onWhole(choice === 'whole')}
+          />
         )}
       </header>
+      {checks.length > 0 && (
+        <label className="mx-4 mb-2 flex min-h-8 items-center gap-2 rounded-[3px] border border-rule bg-paper px-2">
+          <Search size={15} aria-hidden="true" className="shrink-0 text-soft" />
+          <input
+            type="search"
+            aria-label="Find in the ledger"
+            placeholder="Find: heater, fuse …"
+            value={text}
+            onChange={(event) => setText(event.currentTarget.value)}
+            className="min-w-0 flex-1 bg-transparent outline-none"
+          />
+        </label>
+      )}
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-4">
-        {(whole || station === null) && checks.length > 0 && (
+        {(whole || station === null) && !sought && checks.length > 0 && (
           <ReservationList reservations={reservations} system={system} />
         )}
-        {listed.length === 0 && (
-          <p className="text-soft">
-            Nothing to judge yet: {(checks.length > 0 && station && beginOf(station)) || 'start with cells in Pack'}.
-          </p>
-        )}
-        <ul>
-          {pressing.map((check) => (
-            <CheckItem
-              key={checkKey(check)}
-              check={check}
-              system={system}
-              open={opened === checkKey(check)}
-              onOpen={onOpen}
-            />
+        {listed.length === 0 &&
+          (sought ? (
+            <p className="text-soft">No check {whole || station === null ? '' : 'of this station '}has these words.</p>
+          ) : (
+            <p className="text-soft">
+              Nothing to judge yet: {(checks.length > 0 && station && beginOf(station)) || 'start with cells in Pack'}.
+            </p>
           ))}
-        </ul>
-        {holding.length > 0 && (
+        <Entries checks={pressing} folds={!sought} {...list} />
+        {shown.length > 0 && <Entries checks={shown} folds={!sought} {...list} />}
+        {(hidden > 0 || (all && holding.length > 0)) && (
           <button
             type="button"
-            aria-expanded={showHolding || openHolding}
-            onClick={() => setShowHolding(!showHolding)}
-            className="mt-3 flex w-full items-center gap-2 py-1 text-left font-tight text-[16px] text-soft"
+            aria-expanded={showAll}
+            onClick={() => setAll(!all)}
+            className="mt-2 flex min-h-10 w-full items-center gap-2 text-left font-tight text-lead text-soft"
           >
-            <VerdictMark shape="holds" /> {holding.length} hold{holding.length === 1 ? 's' : ''}{' '}
-            {showHolding || openHolding ? '– hide' : '– show'}
+            <VerdictMark shape="holds" />
+            {hidden > 0
+              ? `${hidden}${shown.length > 0 ? ' more' : ''} hold${hidden === 1 ? 's' : ''} – show`
+              : `${holding.length} hold${holding.length === 1 ? 's' : ''} – hide`}
           </button>
-        )}
-        {(showHolding || openHolding) && (
-          <ul>
-            {holding.map((check) => (
-              <CheckItem
-                key={checkKey(check)}
-                check={check}
-                system={system}
-                open={opened === checkKey(check)}
-                onOpen={onOpen}
-              />
-            ))}
-          </ul>
         )}
       </div>
     </section>
   );
 }
 
-function CheckItem({
-  check,
+function Entries({
+  checks,
+  folds,
   system,
-  open,
+  opened,
   onOpen,
-}: {
-  check: Check;
-  system: UnitSystem;
-  open: boolean;
-  onOpen: (key: string | null) => void;
-}) {
-  const key = checkKey(check);
-  const item = useRef<HTMLLIElement>(null);
-  const { title, line } = say(check, system);
-  const shape = shapeOf(check.verdict);
-  useEffect(() => {
-    if (open) item.current?.scrollIntoView({ block: 'nearest' });
-  }, [open]);
+}: Pick<Props, 'system' | 'opened' | 'onOpen'> & { checks: readonly Check[]; folds: boolean }) {
+  const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
+  // What was looked for lies open.
+  const entries = useMemo(
+    () => (folds ? entriesOf(checks) : checks.map((check) => ({ key: checkKey(check), checks: [check] }))),
+    [checks, folds],
+  );
   return (
-    <li ref={item} data-check={key} data-verdict={check.verdict} className="border-b border-rule">
-      <button
-        type="button"
-        aria-expanded={open}
-        onClick={() => onOpen(open ? null : key)}
-        className="grid w-full grid-cols-[18px_1fr_auto] items-baseline gap-x-1.5 py-2 text-left"
-      >
-        <span className="translate-y-[2px]">
-          <VerdictMark shape={shape} />
-        </span>
-        <span className="font-semibold leading-snug">{title}</span>
-        <span className={`whitespace-nowrap font-semibold ${MARK_COLOUR[shape]}`}>{marginText(check)}</span>
-        <span className="col-start-2 col-end-4 text-[14px] text-soft">{line}</span>
-      </button>
-      {open && (
-        <div
-          className={`mb-3 border-l-[3px] bg-well p-3 ${check.verdict === 'fails' ? 'border-fails' : check.verdict === 'thin' ? 'border-thin' : 'border-rule'}`}
-        >
-          <WorkingLines working={check.working} system={system} />
-          {['fails', 'thin', 'needs-data'].includes(check.verdict) && <RemedyList check={check} />}
-        </div>
+    <ul>
+      {entries.map(({ key, checks: [first, ...more] }) =>
+        more.length === 0 ? (
+          <CheckItem key={key} check={first!} system={system} open={opened === checkKey(first!)} onOpen={onOpen} />
+        ) : (
+          <CheckGroup
+            key={key}
+            checks={[first!, ...more]}
+            system={system}
+            opened={opened}
+            unfolded={unfolded.has(key)}
+            onUnfold={(open) => {
+              const next = new Set(unfolded);
+              if (open) next.add(key);
+              else {
+                next.delete(key);
+                if ([first!, ...more].some((check) => checkKey(check) === opened)) onOpen(null);
+              }
+              setUnfolded(next);
+            }}
+            onOpen={onOpen}
+          />
+        ),
       )}
-    </li>
+    </ul>
   );
 }

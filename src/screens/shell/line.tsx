@@ -3,7 +3,9 @@ import Link from 'next/link';
 import type { StationState } from '@/core/assess';
 import { marginText, VERDICT_WORDS } from '@/core/checks';
 import { STATIONS, type StationId, TO_COME } from '@/core/stations';
+import { Hint } from '@/ui/hint';
 import { MARK_COLOUR, type MarkShape, VerdictMark } from '@/ui/verdict-mark';
+import { findingsIn } from './derive-ledger';
 import { shapeOf } from './shape';
 import { stationHref } from './stations';
 
@@ -29,7 +31,7 @@ interface Props {
 export function Line({ buildId, current, stations }: Props) {
   return (
     <nav aria-label="Stations" className="no-print overflow-x-auto border-b border-rule">
-      <ol className="relative grid min-w-[980px] auto-cols-[minmax(0,1fr)] grid-flow-col max-[900px]:min-w-0 max-[900px]:auto-cols-[auto] max-[900px]:justify-start">
+      <ol className="relative grid min-w-[980px] auto-cols-[minmax(0,1fr)] grid-flow-col max-[900px]:min-w-0 max-[900px]:auto-cols-[max-content] max-[900px]:justify-start">
         {STATIONS.map((station) => (
           <Tower
             key={station.id}
@@ -62,13 +64,14 @@ function Tower({
   const built = href !== null;
   const worst = state?.thinnest ?? null;
   const undecided = state?.checks.find((check) => check.verdict === 'needs-data' || check.verdict === 'waits');
+  const findings = findingsIn(state?.checks ?? []);
   const shape: MarkShape = worst ? shapeOf(worst.verdict) : 'hollow';
   const depth = sag(state);
   const ropeColour = !built || !worst ? 'text-soft' : worst.verdict === 'holds' ? 'text-ink' : MARK_COLOUR[shape];
   const label = !built
     ? `${station.name}, to come`
     : worst
-      ? `${station.name}, thinnest margin ${marginText(worst)}, ${state?.open ?? 0} open`
+      ? `${station.name}, thinnest margin ${marginText(worst)}, ${findings} finding${findings === 1 ? '' : 's'}`
       : `${station.name}, ${undecided ? VERDICT_WORDS[undecided.verdict] : 'nothing to judge yet'}`;
   const body = (
     <>
@@ -118,25 +121,25 @@ function Tower({
         )}
       </svg>
       <span
-        className={`block font-tight text-[15px] leading-tight ${here ? 'font-semibold' : 'font-medium'} ${built ? '' : 'text-soft'} max-[900px]:whitespace-nowrap`}
+        className={`block font-tight text-body leading-tight ${here ? 'font-semibold' : 'font-medium'} ${built ? '' : 'text-soft'} max-[900px]:whitespace-nowrap`}
       >
         {station.name}
       </span>
       <span
-        className={`flex min-h-[20px] items-center justify-center gap-1 text-[13px] ${built && worst ? MARK_COLOUR[shape] : 'text-soft'}`}
+        className={`flex min-h-[20px] items-center justify-center gap-1 text-note ${built && worst ? MARK_COLOUR[shape] : 'text-soft'}`}
       >
         {built ? (
           <>
             <VerdictMark shape={shape} size={11} />
             {worst ? marginText(worst) : undecided ? 'open' : ''}
-            {(state?.open ?? 0) > 0 && (
-              <span className="ml-0.5 rounded-full border border-current px-1.5 text-[11px] leading-[15px]">
-                {state?.open}
+            {findings > 0 && (
+              <span className="ml-0.5 rounded-full border border-current px-1.5 text-note leading-[16px]">
+                {findings}
               </span>
             )}
           </>
         ) : (
-          <span className="text-[12px]">to come</span>
+          <span className="text-note">to come</span>
         )}
       </span>
     </>
@@ -151,19 +154,15 @@ function Tower({
         className="pointer-events-none absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden"
       />
       {href !== null ? (
-        <Link
-          href={href}
-          aria-current={here ? 'page' : undefined}
-          aria-label={label}
-          title={station.question}
-          className={classes}
-        >
-          {body}
-        </Link>
+        <Hint text={station.question}>
+          <Link href={href} aria-current={here ? 'page' : undefined} aria-label={label} className={classes}>
+            {body}
+          </Link>
+        </Hint>
       ) : (
-        <span title={`${station.question} To come.`} className={classes}>
-          {body}
-        </span>
+        <Hint text={`${station.question} To come.`}>
+          <span className={classes}>{body}</span>
+        </Hint>
       )}
     </li>
   );

@@ -32,10 +32,10 @@ export function RemedyList({ check }: { check: Check }) {
 
   // What lacks a figure is mostly cured by telling it: only a remedy that there is gets a word.
   if (check.verdict === 'needs-data' && !(search.state === 'found' && search.offers.length > 0)) return null;
-  if (search.state === 'trying') return <p className="mt-3 text-[14px] text-soft">Trying remedies on the model …</p>;
+  if (search.state === 'trying') return <p className="mt-3 text-small text-soft">Trying remedies on the model …</p>;
   if (search.state === 'failed')
     return (
-      <p className="mt-3 text-[14px] text-fails">
+      <p className="mt-3 text-small text-fails">
         Remedies could not be tried: {search.reason}. Close and open this check to try again.
       </p>
     );
@@ -43,7 +43,7 @@ export function RemedyList({ check }: { check: Check }) {
   return (
     <ul className="mt-3 space-y-2" aria-label="Remedies">
       {search.offers.map((offer) => (
-        <li key={offer.title} className="rounded-[3px] bg-bar p-2.5 text-[14px] text-bar-ink">
+        <li key={offer.title} className="rounded-[3px] bg-offer p-2.5 text-small text-offer-ink">
           <div className="flex items-start gap-2">
             <p className="flex-1 first-letter:uppercase">
               {offer.title}: {offer.after.verdict === 'thin' ? 'thin' : 'holds'}
@@ -52,19 +52,20 @@ export function RemedyList({ check }: { check: Check }) {
             <button
               type="button"
               onClick={() => dispatch(offer.edit)}
-              className="rounded-[3px] bg-bar-ink px-3 py-1 font-tight font-semibold text-bar"
+              className="rounded-[3px] min-h-8 shrink-0 bg-offer-ink px-3 py-1 font-tight font-semibold text-offer"
             >
               Fit
             </button>
           </div>
           {offer.worsens.map((worse) => (
-            <p key={checkKey(worse.after)} className="mt-1 text-[13px]">
+            <p key={checkKey(worse.after)} className="mt-1 text-note">
               But:{' '}
               {
                 say(
                   {
                     ...worse.after,
                     station: check.station,
+                    endangers: check.endangers,
                     assumed: [],
                     working: { lines: [], sources: [], assumed: [] },
                   },
@@ -84,7 +85,7 @@ export function RemedyList({ check }: { check: Check }) {
 /** Nothing cures: how near the best change came, and what a person can do. */
 function NoRemedy({ check, tried, nearest }: { check: Check } & Pick<RemedyAnswer, 'tried' | 'nearest'>) {
   return (
-    <div className="mt-3 space-y-1 text-[14px]">
+    <div className="mt-3 space-y-1 text-small">
       {nearest?.after.margin !== undefined && (
         <p>
           {tried} changes were tried on the model, alone and in pairs. The nearest, “{nearest.title}”, leaves the margin

@@ -8,15 +8,15 @@ export function ReservationList({ reservations, system }: { reservations: Reserv
   const { notJudged, assumed } = reservations;
   return (
     <Collapsible.Root className="mb-3 rounded-[3px] border border-rule">
-      <Collapsible.Trigger className="group flex w-full items-baseline gap-2 px-3 py-2 text-left font-tight text-[16px]">
+      <Collapsible.Trigger className="group flex w-full items-baseline gap-2 px-3 py-2 text-left font-tight text-lead">
         <span className="font-semibold">Not judged here, and assumed</span>
-        <span className="text-[14px] text-soft">
+        <span className="text-small text-soft">
           {notJudged.length} and {assumed.length}
         </span>
-        <span className="ml-auto text-[14px] text-soft group-data-[state=open]:hidden">show</span>
-        <span className="ml-auto hidden text-[14px] text-soft group-data-[state=open]:inline">hide</span>
+        <span className="ml-auto text-small text-soft group-data-[state=open]:hidden">show</span>
+        <span className="ml-auto hidden text-small text-soft group-data-[state=open]:inline">hide</span>
       </Collapsible.Trigger>
-      <Collapsible.Content className="px-3 pb-3 text-[14px]">
+      <Collapsible.Content className="px-3 pb-3 text-small">
         <h3 className="font-semibold">Not judged</h3>
         <ul className="mb-2 list-disc pl-4">
           {notJudged.map((words) => (

@@ -4,15 +4,21 @@ import { useRouter, useSearchParams, useSelectedLayoutSegment } from 'next/navig
 import { createContext, type ReactNode, Suspense, useContext, useEffect, useState } from 'react';
 import { useShallow } from 'zustand/react/shallow';
 import type { Assessment } from '@/core/assess';
+import { checkKey } from '@/core/checks';
 import { isStation, STATIONS, type StationId } from '@/core/stations';
 import { useBench } from '@/store/bench';
+import { Drawer } from '@/ui/drawer';
+import { Hints } from '@/ui/hint';
+import { NARROW, useMedia } from '@/ui/use-media';
 import { type Command, CommandList } from './commands';
+import { inOrder } from './derive-ledger';
 import { keepUnits } from './kept-units';
 import { Ledger } from './ledger';
 import { Line } from './line';
 import { stationHref } from './stations';
 import { Tape } from './tape';
 import { restoreTheme, switchTheme } from './theme';
+import { VerdictBar } from './verdict-bar';
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
@@ -37,7 +43,9 @@ export function useSheet(): Sheet {
 export function Shell({ children }: { children: ReactNode }) {
   return (
     <Suspense fallback={<p className="p-8 text-soft">Opening …</p>}>
-      <OpenShell>{children}</OpenShell>
+      <Hints>
+        <OpenShell>{children}</OpenShell>
+      </Hints>
     </Suspense>
   );
 }
@@ -62,7 +70,10 @@ function OpenShell({ children }: { children: ReactNode }) {
   );
   const ofStation = station === null ? undefined : assessment?.stations[station];
   const [whole, setWhole] = useState(false);
-  const [folded, setFolded] = useState(false);
+  const narrow = useMedia(NARROW);
+  /** Beside the sheet it is there until it is folded; over the sheet it is away until it is called. */
+  const [folded, setFolded] = useState<boolean | null>(null);
+  const away = folded ?? narrow;
   const [opened, setOpened] = useState<string | null>(null);
   const [commandsOpen, setCommandsOpen] = useState(false);
 
@@ -96,8 +107,8 @@ function OpenShell({ children }: { children: ReactNode }) {
     { name: 'Undo', key: 'u', run: stepBack, disabled: !undo },
     { name: 'Redo', key: 'r', run: stepForward, disabled: !redo },
     { name: whole ? 'Ledger of this station' : 'Ledger of the whole vehicle', key: 'w', run: () => setWhole(!whole) },
-    { name: folded ? 'Unfold the ledger' : 'Fold the ledger', key: 'l', run: () => setFolded(!folded) },
-    { name: 'Open the thinnest margin', key: 'm', run: () => openThinnest() },
+    { name: away ? 'Unfold the ledger' : 'Fold the ledger', key: 'l', run: () => setFolded(!away) },
+    { name: 'Open the worst finding', key: 'm', run: () => openWorst() },
     { name: 'Light or dark', key: 't', run: switchTheme },
     {
       name: assessment?.build.units === 'us' ? 'Metric units' : 'US units',
@@ -107,12 +118,12 @@ function OpenShell({ children }: { children: ReactNode }) {
 
   const openCheck = (key: string) => {
     setFolded(false);
-    if (assessment && !ofStation?.checks.some((check) => `${check.id}:${check.subject.id}` === key)) setWhole(true);
+    if (assessment && !ofStation?.checks.some((check) => checkKey(check) === key)) setWhole(true);
     setOpened(key);
   };
-  const openThinnest = () => {
-    const first = whole || station === null ? assessment?.checks[0] : ofStation?.checks[0];
-    if (first) openCheck(`${first.id}:${first.subject.id}`);
+  const openWorst = () => {
+    const [first] = inOrder((whole || station === null ? assessment?.checks : ofStation?.checks) ?? []);
+    if (first) openCheck(checkKey(first));
   };
 
   useEffect(() => {
@@ -126,7 +137,7 @@ function OpenShell({ children }: { children: ReactNode }) {
         else stepBack();
         return;
       }
-      if (command || event.altKey || commandsOpen) return;
+      if (command || event.altKey || commandsOpen || covered(event.target)) return;
       if (key === 'k' || key === '?') {
         event.preventDefault();
         setCommandsOpen(true);
@@ -144,50 +155,97 @@ function OpenShell({ children }: { children: ReactNode }) {
 
   if (buildId === '' || status === 'missing') return <Missing />;
   if (!assessment) return <p className="p-8 text-soft">Opening …</p>;
+  const ledger = (
+    <Ledger
+      checks={assessment.checks}
+      reservations={assessment.reservations}
+      station={station}
+      system={assessment.build.units}
+      whole={whole}
+      onWhole={setWhole}
+      opened={opened}
+      onOpen={setOpened}
+    />
+  );
   return (
     <div className="flex h-dvh flex-col max-[900px]:h-auto max-[900px]:min-h-dvh">
+      <SkipLinks onLedger={() => setFolded(false)} />
       <Line buildId={buildId} current={station} stations={assessment.stations} />
-      <div className="flex min-h-0 flex-1 max-[900px]:flex-col">
-        <main key={page} className="min-w-0 flex-1 overflow-y-auto px-5 pt-3.5 pb-5 max-[900px]:overflow-visible">
+      <div className="flex min-h-0 flex-1">
+        <main
+          key={page}
+          id="sheet"
+          tabIndex={-1}
+          className="min-w-0 flex-1 overflow-y-auto px-5 pt-3.5 pb-5 outline-none max-[900px]:overflow-visible max-[900px]:px-3"
+        >
           <SheetContext value={{ assessment, openCheck }}>{children}</SheetContext>
         </main>
-        {folded ? (
-          <button
-            type="button"
-            onClick={() => setFolded(false)}
-            className="no-print border-l border-rule bg-panel px-2 py-4 font-tight [writing-mode:vertical-rl] max-[900px]:[writing-mode:horizontal-tb]"
-          >
-            Ledger
-          </button>
-        ) : (
-          <aside className="flex min-h-0 w-[330px] shrink-0 flex-col border-l border-rule bg-panel max-[900px]:w-auto max-[900px]:border-t max-[900px]:border-l-0">
-            <Ledger
-              checks={assessment.checks}
-              reservations={assessment.reservations}
-              station={station}
-              system={assessment.build.units}
-              whole={whole}
-              onWhole={setWhole}
-              opened={opened}
-              onOpen={setOpened}
-            />
-          </aside>
-        )}
+        {!narrow &&
+          (away ? (
+            <button
+              type="button"
+              onClick={() => setFolded(false)}
+              className="no-print border-l border-rule bg-panel px-2 py-4 font-tight [writing-mode:vertical-rl]"
+            >
+              Ledger
+            </button>
+          ) : (
+            <aside className="flex min-h-0 w-[330px] shrink-0 flex-col border-l border-rule bg-panel">{ledger}</aside>
+          ))}
       </div>
-      <Tape assessment={assessment} onCommands={() => setCommandsOpen(true)} />
+      <div className="no-print max-[900px]:sticky max-[900px]:bottom-0 max-[900px]:z-30">
+        {narrow && (
+          <>
+            <VerdictBar assessment={assessment} station={station} whole={whole} onOpen={() => setFolded(false)} />
+            <Drawer open={!away} onOpen={(open) => setFolded(!open)} name="Ledger">
+              {ledger}
+            </Drawer>
+          </>
+        )}
+        <Tape assessment={assessment} onCommands={() => setCommandsOpen(true)} />
+      </div>
       <CommandList open={commandsOpen} onOpenChange={setCommandsOpen} commands={commands} />
     </div>
+  );
+}
+
+/** Keys of the sheet are off while a list or a dialog other than the ledger has the hand. */
+const covered = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('[role="listbox"], [role="tooltip"], [cmdk-root]') !== null;
+
+/** For who comes with the keyboard: past the stations in one step. */
+function SkipLinks({ onLedger }: { onLedger: () => void }) {
+  const look =
+    'sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-50 focus:rounded-[3px] focus:bg-strong focus:px-4 focus:py-2 focus:text-strong-ink';
+  const go = (id: string) => document.getElementById(id)?.focus();
+  return (
+    <>
+      <button type="button" className={look} onClick={() => go('sheet')}>
+        To the sheet
+      </button>
+      <button
+        type="button"
+        className={look}
+        onClick={() => {
+          onLedger();
+          // It may have been folded away until now.
+          requestAnimationFrame(() => go('ledger'));
+        }}
+      >
+        To the ledger
+      </button>
+    </>
   );
 }
 
 function Missing() {
   return (
     <div className="mx-auto max-w-lg p-10">
-      <h1 className="font-tight text-[26px] font-semibold">This build is not in this browser</h1>
+      <h1 className="font-tight text-head font-semibold">This build is not in this browser</h1>
       <p className="mt-2 text-soft">
         The address names a build that was deleted here or belongs to another browser. Nothing was lost by opening it.
       </p>
-      <Link href="/" className="mt-4 inline-block rounded-[3px] bg-bar px-4 py-2 text-bar-ink">
+      <Link href="/" className="mt-4 inline-block rounded-[3px] bg-strong px-4 py-2 text-strong-ink">
         All builds
       </Link>
     </div>
@@ -198,7 +256,7 @@ function Missing() {
 export function PageHead({ name, about }: { name: string; about: string }) {
   return (
     <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
-      <h1 className="font-tight text-[26px] font-semibold">{name}</h1>
+      <h1 className="font-tight text-head font-semibold">{name}</h1>
       <p className="text-soft">{about}</p>
     </header>
   );
@@ -209,7 +267,7 @@ export function SheetHead({ station, children }: { station: StationId; children?
   const info = STATIONS.find((candidate) => candidate.id === station)!;
   return (
     <header className="mb-3 flex flex-wrap items-baseline gap-x-3">
-      <h1 className="font-tight text-[26px] font-semibold">{info.name}</h1>
+      <h1 className="font-tight text-head font-semibold">{info.name}</h1>
       <p className="text-soft">{info.question}</p>
       <div className="ml-auto">{children}</div>
     </header>

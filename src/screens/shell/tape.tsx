@@ -1,4 +1,5 @@
 'use client';
+import { Command, Redo2, Undo2 } from 'lucide-react';
 import Link from 'next/link';
 import { useShallow } from 'zustand/react/shallow';
 import type { Assessment } from '@/core/assess';
@@ -7,6 +8,7 @@ import { buildFileName, buildText } from '@/core/formats/build-file';
 import { formatQuantity } from '@/core/quantities';
 import { useBench } from '@/store/bench';
 import { download } from '@/ui/action';
+import { Hint } from '@/ui/hint';
 
 const SAVED = { saved: 'Saved', saving: 'Saving …', failed: 'Not saved' } as const;
 
@@ -39,9 +41,10 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
           ? null
           : '…'
         : formatQuantity({ value: rangeM, dimension: 'distance' }, build.units, 3).text;
-  const step = 'rounded-[3px] border border-bar-soft/50 px-2.5 py-0.5 font-tight disabled:opacity-40';
+  const step =
+    'inline-flex min-h-8 items-center justify-center gap-1.5 rounded-[3px] border border-bar-soft/50 px-2.5 font-tight disabled:opacity-40';
   return (
-    <footer className="no-print bg-bar text-[14px] text-bar-ink">
+    <footer className="no-print border-t border-bar-edge bg-bar text-small text-bar-ink">
       {trouble && (
         <div role="alert" className="flex items-center gap-3 border-b border-bar-soft/40 px-5 py-2">
           <span className="flex-1">
@@ -68,72 +71,72 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
           </button>
         </div>
       )}
-      <div className="flex min-h-[42px] flex-wrap items-center gap-x-5 gap-y-1 px-5 py-1.5">
-        <Link
-          href="/"
-          className="max-w-[180px] truncate font-semibold underline-offset-4 hover:underline"
-          title="All builds"
-        >
-          {build.name}
-        </Link>
+      <div className="flex min-h-[42px] flex-wrap items-center gap-x-5 gap-y-1 px-5 py-1.5 max-[900px]:flex-nowrap max-[900px]:gap-x-3 max-[900px]:px-3">
+        <Hint text="All builds (B)">
+          <Link
+            href="/"
+            className="inline-flex min-h-8 max-w-[280px] min-w-0 items-center font-semibold underline-offset-4 hover:underline"
+          >
+            <span className="truncate">{build.name}</span>
+          </Link>
+        </Hint>
         {pack && (
-          <span className="whitespace-nowrap">
+          <span className="whitespace-nowrap max-[900px]:hidden">
             <span className="text-bar-soft">Pack</span>{' '}
-            {formatQuantity({ value: pack.nominalV, dimension: 'voltage' }).text} ·{' '}
+            {formatQuantity({ value: pack.nominalV, dimension: 'voltage' }).text},{' '}
             {formatQuantity({ value: pack.grossEnergyJ, dimension: 'energy' }).text} gross
           </span>
         )}
         {range !== null && (
-          <span className="whitespace-nowrap">
+          <span className="whitespace-nowrap max-[900px]:hidden">
             <span className="text-bar-soft">Range, winter</span> {range}
           </span>
         )}
-        <Link
-          href={`/files?build=${encodeURIComponent(build.id)}`}
-          prefetch={false}
-          className="underline-offset-4 hover:underline"
-          title="Files and snapshots (F)"
-        >
-          Files
-        </Link>
-        <Link
-          href={`/parts?build=${encodeURIComponent(build.id)}`}
-          prefetch={false}
-          className="underline-offset-4 hover:underline"
-          title="Parts of this build (O)"
-        >
-          Parts
-        </Link>
+        <Hint text="Files and snapshots (F)">
+          <Link
+            href={`/files?build=${encodeURIComponent(build.id)}`}
+            prefetch={false}
+            className="inline-flex min-h-8 items-center underline-offset-4 hover:underline max-[500px]:hidden"
+          >
+            Files
+          </Link>
+        </Hint>
+        <Hint text="Parts of this build (O)">
+          <Link
+            href={`/parts?build=${encodeURIComponent(build.id)}`}
+            prefetch={false}
+            className="inline-flex min-h-8 items-center underline-offset-4 hover:underline max-[500px]:hidden"
+          >
+            Parts
+          </Link>
+        </Hint>
         {worst && (
-          <span className="min-w-0 truncate">
+          <span className="min-w-0 truncate max-[900px]:hidden">
             <span className="text-bar-soft">Thinnest</span> {marginText(worst)} {say(worst, build.units).title}
           </span>
         )}
         <span className="ml-auto flex items-center gap-2">
-          <button
-            type="button"
-            onClick={stepBack}
-            disabled={!undo}
-            title={undo ? `Undo: ${undo} (U)` : 'Nothing to undo'}
-            className={`${step} max-w-[300px] truncate`}
-          >
-            Undo{undo ? ` ${undo}` : ''}
-          </button>
-          <button
-            type="button"
-            onClick={stepForward}
-            disabled={!redo}
-            title={redo ? `Redo: ${redo} (R)` : 'Nothing to redo'}
-            className={step}
-          >
-            Redo
-          </button>
-          <button type="button" onClick={onCommands} className={step} title="Command list (K)">
-            Commands
-          </button>
+          <Hint text={undo ? `Undo: ${undo} (U)` : 'Nothing to undo'}>
+            <button type="button" onClick={stepBack} disabled={!undo} className={`${step} max-w-[300px]`}>
+              <Undo2 size={16} aria-hidden="true" className="shrink-0" />
+              <span className="truncate max-[900px]:sr-only">Undo{undo ? ` ${undo}` : ''}</span>
+            </button>
+          </Hint>
+          <Hint text={redo ? `Redo: ${redo} (R)` : 'Nothing to redo'}>
+            <button type="button" onClick={stepForward} disabled={!redo} className={step}>
+              <Redo2 size={16} aria-hidden="true" className="shrink-0" />
+              <span className="max-[900px]:sr-only">Redo</span>
+            </button>
+          </Hint>
+          <Hint text="Command list (K)">
+            <button type="button" onClick={onCommands} className={step}>
+              <Command size={16} aria-hidden="true" className="shrink-0" />
+              <span className="max-[900px]:sr-only">Commands</span>
+            </button>
+          </Hint>
           <span
             role="status"
-            className={`w-[68px] text-right ${saving === 'failed' ? 'font-semibold' : 'text-bar-soft'}`}
+            className={`min-w-[68px] text-right max-[500px]:min-w-0 ${saving === 'failed' ? 'font-semibold' : 'text-bar-soft'}`}
           >
             {SAVED[saving]}
           </span>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
+import { Select } from '@/ui/select';
 import { type NetworkRow, ROW_KINDS, type RowKind, solveRows } from './network-rows';
 
 const START: readonly NetworkRow[] = [
@@ -24,77 +25,74 @@ export function NetworkSum({ about, system }: { about: string; system: UnitSyste
   return (
     <div className="mt-4 grid gap-4 md:grid-cols-[1.3fr_1fr]">
       <Panel title="Network" about={about}>
-        <table className="w-full border-separate border-spacing-1 text-left">
-          <thead className="text-[14px] text-soft">
-            <tr>
-              {['Name', 'Kind', 'a', 'b', 'Value', ''].map((head) => (
-                <th key={head} className="font-medium">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <tr key={row.key}>
-                <td>
-                  <input
-                    aria-label="Name"
-                    value={row.id}
-                    maxLength={60}
-                    onChange={(event) => change(row.key, { id: event.currentTarget.value })}
-                    className={cell}
-                  />
-                </td>
-                <td>
-                  <select
-                    aria-label={`Kind of ${row.id}`}
-                    value={row.kind}
-                    onChange={(event) => change(row.key, { kind: event.currentTarget.value as RowKind })}
-                    className={cell}
-                  >
-                    {Object.entries(ROW_KINDS).map(([kind, { words }]) => (
-                      <option key={kind} value={kind}>
-                        {words}
-                      </option>
-                    ))}
-                  </select>
-                </td>
-                {(['a', 'b'] as const).map((end) => (
-                  <td key={end} className="w-14">
+        <div className="overflow-x-auto">
+          <table className="w-full min-w-[420px] border-separate border-spacing-1 text-left">
+            <thead className="text-small text-soft">
+              <tr>
+                {['Name', 'Kind', 'a', 'b', 'Value', ''].map((head) => (
+                  <th scope="col" key={head} className="font-medium">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <tr key={row.key}>
+                  <td>
                     <input
-                      aria-label={`Node ${end} of ${row.id}`}
-                      value={row[end]}
+                      aria-label="Name"
+                      value={row.id}
                       maxLength={60}
-                      onChange={(event) => change(row.key, { [end]: event.currentTarget.value })}
+                      onChange={(event) => change(row.key, { id: event.currentTarget.value })}
                       className={cell}
                     />
                   </td>
-                ))}
-                <td className="w-24">
-                  {ROW_KINDS[row.kind].dimension && (
-                    <input
-                      aria-label={`Value of ${row.id}`}
-                      value={row.value}
-                      maxLength={30}
-                      onChange={(event) => change(row.key, { value: event.currentTarget.value })}
-                      className={`${cell} text-right`}
+                  <td>
+                    <Select
+                      label={`Kind of ${row.id}`}
+                      value={row.kind}
+                      choices={Object.entries(ROW_KINDS).map(([value, { words }]) => ({ value, label: words }))}
+                      onChoose={(kind) => change(row.key, { kind: kind as RowKind })}
+                      className={cell}
                     />
-                  )}
-                </td>
-                <td>
-                  <Action
-                    look="quiet"
-                    label={`Remove ${row.id}`}
-                    onPress={() => setRows(rows.filter((one) => one.key !== row.key))}
-                  >
-                    Remove
-                  </Action>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                  </td>
+                  {(['a', 'b'] as const).map((end) => (
+                    <td key={end} className="w-14">
+                      <input
+                        aria-label={`Node ${end} of ${row.id}`}
+                        value={row[end]}
+                        maxLength={60}
+                        onChange={(event) => change(row.key, { [end]: event.currentTarget.value })}
+                        className={cell}
+                      />
+                    </td>
+                  ))}
+                  <td className="w-24">
+                    {ROW_KINDS[row.kind].dimension && (
+                      <input
+                        aria-label={`Value of ${row.id}`}
+                        value={row.value}
+                        maxLength={30}
+                        onChange={(event) => change(row.key, { value: event.currentTarget.value })}
+                        className={`${cell} text-right`}
+                      />
+                    )}
+                  </td>
+                  <td>
+                    <Action
+                      look="quiet"
+                      label={`Remove ${row.id}`}
+                      onPress={() => setRows(rows.filter((one) => one.key !== row.key))}
+                    >
+                      Remove
+                    </Action>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
         <div className="mt-2 flex flex-wrap items-center gap-3">
           <Action
             onPress={() => {
@@ -139,8 +137,8 @@ export function NetworkSum({ about, system }: { about: string; system: UnitSyste
                 </div>
               ))}
             </dl>
-            {answer.note && <p className="mt-2 text-[14px] text-soft">{answer.note}</p>}
-            <p className="mt-2 text-[14px] text-soft">
+            {answer.note && <p className="mt-2 text-small text-soft">{answer.note}</p>}
+            <p className="mt-2 text-small text-soft">
               Currents run from a to b; power taken in is positive, a source that gives is negative.
             </p>
           </>

@@ -110,7 +110,7 @@ export function SendSum({ sum, values, text }: { sum: Sum; values: SumValues; te
         </section>
       )}
       {said && (
-        <p role="status" className="mt-2 text-[14px]">
+        <p role="status" className="mt-2 text-small">
           {said.text}{' '}
           {said.sentTo && (
             <Link href={`/hv-circuit?build=${encodeURIComponent(said.sentTo)}`} className="underline">

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import type { Judgement } from '@/core/calc';
 import { formatMargin, formatQuantity, type UnitSystem } from '@/core/quantities';
 import { Action } from '@/ui/action';
+import { Checkbox } from '@/ui/checkbox';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
@@ -34,7 +35,7 @@ export function SumsScreen() {
   return (
     <main className="mx-auto max-w-[1180px] px-6 py-6">
       <header className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-rule pb-3">
-        <h1 className="font-tight text-[28px] font-semibold leading-none">Quick sums</h1>
+        <h1 className="font-tight text-head font-semibold leading-none">Quick sums</h1>
         <p className="text-soft">One law at a time, with its working. No build needed.</p>
         <div className="w-[190px]">
           <ChoiceField
@@ -65,7 +66,7 @@ export function SumsScreen() {
               setName(one.name);
               window.history.replaceState(null, '', `#${one.name}`);
             }}
-            className={`border-b-[3px] px-3 py-2 font-tight text-[17px] ${one.name === name ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+            className={`border-b-[3px] px-3 py-2 font-tight text-lead ${one.name === name ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
           >
             {one.title}
           </button>
@@ -113,7 +114,7 @@ function SumTool({ sum, system }: { sum: Sum; system: UnitSystem }) {
                     className="flex items-baseline justify-between gap-3 border-b border-rule/70 py-1"
                   >
                     <dt className="text-soft">{figure.label}</dt>
-                    <dd className="text-[18px] font-semibold">{figureText(answer.result, figure, system)}</dd>
+                    <dd className="text-lead font-semibold">{figureText(answer.result, figure, system)}</dd>
                   </div>
                 ))}
               </dl>
@@ -132,7 +133,7 @@ function SumTool({ sum, system }: { sum: Sum; system: UnitSystem }) {
                 >
                   Copy
                 </Action>
-                <span role="status" className="text-[14px] text-soft">
+                <span role="status" className="text-small text-soft">
                   {copied ? 'Copied' : ''}
                 </span>
               </div>
@@ -169,15 +170,11 @@ function Field({
   const { label, choices, flag, dimension, unit, note, needed } = field;
   if (flag)
     return (
-      <label className="flex items-baseline justify-between gap-3 border-b border-dotted border-rule py-1.5">
-        <span className="text-soft">{label}</span>
-        <input
-          type="checkbox"
-          checked={value === true}
-          onChange={(event) => onChange(event.currentTarget.checked)}
-          className="size-4 accent-(--ink)"
-        />
-      </label>
+      <p className="border-b border-dotted border-rule py-0.5">
+        <Checkbox checked={value === true} onChange={onChange}>
+          {label}
+        </Checkbox>
+      </p>
     );
   if (choices)
     return (
@@ -233,7 +230,7 @@ function Rules({ rules, system }: { rules: Record<string, Judgement> | undefined
             key={id}
             data-rule={id}
             data-verdict={rule.verdict}
-            className="flex items-center gap-2 border-b border-rule/70 py-1 text-[14px]"
+            className="flex items-center gap-2 border-b border-rule/70 py-1 text-small"
           >
             <VerdictMark shape={shape} size={12} />
             <span className="min-w-0 flex-1">

@@ -60,7 +60,7 @@ export const SUMS: readonly Sum[] = [
       lengthM: 2.4,
     },
     figures: [
-      { key: 'ampacityA', label: 'Carries for ever', dimension: 'current' },
+      { key: 'ampacityA', label: 'Continuous rating', dimension: 'current' },
       { key: 'conductorTemperatureC', label: 'Conductor', dimension: 'temperature', never: 'no steady temperature' },
       { key: 'surfaceTemperatureC', label: 'Surface', dimension: 'temperature', never: '–' },
       { key: 'dropV', label: 'Drop, one way', dimension: 'voltage', never: '–' },
@@ -183,7 +183,7 @@ export const SUMS: readonly Sum[] = [
       { key: 'coil.coilVoltageV', label: 'At the coil', dimension: 'voltage' },
       { key: 'coil.pickUpVoltageV', label: 'Pulls in from', dimension: 'voltage' },
       { key: 'coil.pullsIn', label: 'Pulls in' },
-      { key: 'coil.releaseTimeS', label: 'Lets go after', dimension: 'time', never: '–' },
+      { key: 'coil.releaseTimeS', label: 'Drops out after', dimension: 'time', never: '–' },
       { key: 'coil.releaseTimeWithDiodeS', label: 'with a plain diode', dimension: 'time', never: '–' },
     ],
     run: ({ differenceV, loopResistanceOhm, loopInductanceH, linkCapacitanceF, makeLimitA, ...coil }) =>

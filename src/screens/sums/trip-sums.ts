@@ -75,8 +75,8 @@ export const TRIP_SUMS: readonly Sum[] = [
     fields: [
       { key: 'chemistry', label: 'Cells', choices: CHEMISTRIES },
       figure('cellsInSeries', 'In series', 'count', needed),
-      figure('capacityAAh', 'Pack A, Ah', 'count', needed),
-      figure('capacityBAh', 'Pack B, Ah', 'count', needed),
+      figure('capacityAAh', 'Pack A', 'charge', needed),
+      figure('capacityBAh', 'Pack B', 'charge', needed),
       figure('resistanceAOhm', 'Pack A inside', 'resistance', needed),
       figure('resistanceBOhm', 'Pack B inside', 'resistance', needed),
       figure('jointResistanceOhm', 'Between them', 'resistance'),
@@ -123,12 +123,12 @@ export const TRIP_SUMS: readonly Sum[] = [
         ],
       },
       figure('windingVoltageRmsV', 'Winding, phase to phase, rms', 'voltage', needed),
-      figure('ratedSpeedRpm', 'Rated speed, 1/min', 'count', needed),
-      figure('maximumSpeedRpm', 'Highest speed, 1/min', 'count', needed),
-      figure('peakTorqueNm', 'Peak torque, Nm', 'count', needed),
+      figure('ratedSpeedRpm', 'Rated speed, rpm', 'count', needed),
+      figure('maximumSpeedRpm', 'Highest speed, rpm', 'count', needed),
+      figure('peakTorqueNm', 'Peak torque', 'torque', needed),
       figure('peakPowerW', 'Peak power', 'power'),
       figure('linkVoltageV', 'Link, under load', 'voltage', needed),
-      figure('speedRpm', 'At a speed of, 1/min', 'count', needed),
+      figure('speedRpm', 'At a speed of, rpm', 'count', needed),
     ],
     start: {
       motorKind: 'induction',
@@ -143,8 +143,8 @@ export const TRIP_SUMS: readonly Sum[] = [
     figures: [
       { key: 'requiredLinkVoltageV', label: 'Wants, for rated speed', dimension: 'voltage' },
       { key: 'availableRmsV', label: 'The link gives, rms', dimension: 'voltage', never: '–' },
-      { key: 'baseSpeedRpm', label: 'Pulls fully up to, 1/min', dimension: 'count' },
-      { key: 'points.0.torqueNm', label: 'Torque at that speed, Nm', dimension: 'count' },
+      { key: 'baseSpeedRpm', label: 'Full torque up to, rpm', dimension: 'count' },
+      { key: 'points.0.torqueNm', label: 'Torque at that speed', dimension: 'torque' },
       { key: 'points.0.powerW', label: 'Power at that speed', dimension: 'power' },
     ],
     run: ({ speedRpm, ...values }) =>
@@ -160,7 +160,7 @@ export const TRIP_SUMS: readonly Sum[] = [
     fields: [
       figure('massKg', 'Mass', 'mass', needed),
       figure('rollingCoefficient', 'Rolling resistance', 'ratio', { needed: true, unit: '%' }),
-      figure('dragAreaM2', 'Drag area C_dA, m²', 'count', needed),
+      figure('dragAreaM2', 'Drag area C_dA', 'surface', needed),
       figure('speedMPerS', 'Speed', 'speed', needed),
       figure('upS', 'Up to it in', 'time', needed),
       figure('atS', 'Along for', 'time', needed),
@@ -243,7 +243,7 @@ export const TRIP_SUMS: readonly Sum[] = [
     about: 'The converter has died: how long the auxiliary battery holds.',
     fields: [
       figure('currentA', 'Essential loads', 'current', needed),
-      figure('capacityRatedAh', 'Battery, Ah', 'count', needed),
+      figure('capacityRatedAh', 'Battery', 'charge', needed),
       figure('ratedHours', '… rated over, h', 'count', needed),
       figure('peukertExponent', 'Peukert exponent', 'count', needed),
       figure('socStart', 'Charged to', 'ratio', { needed: true, unit: '%' }),
@@ -259,7 +259,7 @@ export const TRIP_SUMS: readonly Sum[] = [
       socEnd: 0.1,
       temperatureFactor: 1,
     },
-    figures: [{ key: 'holdUpTimeS', label: 'Holds for', dimension: 'time', never: 'for ever' }],
+    figures: [{ key: 'holdUpTimeS', label: 'Holds for', dimension: 'time', never: 'without end' }],
     run: ({ currentA, ...values }) =>
       calcHoldUp({
         ...(values as never as Parameters<typeof calcHoldUp>[0]),
@@ -272,14 +272,14 @@ export const TRIP_SUMS: readonly Sum[] = [
     title: 'Parked',
     about: 'Days until the parked car’s auxiliary battery is down.',
     fields: [
-      figure('capacityRatedAh', 'Battery, Ah', 'count', needed),
+      figure('capacityRatedAh', 'Battery', 'charge', needed),
       figure('quiescentCurrentA', 'Drain', 'current', needed),
       figure('selfDischargePer30Days', 'Loses by itself in 30 days', 'ratio', { unit: '%' }),
       figure('socStart', 'Charged to', 'ratio', { needed: true, unit: '%' }),
       figure('socEnd', 'Down to', 'ratio', { needed: true, unit: '%' }),
     ],
     start: { capacityRatedAh: 60, quiescentCurrentA: 0.035, selfDischargePer30Days: 0.03, socStart: 1, socEnd: 0.5 },
-    figures: [{ key: 'daysWithSelfDischarge', label: 'Days', dimension: 'count', never: 'for ever' }],
+    figures: [{ key: 'daysWithSelfDischarge', label: 'Days', dimension: 'count', never: 'without end' }],
     run: (values) => calcParked(values as never),
   },
 ];

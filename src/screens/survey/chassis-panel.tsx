@@ -8,6 +8,7 @@ import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
+import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { FigureSetting } from '../shell/figure-setting';
@@ -57,10 +58,7 @@ function SpringRate({ assessment }: { assessment: Assessment }) {
   const adopt = (figure: 'frontSpring' | 'rearSpring') =>
     dispatch({ edit: 'setFigure', input: { figure, value: Math.round(rate) } });
   return (
-    <details className="mt-2">
-      <summary className="cursor-pointer text-soft">
-        Measure a spring rate: this load lowered the axle by so much
-      </summary>
+    <Fold className="mt-2" head="Measure a spring rate: this load lowered the axle by so much">
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         <QuantityField label="Load over the axle" value={loadKg} dimension="mass" system={system} onCommit={setLoad} />
         <QuantityField label="It went down" value={downM} dimension="length" system={system} onCommit={setDown} />
@@ -72,7 +70,7 @@ function SpringRate({ assessment }: { assessment: Assessment }) {
         <Action onPress={() => adopt('frontSpring')}>for the front</Action>
         <Action onPress={() => adopt('rearSpring')}>for the rear</Action>
       </div>
-    </details>
+    </Fold>
   );
 }
 
@@ -81,7 +79,7 @@ export function SupplyPanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build } = assessment;
   return (
-    <Panel title="Supply at home" about="a socket gives four fifths of its breaker for hours">
+    <Panel title="Supply at home" about="a socket gives four fifths of its breaker continuously">
       <FigureSetting build={build} figure="supplyVoltage" note="between phase and neutral" />
       <ChoiceField
         label="Phases"
@@ -104,7 +102,7 @@ export function SupplyPanel({ assessment }: { assessment: Assessment }) {
         ]}
         onChoose={(value) => dispatch({ edit: 'setSupply', input: { outlet: value as 'socket' } })}
       />
-      <FigureRow label="Gives for hours" value={supplyPowerW(build)} dimension="power" system={build.units} />
+      <FigureRow label="Continuous supply" value={supplyPowerW(build)} dimension="power" system={build.units} />
     </Panel>
   );
 }

@@ -66,7 +66,7 @@ export function deriveDrawing({ build, vehicle, checks }: Assessment): SurveyDra
   ): DrawnFigure => {
     const shown = value ?? assumed;
     return {
-      text: shown === null ? 'not told' : formatQuantity({ value: shown, dimension }, build.units, 3).text,
+      text: shown === null ? 'not entered' : formatQuantity({ value: shown, dimension }, build.units, 3).text,
       from: value !== null && value !== undefined ? 'told' : shown === null ? 'missing' : 'assumed',
       tab,
       figure: name,
@@ -104,7 +104,7 @@ export function deriveDrawing({ build, vehicle, checks }: Assessment): SurveyDra
       { name: 'Gross limit', ...figure(grossMassKg, 'mass', 'massGross', 'vehicle') },
       {
         name: 'Tyre',
-        text: code ?? (body ? BODY_FIGURES[body].tyre : 'not told'),
+        text: code ?? (body ? BODY_FIGURES[body].tyre : 'not entered'),
         from: code !== undefined ? 'told' : body ? 'assumed' : 'missing',
         tab: 'vehicle',
         figure: null,
@@ -123,7 +123,7 @@ export function deriveDrawing({ build, vehicle, checks }: Assessment): SurveyDra
         text: said(stillOpen('survey.loss'), build.losses ? 'all closed' : 'not asked'),
         tab: 'losses',
       },
-      { name: 'Schools', text: said(stillOpen('survey.school'), 'nothing against them'), tab: 'schools' },
+      { name: 'Design choices', text: said(stillOpen('survey.school'), 'nothing against them'), tab: 'schools' },
     ],
     width: WIDTH,
     height: HEIGHT,

@@ -1,5 +1,7 @@
 'use client';
 import type { Assessment } from '@/core/assess';
+import { formatQuantity } from '@/core/quantities';
+import { UNKNOWN_COLDEST_C } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
@@ -28,7 +30,15 @@ export function DutyPanel({ assessment }: { assessment: Assessment }) {
       <FigureSetting build={build} figure="dailyDistance" />
       <FigureSetting build={build} figure="startsPerDay" />
       <FigureSetting build={build} figure="altitude" />
-      <FigureSetting build={build} figure="coldestDay" note={duty.coldestDayC === undefined ? 'assumed −5 °C' : ''} />
+      <FigureSetting
+        build={build}
+        figure="coldestDay"
+        note={
+          duty.coldestDayC === undefined
+            ? `assumed ${formatQuantity({ value: UNKNOWN_COLDEST_C, dimension: 'temperature' }, build.units).text}`
+            : ''
+        }
+      />
       <FigureSetting build={build} figure="hottestDay" />
       <FigureSetting build={build} figure="energyPrice" note="in your own money" />
       <FigureSetting build={build} figure="fuelCost" note="in the same money" />

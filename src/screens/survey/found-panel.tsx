@@ -11,7 +11,7 @@ import { TextField } from '@/ui/text-field';
 
 const STATE_WORDS: readonly (readonly [InspectionState, string])[] = [
   ['good', 'good'],
-  ['mend', 'to be mended'],
+  ['mend', 'needs repair'],
   ['bad', 'bad'],
 ];
 

@@ -29,7 +29,7 @@ export function LossesPanel({ assessment }: { assessment: Assessment }) {
   const { losses } = build;
   const answered = LOSSES.filter((loss) => losses?.[loss] !== undefined).length;
   return (
-    <Panel title="What goes with the engine" about={`${answered} of ${LOSSES.length} answered`}>
+    <Panel title="Functions lost with the engine" about={`${answered} of ${LOSSES.length} answered`}>
       <div className="grid gap-x-8 min-[900px]:grid-cols-2">
         {LOSSES.map((loss) => {
           const state = losses?.[loss];
@@ -45,7 +45,7 @@ export function LossesPanel({ assessment }: { assessment: Assessment }) {
                 onChoose={(value) => dispatch({ edit: 'setLoss', input: { loss, state: value as LossState } })}
               />
               {state === 'had' && check && (
-                <p className="flex items-center justify-end gap-1.5 pb-1 text-[13px] text-soft">
+                <p className="flex items-center justify-end gap-1.5 pb-1 text-note text-soft">
                   <VerdictMark shape={shapeOf(check.verdict)} size={11} />
                   {say(check, build.units).line}
                 </p>

@@ -10,7 +10,7 @@ export function OwnLimits({ build }: { build: Build }) {
   const rules = ruleSetOf('own', build.ownLimits);
   return (
     <fieldset className="mt-2 border-t border-rule pt-1">
-      <legend className="pr-2 text-[13px] text-soft">Own limits; an emptied one is the strictest known</legend>
+      <legend className="pr-2 text-note text-soft">Own limits; an emptied one is the strictest known</legend>
       {OWN_LIMITS.map((limit) => {
         const stated = build.ownLimits?.[limit] !== undefined;
         const { label, dimension } = LIMIT_WORDS[limit];

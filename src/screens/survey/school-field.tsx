@@ -20,12 +20,12 @@ export function SchoolField({ assessment, school }: { assessment: Assessment; sc
       <ChoiceField
         label={SCHOOL_WORDS[school]}
         value={build.schools[school] ?? null}
-        empty="not told"
+        empty="not entered"
         choices={SCHOOL_CHOICES[school].map((value) => ({ value, label: words[value]! }))}
         onChoose={(value) => dispatch({ edit: 'setSchool', input: { [school]: value } as Partial<Schools> })}
       />
       {check && (
-        <p className="flex items-center justify-end gap-1.5 pb-1 text-[13px] text-soft">
+        <p className="flex items-center justify-end gap-1.5 pb-1 text-note text-soft">
           <VerdictMark shape={shapeOf(check.verdict)} size={11} />
           {say(check, build.units).line}
         </p>

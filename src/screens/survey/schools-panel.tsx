@@ -42,12 +42,12 @@ export function SchoolsPanel({ assessment }: { assessment: Assessment }) {
           onChoose={(value) => dispatch({ edit: 'setUnits', input: { units: value as 'metric' } })}
         />
         {build.ruleSet === 'own' && <OwnLimits build={build} />}
-        <p className="mt-2 text-[13px] text-soft">
+        <p className="mt-2 text-note text-soft">
           {formatQuantity({ value: limits.classBDcV.value, dimension: 'voltage' }, build.units).text} is where high
           voltage begins: {limits.classBDcV.source}.
         </p>
       </Panel>
-      <Panel title="Schools" about="where the trade disagrees; each choice has its consequences in the ledger">
+      <Panel title="Design choices" about="where the trade disagrees; each choice has its consequences in the ledger">
         {all.map((school) => (
           <SchoolField key={school} assessment={assessment} school={school} />
         ))}

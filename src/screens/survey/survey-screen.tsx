@@ -18,8 +18,8 @@ const TABS: readonly (readonly [SurveyTab, string])[] = [
   ['vehicle', 'Vehicle and duty'],
   ['found', 'As found'],
   ['wheels', 'On its wheels'],
-  ['losses', 'What goes with the engine'],
-  ['schools', 'Rules and schools'],
+  ['losses', 'Functions lost with the engine'],
+  ['schools', 'Rules and design choices'],
 ];
 
 export function SurveyScreen() {
@@ -39,7 +39,7 @@ function SurveySheet({ assessment }: { assessment: Assessment }) {
   return (
     <>
       <SheetHead station="survey" />
-      <Panel className="px-2! py-1!">
+      <Panel className="overflow-x-auto px-2! py-1!">
         <VehicleDrawing
           assessment={assessment}
           onGo={(tab, figure) => {
@@ -49,26 +49,27 @@ function SurveySheet({ assessment }: { assessment: Assessment }) {
         />
       </Panel>
       <div className="mt-3">
-        <Tabs label="Survey" tabs={TABS} chosen={look} onChoose={setLook} />
+        <Tabs label="Survey" tabs={TABS} chosen={look} onChoose={setLook}>
+          {look === 'vehicle' && (
+            <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
+              <VehiclePanel assessment={assessment} />
+              <div className="space-y-3">
+                <DutyPanel assessment={assessment} />
+                <SupplyPanel assessment={assessment} />
+              </div>
+            </div>
+          )}
+          {look === 'found' && (
+            <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
+              <FoundPanel assessment={assessment} />
+              <OldPartsPanel assessment={assessment} />
+            </div>
+          )}
+          {look === 'wheels' && <ChassisPanel assessment={assessment} />}
+          {look === 'losses' && <LossesPanel assessment={assessment} />}
+          {look === 'schools' && <SchoolsPanel assessment={assessment} />}
+        </Tabs>
       </div>
-      {look === 'vehicle' && (
-        <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
-          <VehiclePanel assessment={assessment} />
-          <div className="space-y-3">
-            <DutyPanel assessment={assessment} />
-            <SupplyPanel assessment={assessment} />
-          </div>
-        </div>
-      )}
-      {look === 'found' && (
-        <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
-          <FoundPanel assessment={assessment} />
-          <OldPartsPanel assessment={assessment} />
-        </div>
-      )}
-      {look === 'wheels' && <ChassisPanel assessment={assessment} />}
-      {look === 'losses' && <LossesPanel assessment={assessment} />}
-      {look === 'schools' && <SchoolsPanel assessment={assessment} />}
     </>
   );
 }

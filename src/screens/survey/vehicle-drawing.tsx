@@ -20,7 +20,7 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
   return (
     <svg
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-      className="w-full"
+      className="w-full max-[700px]:min-w-[560px]"
       role="group"
       aria-label="The vehicle with its measures and loads"
     >
@@ -81,7 +81,7 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
         name="Height"
         figure={{
           ...drawing.heightFigure,
-          text: drawing.heightFigure.from === 'missing' ? 'height not told' : `${drawing.heightFigure.text} high`,
+          text: drawing.heightFigure.from === 'missing' ? 'height not entered' : `${drawing.heightFigure.text} high`,
         }}
         x={body.right + 62}
         y={body.ground + 22}

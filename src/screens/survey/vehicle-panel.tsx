@@ -1,6 +1,6 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { BODY_TYPES, type BodyType, type StartingPoint } from '@/core/build';
+import { aBody, BODY_TYPES, type BodyType, type StartingPoint } from '@/core/build';
 import { parseTyre } from '@/core/physics/tyre';
 import { formatQuantity } from '@/core/quantities';
 import { BODY_FIGURES, roadModel } from '@/core/vehicle';
@@ -31,7 +31,7 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
   const like = (figure: 'massEmpty' | 'payload' | 'wheelbase', value: number, dimension: 'mass' | 'length'): string => {
     const told = { massEmpty: vehicle.massEmptyKg, payload: vehicle.payloadKg, wheelbase: vehicle.wheelbaseM }[figure];
     if (vehicle.body === undefined || (told !== null && told !== undefined)) return '';
-    return `assumed ${formatQuantity({ value, dimension }, build.units).text}, as a ${vehicle.body}`;
+    return `assumed ${formatQuantity({ value, dimension }, build.units).text}, as ${aBody(vehicle.body!)}`;
   };
   return (
     <Panel title="Vehicle" about="measured where you can; the rest is assumed and says so">
@@ -110,12 +110,14 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
       />
       <FigureSetting build={build} figure="stageRatio" note={vehicle.stageRatio === undefined ? 'none' : ''} />
       <QuantityField
-        label="Drag area, m²"
+        label="Drag area"
         value={vehicle.dragAreaM2 ?? body.dragAreaM2}
-        dimension="count"
+        dimension="surface"
         system={build.units}
         note={
-          vehicle.dragAreaM2 === undefined ? `assumed for a ${vehicle.body ?? 'saloon'}` : 'told; empty it to assume'
+          vehicle.dragAreaM2 === undefined
+            ? `assumed for ${aBody(vehicle.body ?? 'saloon')}`
+            : 'told; empty it to assume'
         }
         onCommit={(dragAreaM2) => dispatch({ edit: 'setDragArea', input: { dragAreaM2 } })}
         {...(vehicle.dragAreaM2 === undefined
@@ -135,7 +137,7 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
       {model && (
         <div className="mt-2">
           <FigureRow label="On the road" value={model.massKg} dimension="mass" system={build.units} />
-          <FigureRow label="Wheels roll on" value={model.wheelRadiusM} dimension="length" system={build.units} />
+          <FigureRow label="Rolling radius" value={model.wheelRadiusM} dimension="length" system={build.units} />
         </div>
       )}
     </Panel>

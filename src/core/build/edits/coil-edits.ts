@@ -86,7 +86,7 @@ export function layOutCoils(draft: Draft<Build>, input: LayOutCoilsInput): void 
     [device('key', 'lv-switch', 'Key'), 'a', 'b'],
     ...(stopByWire ? [[device('stop', 'emergency-stop', 'Emergency stop'), 'a', 'b'] as const] : []),
     [device('inertia', 'inertia-switch', 'Inertia switch'), 'a', 'b'],
-    [device('interlock', 'interlock-contact', 'Lids and plugs'), 'a', 'b'],
+    [device('interlock', 'interlock-contact', 'Interlock contacts'), 'a', 'b'],
     ...disconnects.map(({ id }) => [id, 'auxA', 'auxB'] as const),
   ];
   let from: readonly [Id, string] = [battery, 'plus'];
@@ -215,7 +215,7 @@ export const COIL_EDITS = {
   setProvesDead: define<{ provesDead: boolean | null }>({
     title: (_, { provesDead }) =>
       provesDead === null
-        ? 'leave open whether the link is proved dead'
+        ? 'leave open whether the bus is checked for zero volts'
         : provesDead
           ? 'prove the link dead at each key-on'
           : 'no proof of a dead link',

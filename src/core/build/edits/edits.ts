@@ -78,13 +78,13 @@ export const EDITS = {
   }),
 
   setSchool: define<Partial<Schools>>({
-    title: () => 'change a school',
+    title: () => 'change a design choice',
     apply: (draft, schools) => void Object.assign(draft.schools, schools),
   }),
 
   setFigure: define<{ figure: SettableName; value: number | null }>({
     title: (_, { figure, value }) =>
-      `${SETTABLE[figure].label.toLowerCase()} ${value === null ? 'not told' : formatQuantity({ value, dimension: SETTABLE[figure].dimension }).text}`,
+      `${SETTABLE[figure].label.toLowerCase()} ${value === null ? 'not entered' : formatQuantity({ value, dimension: SETTABLE[figure].dimension }).text}`,
     apply: (draft, { figure, value }) => {
       const settable = SETTABLE[figure];
       const bounds = `${formatQuantity({ value: settable.min, dimension: settable.dimension }).text} to ${formatQuantity({ value: settable.max, dimension: settable.dimension }).text}`;

@@ -105,7 +105,7 @@ function addLoad(draft: Draft<Build>, { seed, name, load, fuse, wire: part, leng
 }
 
 export const LOW_VOLTAGE_EDITS = {
-  /** Auxiliary battery, fuse box and the converter’s way to it, each source with its fuse. */
+  /** Auxiliary battery, fuse box and the converter’s cable to it, each source with its fuse. */
   layOutLow: define<LowBaseInput>({
     title: () => 'lay out the 12-volt feed',
     apply: (draft, input) => {

@@ -8,7 +8,7 @@ const FARTHEST_M = 20;
 
 const passageToEdit = (draft: Draft<Build>, id: Id): Draft<Passage> => {
   const passage = own(draft.passages ?? {}, id);
-  if (!passage) throw new EditRefused('That passage is no longer in the build.', 'Put a new one in.');
+  if (!passage) throw new EditRefused('That cable duct is no longer in the build.', 'Put a new one in.');
   return passage as Draft<Passage>;
 };
 
@@ -22,7 +22,7 @@ const checked = (point: Point): Point => {
 
 function refuseZones(draft: Draft<Build>, zoneIds: readonly [Id, Id]): void {
   if (zoneIds[0] === zoneIds[1])
-    throw new EditRefused('A passage leads from one place into another.', 'Choose two places.');
+    throw new EditRefused('A cable duct leads from one place into another.', 'Choose two places.');
   for (const id of zoneIds)
     if (!own(draft.zones, id)) throw new EditRefused('That place is not in the build.', 'Choose another place.');
 }
@@ -36,12 +36,12 @@ const shortName = (name: string): string => {
 /** Holes, grommets and tunnels through which cables go from zone to zone. */
 export const PASSAGE_EDITS = {
   addPassage: define<Passage>({
-    title: (_, { name }) => `a passage: ${name.trim()}`,
+    title: (_, { name }) => `a cable duct: ${name.trim()}`,
     apply: (draft, { id, name, kind, at, zoneIds }) => {
       draft.passages ??= {};
       if (Object.hasOwn(draft.passages, id))
         throw new EditRefused(`The id "${id}" is used already.`, 'Make a fresh id.');
-      if (!PASSAGES.includes(kind)) throw new EditRefused('There is no such passage.', 'Choose one of the list.');
+      if (!PASSAGES.includes(kind)) throw new EditRefused('There is no such cable duct.', 'Choose one of the list.');
       refuseZones(draft, zoneIds);
       draft.passages[id] = { id, name: shortName(name), kind, at: checked(at), zoneIds: [...zoneIds] };
     },
@@ -50,7 +50,7 @@ export const PASSAGE_EDITS = {
   /** Routes that go through it go along when it is moved. */
   setPassage: define<{ passageId: Id; name?: string; kind?: PassageKind; at?: Point; zoneIds?: readonly [Id, Id] }>({
     title: (build, { passageId, at }) =>
-      `${at ? 'move' : 'change'} ${own(build.passages ?? {}, passageId)?.name ?? 'a passage'}`,
+      `${at ? 'move' : 'change'} ${own(build.passages ?? {}, passageId)?.name ?? 'a cable duct'}`,
     apply: (draft, { passageId, name, kind, at, zoneIds }) => {
       const passage = passageToEdit(draft, passageId);
       if (name !== undefined) passage.name = shortName(name);
@@ -72,7 +72,7 @@ export const PASSAGE_EDITS = {
   }),
 
   dropPassage: define<{ passageId: Id }>({
-    title: (build, { passageId }) => `close ${own(build.passages ?? {}, passageId)?.name ?? 'a passage'}`,
+    title: (build, { passageId }) => `close ${own(build.passages ?? {}, passageId)?.name ?? 'a cable duct'}`,
     apply: (draft, { passageId }) => {
       passageToEdit(draft, passageId);
       delete draft.passages![passageId];

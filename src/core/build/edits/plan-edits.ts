@@ -116,7 +116,8 @@ export const PLAN_EDITS = {
 
   /** Several at once, as one step that can be undone. */
   placeDevices: define<{ places: readonly (Point & { readonly deviceId: string; readonly zoneId: string })[] }>({
-    title: (_, { places }) => `put ${places.length} ${places.length === 1 ? 'device' : 'devices'} where such things go`,
+    title: (_, { places }) =>
+      `put ${places.length} ${places.length === 1 ? 'device' : 'devices'} where they usually go`,
     apply: (draft, { places }) => {
       for (const one of places) place(draft, { ...one, usual: true });
     },

@@ -1,5 +1,6 @@
 import { parseTyre } from '../../physics/tyre';
 import {
+  aBody,
   type BodyType,
   type Duty,
   type LossId,
@@ -26,7 +27,7 @@ export const SURVEY_EDITS = {
   }),
 
   setBody: define<{ body: BodyType }>({
-    title: (_, { body }) => `it is a ${body}`,
+    title: (_, { body }) => `it is ${aBody(body)}`,
     apply: (draft, { body }) => {
       draft.vehicle.body = body;
     },

@@ -112,7 +112,7 @@ function busJoint(draft: Draft<Build>, pole: 'plus' | 'minus', seed: string): Id
 export const TOPOLOGY_EDITS = {
   /** Takes a device out of a wire and joins what it stood between; where several wires meet, a joint takes its place. */
   takeOutDevice: define<{ deviceId: Id }>({
-    title: (build, { deviceId }) => `take out ${nameOf(build, deviceId)} and join its wires`,
+    title: (build, { deviceId }) => `delete ${nameOf(build, deviceId)} and rejoin its wires`,
     apply: (draft, { deviceId }) => {
       const device = deviceToEdit(draft, deviceId);
       const name = own(draft.circuits.hv.devices, deviceId) ? 'hv' : 'lv';

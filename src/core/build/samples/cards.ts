@@ -21,6 +21,6 @@ export const SAMPLE_CARDS: readonly SampleCard[] = [
   {
     key: 'teasel',
     name: 'Teasel',
-    about: 'Vineyard tractor, 84 V of flooded lead, series DC motor. The old school, done properly.',
+    about: 'Vineyard tractor, 84 V of flooded lead, series DC motor. The old way, done properly.',
   },
 ];

@@ -4,7 +4,7 @@ import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 
 /**
  * A narrow vineyard tractor, made up. 84 V of flooded lead cells in two trays, a series DC motor behind a controller, one contactor and a
- * hand disconnect. The old school, done properly.
+ * hand disconnect. The old way, done properly.
  */
 export function teasel(id = 'teasel'): Build {
   const w = new SampleWriter();
@@ -99,7 +99,7 @@ export function teasel(id = 'teasel'): Build {
   w.measuredLeakage(10e6);
   w.filters(FILTERS);
   const build = w.build(id, 'Teasel', {
-    notes: 'Sample build, made up. The old school, done properly.',
+    notes: 'Sample build, made up. The old way, done properly.',
     schools: {
       contactors: 'single-pole',
       fusePosition: 'pack-terminal',

@@ -8,6 +8,7 @@ import { defineRule, type Rule } from '../define';
 /** Plugs on the cables, and cases in their places. */
 const connector = defineRule({
   id: 'cable.connector',
+  endangers: 'fire',
   says: {
     fails: 'The plug on {subject} carries too much',
     holds: 'Plug on {subject}',
@@ -50,6 +51,7 @@ const connector = defineRule({
 
 const ingress = defineRule({
   id: 'plan.ingress',
+  endangers: 'people',
   says: {
     fails: '{subject} is not tight enough for its place',
     holds: '{subject} is tight enough',

@@ -1,6 +1,7 @@
 import { type Finding, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
 import { motorCurrentA } from '../../physics/motor';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import {
   conductorAmpacity,
   conductorTemperature,
@@ -52,6 +53,7 @@ function continuousA({ build }: Vehicle): number | null {
 
 const phase = defineRule({
   id: 'cable.phase',
+  endangers: 'fire',
   says: {
     fails: '{subject} gets too hot with the motor’s current',
     holds: '{subject} with the motor’s current',
@@ -104,13 +106,14 @@ const FIN_M = 0.3;
 
 const joint = defineRule({
   id: 'cable.joint',
+  endangers: 'fire',
   says: {
     fails: 'A joint of {subject} heats more than its cable can shed',
     holds: 'Joints of {subject}',
     line: '{demand} a joint, {limit} at most',
   },
   sources: [
-    'P = I² · R of one joint, against what 0.3 m of its cable still sheds at this current: (I_z² − I²) · R20 · 0.3 m (generic)',
+    `P = I² · R of one joint, against what ${told(0.3, 'length')} of its cable still sheds at this current: (I_z² − I²) · R20 · ${told(0.3, 'length')} (generic)`,
   ],
   judge: ({ vehicle }) => {
     const isPhase = phasesOf(vehicle);

@@ -1,5 +1,6 @@
 import type { Exposure } from '../../build';
 import { type Finding, marginAtLeast, quantityText as q, type Ref } from '../../checks';
+import { told as figureOf } from '../../quantities';
 import {
   lowVoltage,
   overlaps,
@@ -26,6 +27,7 @@ const bendFactor = (shielded: boolean, moves: boolean): number => (moves ? 10 : 
 
 const bend = defineRule({
   id: 'cable.bend',
+  endangers: 'parts',
   says: { fails: '{subject} is bent too tight', holds: '{subject}, tightest bend', line: '{demand}, at least {limit}' },
   sources: ['Least bend radius 4 × the outer diameter unshielded, 6 × shielded, 10 × where it moves (generic)'],
   judge: ({ vehicle }) =>
@@ -51,7 +53,7 @@ const bend = defineRule({
           lines: () => [
             {
               formula: 'r ≥ k · outer diameter',
-              figures: `${factor} · ${cable.outerDiameterMm} mm`,
+              figures: `${factor} · ${figureOf(cable.outerDiameterMm / 1000, 'length', 3)}`,
               result: metres(limit),
               note: route.name,
             },
@@ -102,7 +104,9 @@ function faultsOf(context: Context, conductor: ResolvedConductor): { wrong: stri
   if (facts.signalDistanceM === undefined && conductor.cable?.shielded !== true)
     open.push('how near signal wires run beside it');
   if (exposure.has('heat') && (conductor.cable?.temperatureClassC ?? 0) < HEAT_CLASS_C)
-    wrong.push(`it lies near heat and bears ${conductor.cable?.temperatureClassC ?? '?'} °C only`);
+    wrong.push(
+      `it lies near heat and ${conductor.cable ? `bears ${figureOf(conductor.cable.temperatureClassC, 'temperature')} only` : 'nobody knows what it bears'}`,
+    );
   if (throughPanel && facts.grommet === false) wrong.push('it goes through a panel without a grommet');
   if (throughPanel && grommet === undefined) open.push('whether there is a grommet in the panel');
   if (under && conductor.laid?.conduit !== true) wrong.push('it lies under the floor without a conduit');
@@ -123,6 +127,7 @@ function faultsOf(context: Context, conductor: ResolvedConductor): { wrong: stri
 
 const way = defineRule({
   id: 'cable.route',
+  endangers: 'people',
   says: { fails: '{subject}: not there', holds: '{subject}, its way', line: '{detail}', open: '{subject}, its way' },
   sources: [
     'Not over brake lines, not bare under the floor, through panels with a grommet, away from signals (practice; ISO 6469-3)',
@@ -150,6 +155,7 @@ const way = defineRule({
 
 const shield = defineRule({
   id: 'cable.shield',
+  endangers: 'people',
   says: { fails: 'Shield of {subject} does not shield', holds: 'Shield of {subject}', line: '{detail}' },
   sources: ['Shields of HV power cables earthed at both ends (EMC practice; ISO 6469-3)'],
   judge: (context) => {
@@ -186,6 +192,7 @@ const shield = defineRule({
 
 const overlap = defineRule({
   id: 'plan.overlap',
+  endangers: 'parts',
   says: { fails: '{subject} and {other} stand in one place', holds: '{subject}', line: 'with {other}' },
   sources: ['Two things can’t stand in one place: outer measures as told, else generic'],
   judge: ({ vehicle }) =>

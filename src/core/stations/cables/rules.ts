@@ -1,6 +1,7 @@
 import { type Edit, hasTrait } from '../../build';
 import { type Finding, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import { conductorOhm, type SolvedState, wayOf } from '../../vehicle';
 import {
   celsius,
@@ -24,6 +25,7 @@ import { TRIP_RULES } from './trip-rules';
 
 const temperature = defineRule({
   id: 'cable.temperature',
+  endangers: 'fire',
   says: { fails: '{subject} gets too hot', holds: '{subject} temperature', line: '{demand} of {limit} in {place}' },
   variants: {
     runaway: {
@@ -94,7 +96,7 @@ const temperature = defineRule({
           lines: () => [
             {
               formula: 'I² · R20 · (1 + α(T − 20)) = heat through the insulation = convection + radiation',
-              figures: `${q(current / conductor.conductor.parallel, 'current')}, ${q(cable.resistance20OhmPerM, 'resistancePerLength')}, Ø ${cable.outerDiameterMm} mm, ${q(zone.ambientC, 'temperature')}${laid.conduit ? ', conduit 0.80' : ''}${laid.loadedCircuits > 1 ? `, ${laid.loadedCircuits} circuits` : ''}`,
+              figures: `${q(current / conductor.conductor.parallel, 'current')}, ${q(cable.resistance20OhmPerM, 'resistancePerLength')}, Ø ${told(cable.outerDiameterMm / 1000, 'length', 3)}, ${q(zone.ambientC, 'temperature')}${laid.conduit ? ', conduit 0.80' : ''}${laid.loadedCircuits > 1 ? `, ${laid.loadedCircuits} circuits` : ''}`,
               result: celsius(reached),
               note: corner(solved),
             },
@@ -132,6 +134,7 @@ const thickerWay: Proposer = ({ vehicle }) => {
 
 const drop = defineRule({
   id: 'cable.drop',
+  endangers: 'comfort',
   says: { fails: '{subject} drops too much', holds: '{subject} drop', line: '{demand} of {limit} allowed' },
   sources: ['Drop out and back with the hot resistance, joints, fuses and contactors included'],
   sourcesIn: fromRules('hvDropShare'),
@@ -205,6 +208,7 @@ const drop = defineRule({
 
 const voltage = defineRule({
   id: 'cable.voltage',
+  endangers: 'people',
   says: {
     fails: '{subject} insulation is too weak',
     holds: '{subject} insulation',

@@ -50,6 +50,7 @@ const HILL_S = 600;
 
 const peak = defineRule({
   id: 'cable.peak',
+  endangers: 'fire',
   says: {
     fails: '{subject} gets too hot in a peak',
     holds: '{subject} in a peak',
@@ -116,6 +117,7 @@ const peak = defineRule({
 
 const trip = defineRule({
   id: 'cable.trip',
+  endangers: 'fire',
   says: {
     fails: '{subject} gets too hot on the usual trip',
     holds: '{subject} on the usual trip',

@@ -1,5 +1,6 @@
 import { quantityText as q, type Working } from '../../checks';
 import { placeFactor } from '../../physics/cable';
+import { told } from '../../quantities';
 import { conductorOhm } from '../../vehicle';
 import type { CableRow } from './results';
 
@@ -24,13 +25,13 @@ export function cableWorkings(row: CableRow): Readonly<Record<CableFigure, Worki
       ? `${q(cable.areaMm2, 'area')}, Ø ${q(cable.outerDiameterMm / 1000, 'length')}, ${q(zone.ambientC, 'temperature')} around it, place factor ${placeFactor(thermal.place).toFixed(2)}`
       : 'size or place is not chosen';
   const ohm = conductorOhm(resolved, temperatureC ?? cable?.temperatureClassC ?? 20);
-  const hot = `${q(ohm, 'resistance')} (${cable ? q(cable.resistance20OhmPerM, 'resistancePerLength') : 'no size'} at 20 °C, ${resolved.lengthM === null ? 'length not known' : q(resolved.lengthM, 'length')}, taken hot, joints ${q(resolved.jointOhm, 'resistance')})`;
+  const hot = `${q(ohm, 'resistance')} (${cable ? q(cable.resistance20OhmPerM, 'resistancePerLength') : 'no size'} at ${told(20, 'temperature')}, ${resolved.lengthM === null ? 'length not known' : q(resolved.lengthM, 'length')}, taken hot, joints ${q(resolved.jointOhm, 'resistance')})`;
   const amps = currentA === null ? 'not solved' : q(currentA, 'current');
   return {
     currentA: one('largest |I| of the sustained cases', amps, ['Nodal solution of the circuit'], power),
     ampacityA: one(
       'I at which the conductor settles at its class',
-      `${cable ? `${cable.temperatureClassC} °C` : 'no class'}; ${described}${resolved.conductor.parallel > 1 ? `; ${resolved.conductor.parallel} in parallel` : ''}`,
+      `${cable ? `${told(cable.temperatureClassC, 'temperature', 3)}` : 'no class'}; ${described}${resolved.conductor.parallel > 1 ? `; ${resolved.conductor.parallel} in parallel` : ''}`,
       [BALANCE],
     ),
     temperatureC: one('I² · R20 · (1 + α(T − 20)) = heat given to the air', `${amps}; ${described}`, [BALANCE], power),

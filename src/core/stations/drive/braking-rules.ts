@@ -1,4 +1,5 @@
-import { marginAtMost } from '../../checks';
+import { marginAtMost, quantityText as q } from '../../checks';
+import { told } from '../../quantities';
 import { brakingOf, mostBrakingN, REGEN_FROM_MPS } from '../../simulate';
 import { massEmptyKg, motorOf, nominalLinkV, roadModel } from '../../vehicle';
 import { type Context, fromRules } from '../context';
@@ -32,6 +33,7 @@ export function hardestBraking(
 
 const brakeLamp = defineRule({
   id: 'drive.brake-lamp',
+  endangers: 'people',
   says: {
     fails: '{subject} brakes hard with dark brake lamps',
     holds: 'Brake lamps in regeneration',
@@ -62,16 +64,18 @@ const brakeLamp = defineRule({
       {
         subject,
         margin,
-        figures: { detail: `${demand.toFixed(2)} m/s² without lamps, they must be lit from ${limit} m/s²` },
+        figures: {
+          detail: `${told(demand, 'acceleration', 3)} without lamps, they must be lit from ${told(limit, 'acceleration', 3)}`,
+        },
         lines: () => [
           {
             formula: 'a = F_motor / m',
-            figures: `${hardest.forceN.toFixed(0)} N / ${hardest.massKg.toFixed(0)} kg = ${demand.toFixed(2)} m/s²`,
+            figures: `${q(hardest.forceN, 'force')} / ${q(hardest.massKg, 'mass')} = ${q(demand, 'acceleration')}`,
             result: { value: margin, dimension: 'ratio' },
           },
         ],
         assumed: [
-          `The vehicle empty with its driver, ${DRIVER_KG} kg.`,
+          `The vehicle empty with its driver, ${told(DRIVER_KG, 'mass')}.`,
           ...(torqueShare === undefined ? ['Assumed: the motor brakes with its whole peak torque.'] : []),
         ],
       },

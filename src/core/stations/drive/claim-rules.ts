@@ -8,6 +8,7 @@ const CLAIMS: Ref = { kind: 'build', id: 'claims', name: 'Promises' };
 /** Range, consumption and energy that were promised must fit each other: range · consumption ≤ what the pack gives. */
 const agree = defineRule({
   id: 'drive.claims-agree',
+  endangers: 'comfort',
   says: {
     fails: 'The promises don’t fit each other',
     holds: 'The promises fit each other',
@@ -31,7 +32,7 @@ const agree = defineRule({
         lines: () => [
           {
             formula: 'E = range · consumption ≤ E_gross · (charged to − driving stops at)',
-            figures: `${q(claimedRangeM, 'distance')} · ${claimedConsumptionWhPerKm} Wh/km ≤ ${q(grossJ, 'energy')} · ${usableWords(vehicle.build.packLimits)}`,
+            figures: `${q(claimedRangeM, 'distance')} · ${q(claimedConsumptionWhPerKm, 'consumption')} ≤ ${q(grossJ, 'energy')} · ${usableWords(vehicle.build.packLimits)}`,
             result: { value: demand, dimension: 'energy' },
           },
         ],
@@ -47,6 +48,7 @@ const ROUNDED = 1.02;
 /** What a seller calls the pack’s energy, against its cells. */
 const energy = defineRule({
   id: 'drive.claimed-energy',
+  endangers: 'comfort',
   says: {
     fails: 'The pack holds less than was promised',
     holds: 'The pack holds what was promised',

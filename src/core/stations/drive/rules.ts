@@ -63,7 +63,7 @@ function steadyFinding<Figure extends 'speed' | 'grade'>(
       lines: () => [
         {
           formula: 'P = F · v / (η_driveline · η_motor)',
-          figures: `${forceN.toFixed(0)} N · ${q(speedMPerS, 'speed')}, motor and inverter ${(point.efficiency * 100).toFixed(0)} %`,
+          figures: `${q(forceN, 'force')} · ${q(speedMPerS, 'speed')}, motor and inverter ${(point.efficiency * 100).toFixed(0)} %`,
           result: watts(point.batteryW),
           note: `Torque at ${q(linkV, 'voltage')} on the link${sagging === null ? ', nominal' : ', sagging'}.`,
         },
@@ -75,6 +75,7 @@ function steadyFinding<Figure extends 'speed' | 'grade'>(
 
 const climb = defineRule({
   id: 'drive.climb',
+  endangers: 'comfort',
   says: {
     fails: '{subject} can’t keep the speed on the climb',
     holds: '{subject} on the climb',
@@ -100,6 +101,7 @@ const climb = defineRule({
 
 const cruise = defineRule({
   id: 'drive.cruise',
+  endangers: 'comfort',
   says: {
     fails: '{subject} can’t keep the cruise speed',
     holds: '{subject} in cruise',
@@ -128,6 +130,7 @@ const cruise = defineRule({
 
 const backVoltage = defineRule({
   id: 'drive.back-voltage',
+  endangers: 'people',
   says: {
     fails: '{subject} would feed too much voltage back',
     holds: '{subject} turned fast',
@@ -188,6 +191,7 @@ const backVoltage = defineRule({
 
 const motorCurrent = defineRule({
   id: 'drive.motor-current',
+  endangers: 'parts',
   says: {
     fails: '{subject} wants more amperes than the inverter gives',
     holds: '{subject} amperes at peak torque',
@@ -215,11 +219,16 @@ const motorCurrent = defineRule({
         demand: amps(demand),
         limit: amps(limit),
         margin: marginAtMost(demand, limit),
-        figures: { torque: `${Math.min(motor.peakTorqueNm, (motor.peakTorqueNm * limit) / demand).toFixed(0)} Nm` },
+        figures: {
+          torque: {
+            value: Math.min(motor.peakTorqueNm, (motor.peakTorqueNm * limit) / demand),
+            dimension: 'torque',
+          },
+        },
         lines: () => [
           {
             formula: motor.motorKind === 'series-dc' ? 'I = T · ω / (η · U)' : 'I = T · ω / (η · √3 · U · cosφ)',
-            figures: `${motor.peakTorqueNm} Nm at ${motor.baseSpeedRpm}/min, link ${q(motor.baseLinkV, 'voltage')}`,
+            figures: `${q(motor.peakTorqueNm, 'torque')} at ${motor.baseSpeedRpm}/min, link ${q(motor.baseLinkV, 'voltage')}`,
             result: amps(demand),
           },
         ],

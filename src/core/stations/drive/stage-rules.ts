@@ -1,12 +1,13 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { sideFactor, sideLoadN } from '../../physics/stage';
+import { told } from '../../quantities';
 import { motorOf, roadModel, type Vehicle } from '../../vehicle';
 import { defineRule, type Rule } from '../define';
 
 /** A force in workshop words. */
-const newtons = (n: number): string => (n >= 10000 ? `${(n / 1000).toPrecision(3)} kN` : `${Math.round(n)} N`);
+const newtons = (n: number): string => told(n, 'force', 3);
 
-/** What a belt or chain stage does to the motor's shaft and mount at peak torque; null without one, or while it is not told. */
+/** What a belt or chain stage does to the motor's shaft and mount at peak torque; null without one, or while it is not entered. */
 export function stageLoads(
   vehicle: Vehicle,
 ): { readonly sideN: number; readonly reactionNm: number; readonly torqueNm: number } | null {
@@ -23,6 +24,7 @@ export function stageLoads(
 
 const sideLoad = defineRule({
   id: 'drive.side-load',
+  endangers: 'parts',
   says: {
     fails: '{subject}’s shaft is pulled too hard',
     holds: '{subject}, side load',
@@ -55,9 +57,9 @@ const sideLoad = defineRule({
         lines: () => [
           {
             formula: 'F = k · 2·T / d',
-            figures: `${sideFactor(stage.kind!)} · 2 · ${loads.torqueNm} Nm / ${q(stage.motorPulleyM!, 'length')} = ${newtons(loads.sideN)}`,
+            figures: `${sideFactor(stage.kind!)} · 2 · ${q(loads.torqueNm, 'torque')} / ${q(stage.motorPulleyM!, 'length')} = ${newtons(loads.sideN)}`,
             result: { value: margin, dimension: 'ratio' },
-            note: `The mount holds ${loads.reactionNm} Nm against turning, as a pair of forces.`,
+            note: `The mount holds ${q(loads.reactionNm, 'torque')} against turning, as a pair of forces.`,
           },
         ],
       },
@@ -69,6 +71,7 @@ const sideLoad = defineRule({
 /** Rise within a ramp takes no more than this share of the torque that is there (practice: room for a slope). */
 const deadMan = defineRule({
   id: 'drive.dead-man',
+  endangers: 'people',
   says: {
     fails: 'Nothing stops the set speed',
     holds: 'Set speed has a presence switch',
@@ -98,6 +101,7 @@ const deadMan = defineRule({
 
 const runaway = defineRule({
   id: 'drive.runaway',
+  endangers: 'people',
   says: {
     fails: '{subject} can run away',
     holds: '{subject} can’t run away',

@@ -152,5 +152,5 @@ test('an inverter too small on its motor side cuts the torque, whatever its batt
   expect(tight.verdict).toBe('fails');
   expect(tight.demand!.value).toBe(wide.demand!.value);
   // Torque in proportion with the amperes.
-  expect(say(tight).line).toContain(`${((290 * 200) / wide.demand!.value).toFixed(0)} Nm`);
+  expect(say(tight).line).toContain(`${((290 * 200) / wide.demand!.value).toFixed(0)}\u00a0Nm`);
 });

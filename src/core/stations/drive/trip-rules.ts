@@ -1,5 +1,6 @@
 import { type Finding, marginAtLeast, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
 import { dischargeWindowC } from '../../physics/cell';
+import { told } from '../../quantities';
 import { packCurrentA, type TripResult, WINDING_LIMIT_C, WINDOWS_S } from '../../simulate';
 import { isSolved, partOf } from '../../vehicle';
 import { amps, type Context, PACK_REF } from '../context';
@@ -8,8 +9,9 @@ import { assumedIn, motorRef, needsRun, ROAD, TRIP } from './shared';
 
 const range = defineRule({
   id: 'drive.range',
+  endangers: 'comfort',
   says: {
-    fails: 'The pack does not last the day in winter',
+    fails: 'Winter range is below the daily distance',
     holds: 'Range, aged pack in winter',
     line: '{demand}, {limit} a day is wanted',
     open: 'Range',
@@ -38,7 +40,8 @@ const range = defineRule({
             formula: 'range = s_trip · (charged to − driving stops at) / s_used',
             figures: `${q(context.trip!.winter.distanceM, 'distance')} takes ${((context.trip!.socStart - context.trip!.winter.socEnd) * 100).toFixed(2)} % of the charge`,
             result: { value: reach, dimension: 'distance' },
-            note: `${context.trip!.winter.energyPerKmWh?.toFixed(0) ?? '–'} Wh/km`,
+            note:
+              context.trip!.winter.energyPerKmWh === null ? '–' : q(context.trip!.winter.energyPerKmWh, 'consumption'),
           },
         ],
         assumed: [
@@ -53,6 +56,7 @@ const range = defineRule({
 
 const claim = defineRule({
   id: 'drive.claim',
+  endangers: 'comfort',
   says: {
     fails: 'More range is promised than there is',
     holds: 'The promised range',
@@ -81,6 +85,7 @@ const claim = defineRule({
 
 const follows = defineRule({
   id: 'drive.cruise-covers',
+  endangers: 'comfort',
   says: {
     fails: 'The trip takes more for long than cruise does',
     holds: 'Cruise stands for the trip',
@@ -127,6 +132,7 @@ const BEHIND_SHARE = 0.05;
 
 const gives = defineRule({
   id: 'drive.gives',
+  endangers: 'comfort',
   says: {
     fails: 'It falls behind on the usual trip',
     holds: 'It keeps up on the usual trip',
@@ -160,6 +166,7 @@ const gives = defineRule({
 
 const getsHome = defineRule({
   id: 'drive.gets-home',
+  endangers: 'comfort',
   says: {
     fails: 'It does not get home from the usual trip',
     holds: 'It gets home from the usual trip',
@@ -226,10 +233,13 @@ const hottest = (
 };
 const MILD_C = 15;
 const dayAssumed = (context: Context): readonly string[] =>
-  context.vehicle.build.duty.hottestDayC === undefined ? [`Assumed: hottest day ${HOT_C} °C.`] : [];
+  context.vehicle.build.duty.hottestDayC === undefined
+    ? [`Assumed: hottest day ${told(HOT_C, 'temperature', 3)}.`]
+    : [];
 
 const motorHeat = defineRule({
   id: 'drive.motor-heat',
+  endangers: 'parts',
   says: {
     fails: '{subject} gets too hot on the usual trip',
     holds: '{subject} on the usual trip',
@@ -237,7 +247,7 @@ const motorHeat = defineRule({
     open: '{subject} on the usual trip',
   },
   sources: [
-    'One lump that reaches 140 °C (winding of class F, IEC 60085, less 15 K) at the continuous power in 40 °C (IEC 60034-1)',
+    `One lump that reaches ${told(140, 'temperature')} (winding of class F, IEC 60085, less ${told(15, 'temperatureDifference')}) at the continuous power in ${told(40, 'temperature')} (IEC 60034-1)`,
     'Losses of the usual trip, generic map; a hot spot is hotter than the lump',
   ],
   judge: (context) => {
@@ -256,7 +266,7 @@ const motorHeat = defineRule({
         lines: () => [
           {
             formula: 'T = T_hottest day + rise on the trip',
-            figures: `${ambientC} °C + ${rise.toFixed(1)} K`,
+            figures: `${told(ambientC, 'temperature', 3)} + ${told(rise, 'temperatureDifference', 3)}`,
             result: { value: reachedC, dimension: 'temperature' },
           },
         ],
@@ -269,6 +279,7 @@ const motorHeat = defineRule({
 
 const packHeat = defineRule({
   id: 'drive.pack-heat',
+  endangers: 'fire',
   says: {
     fails: 'Cells get too hot on the usual trip',
     holds: 'Cells on the usual trip',
@@ -292,7 +303,7 @@ const packHeat = defineRule({
         lines: () => [
           {
             formula: 'T = T_hottest day + rise on the trip',
-            figures: `${ambientC} °C + ${rise.toFixed(1)} K`,
+            figures: `${told(ambientC, 'temperature', 3)} + ${told(rise, 'temperatureDifference', 3)}`,
             result: { value: reachedC, dimension: 'temperature' },
           },
         ],

@@ -1,5 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import type { ShortJudgement } from '../../simulate';
 import type { ResolvedConductor, Vehicle } from '../../vehicle';
 import { amps, conductorRef, deviceRef } from '../context';
@@ -9,16 +10,17 @@ import { eachFuse, HIGHEST, i2t, LOWEST, notProved, SOURCES } from './fuse-fault
 /** Every conductor, shorted at its far end, against what the fuse that ends it lets through: taps before a fuse and returns behind none, too. */
 export const cableShort = defineRule({
   id: 'fuse.cable-short',
+  endangers: 'fire',
   says: {
     fails: '{subject} lets a short circuit burn its cable',
-    holds: '{subject} saves its cable in a short circuit',
+    holds: '{subject} protects its cable (short circuit)',
     line: 'lets through {demand}, {cable} stands {limit}',
     open: '{subject} against a short in its cable',
   },
   variants: {
     never: {
-      fails: '{subject} lets a weak fault burn its cable',
-      holds: '{subject} saves its cable in a short circuit',
+      fails: '{subject} lets a minimum fault current burn its cable',
+      holds: '{subject} protects its cable (short circuit)',
       line: 'at {demand} it never melts, and {cable} burns',
     },
   },
@@ -77,7 +79,7 @@ export const cableShort = defineRule({
           limit: i2t(withstand.limitA2s),
           margin: marginOf(worst),
           figures: { cable: `${q(withstand.areaMm2, 'area')} of ${name}` },
-          assumed: [HIGHEST, LOWEST, 'Crimped ends; a soldered one stands 160 °C only.'],
+          assumed: [HIGHEST, LOWEST, `Crimped ends; a soldered one stands ${told(160, 'temperature')} only.`],
           lines: () => [
             {
               formula: 'I²t through the cable until its short is over',

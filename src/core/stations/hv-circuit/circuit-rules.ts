@@ -7,6 +7,7 @@ import { defineRule, type Rule } from '../define';
 
 const solved = defineRule({
   id: 'circuit.solved',
+  endangers: 'people',
   says: { fails: 'The circuit can’t be solved', holds: 'The circuit is whole', line: '{detail}', open: 'Circuit' },
   sources: ['Nodal analysis: every island has one solution'],
   judge: ({ vehicle }) => {
@@ -30,6 +31,7 @@ const solved = defineRule({
 
 const open = defineRule({
   id: 'circuit.open',
+  endangers: 'people',
   says: { fails: '{subject} gets no voltage', holds: '{subject} is fed', line: '{detail}' },
   sources: ['Nodal analysis: with the main contactors closed both terminals join the pack'],
   judge: ({ vehicle }) => {

@@ -6,6 +6,7 @@ import { defineRule } from '../define';
 /** What a precharge resistor bridges has to stay open while the link charges: its coil has a driver of its own. */
 export const closingOrder = defineRule({
   id: 'precharge.order',
+  endangers: 'parts',
   says: {
     fails: '{subject} closes before the link is charged',
     holds: '{subject} waits for the link',

@@ -1,5 +1,6 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import {
   type CoilCircuit,
   closedIn,
@@ -46,6 +47,7 @@ function worstCoils(circuit: CoilCircuit, context: Context): Map<string, WorstCo
 
 const coil = defineRule({
   id: 'contactor.coil',
+  endangers: 'fire',
   says: {
     fails: '{subject} may not pull in on a weak battery',
     holds: '{subject} coil',
@@ -95,7 +97,7 @@ const coil = defineRule({
         ],
         assumed: [
           ...(assumed ? ['Pick-up at three quarters of the rated coil voltage: the part does not state it.'] : []),
-          'Contacts 20 mΩ each, battery 8 mΩ, wires at 40 °C (generic).',
+          `Contacts 20 mΩ each, battery 8 mΩ, wires at ${told(40, 'temperature')} (generic).`,
         ],
       };
     });
@@ -110,16 +112,17 @@ const SLOWEST = 2;
 
 const release = defineRule({
   id: 'contactor.release',
+  endangers: 'people',
   says: {
-    fails: '{subject} lets go too slowly',
-    holds: '{subject} lets go',
+    fails: '{subject} drops out too slowly',
+    holds: '{subject} drops out',
     line: '{demand} with {suppression}, {limit} at most',
     open: '{subject} letting go',
   },
   variants: {
     bare: {
       fails: 'Nothing takes the coil’s kick at {subject}',
-      holds: '{subject} lets go',
+      holds: '{subject} drops out',
       line: 'its driver and its contacts burn',
     },
   },

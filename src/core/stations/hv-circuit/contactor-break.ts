@@ -55,6 +55,7 @@ function relayBreaks(context: Context): Finding<never, 'relay'>[] {
 /** Opening in an emergency: the current of the hardest moment, peaks included. */
 export const contactorBreak = defineRule({
   id: 'contactor.break',
+  endangers: 'fire',
   says: {
     fails: '{subject} can’t open the hardest current',
     holds: '{subject} opens the hardest current',
@@ -90,7 +91,7 @@ export const contactorBreak = defineRule({
             margin,
             assumed: [
               powerFrom(context.vehicle),
-              'In normal use the inverter lets go first and it opens next to nothing.',
+              'In normal use the inverter drops its load first and the contactor opens next to nothing.',
             ],
             lines: () => [
               {
@@ -106,5 +107,5 @@ export const contactorBreak = defineRule({
     return [...mains, ...relayBreaks(context)];
   },
   remedies: [propose.otherContactor],
-  otherwise: 'A contactor that breaks more, or an inverter that is told to let go first.',
+  otherwise: 'A contactor that breaks more, or an inverter that is told to drop its load first.',
 });

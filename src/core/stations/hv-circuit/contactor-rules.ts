@@ -2,6 +2,7 @@ import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../c
 import type { ContactorPart } from '../../parts';
 import { carryCurrent } from '../../physics/contactor';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import { type ClosingEvent, closings, isRun, type PrechargeRun } from '../../simulate';
 import {
   groundOf,
@@ -34,6 +35,7 @@ const contactorsOf = (context: Context): ResolvedDevice[] => contactorsIn(contex
 
 const voltage = defineRule({
   id: 'contactor.voltage',
+  endangers: 'fire',
   says: {
     fails: '{subject} is not made for this voltage',
     holds: '{subject} voltage',
@@ -88,14 +90,15 @@ export function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number;
 
 const carry = defineRule({
   id: 'contactor.carry',
+  endangers: 'fire',
   says: {
-    fails: '{subject} carries more than its studs cool',
+    fails: '{subject} exceeds its thermal rating',
     holds: '{subject} carry',
     line: '{demand} of {limit} on {cable}',
   },
   sources: [
     'Carry current against the cable on the studs: the contactor’s part',
-    'Derating above 40 °C by √((125 − T_a)/85) (generic)',
+    `Derating above ${told(40, 'temperature')} by √((125 − T_a)/85) (generic)`,
   ],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle, 'sustained');
@@ -152,6 +155,7 @@ const CLOSES: Readonly<Record<ClosingEvent['when'], 'before' | 'relay' | 'onto' 
 
 const make = defineRule({
   id: 'contactor.make',
+  endangers: 'fire',
   says: {
     fails: '{subject} closes on too much current',
     holds: '{subject} closing',
@@ -259,6 +263,7 @@ function closingFinding(
 
 const disconnect = defineRule({
   id: 'disconnect.rating',
+  endangers: 'people',
   says: { fails: '{subject} is not made for this', holds: '{subject} rating', line: '{demand} of {limit}' },
   sources: ['Rated voltage and current: the disconnect’s part'],
   judge: (context) => {

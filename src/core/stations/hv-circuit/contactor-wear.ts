@@ -37,6 +37,7 @@ const mains = ({ vehicle }: Context) =>
 
 const peak = defineRule({
   id: 'contactor.peak',
+  endangers: 'fire',
   says: {
     fails: '{subject} carries too much for a while',
     holds: '{subject} peaks',
@@ -160,6 +161,7 @@ function turnedRound(vehicle: Vehicle, device: ResolvedDevice): boolean {
 
 const polarity = defineRule({
   id: 'contactor.polarity',
+  endangers: 'fire',
   says: {
     fails: '{subject} can’t break the current when it reverses',
     holds: '{subject} when the current reverses',
@@ -228,6 +230,7 @@ export function lifeAt(currentA: number, breakA: number, electricalLife: number,
 
 const life = defineRule({
   id: 'contactor.life',
+  endangers: 'parts',
   says: {
     fails: '{subject} wears out too soon',
     holds: '{subject} life',
@@ -264,7 +267,7 @@ const life = defineRule({
           limit: { value: limit, dimension: 'count' },
           margin,
           figures: { current: amps(openedA) },
-          assumed: starts === undefined ? [`${STARTS_A_DAY} key turns a day: not told.`] : [],
+          assumed: starts === undefined ? [`${STARTS_A_DAY} key turns a day: not entered.`] : [],
           lines: () => [
             {
               formula: 'n = starts a day · 365 · years',
@@ -288,10 +291,11 @@ const SEQUENCE: Ref = { kind: 'build', id: 'sequence', name: 'Closing sequence' 
 
 const weldedTest = defineRule({
   id: 'contactor.welded-test',
+  endangers: 'people',
   says: {
     fails: 'Nothing finds a welded contactor',
     holds: 'A welded contactor is found',
-    line: 'the link is proved dead at each key-on',
+    line: 'the bus is checked for zero volts at each key-on',
     open: 'Finding a welded contactor',
   },
   sources: [

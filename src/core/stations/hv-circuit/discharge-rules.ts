@@ -76,6 +76,7 @@ export const linkDischarge = (vehicle: Vehicle, fullV: number, safeV: number): L
 
 const passive = defineRule({
   id: 'discharge.passive',
+  endangers: 'people',
   says: {
     fails: 'The link stays dangerous too long after switching off',
     holds: 'The link discharges by itself',
@@ -84,7 +85,7 @@ const passive = defineRule({
   },
   variants: {
     never: {
-      fails: 'The link stays charged for ever after switching off',
+      fails: 'The link stays charged after switching off',
       holds: 'The link discharges by itself',
       line: 'nothing bleeds it',
     },
@@ -144,6 +145,7 @@ const passive = defineRule({
 
 const active = defineRule({
   id: 'discharge.active',
+  endangers: 'people',
   says: {
     fails: '{subject} empties the link too slowly',
     holds: '{subject} empties the link when told',

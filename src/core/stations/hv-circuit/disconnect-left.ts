@@ -8,6 +8,7 @@ const MOST_LEFT = 0.75;
 /** What is left between neighbouring boxes when a disconnect is out: hands can meet the largest series part. */
 export const disconnectLeft = defineRule({
   id: 'disconnect.left',
+  endangers: 'people',
   says: {
     fails: '{subject} leaves most of the pack in one piece',
     holds: '{subject} takes the pack apart',

@@ -43,6 +43,7 @@ function pulls(vehicle: Vehicle, safeV: number): ResolvedDevice[] {
 
 const emergencyStop = defineRule({
   id: 'emergency.stop',
+  endangers: 'people',
   says: {
     fails: 'The emergency stop does not stop it',
     holds: 'The emergency stop stops it',
@@ -50,7 +51,7 @@ const emergencyStop = defineRule({
     open: 'Emergency stop',
   },
   sources: [
-    'The school of emergency stop that the build chose',
+    'The kind of emergency stop that the build chose',
     'By wire: the handle stands in the feed of every coil that driving needs; by pull: a disconnect that breaks load takes the inverter off',
   ],
   judge: ({ vehicle, rules }) => {
@@ -104,6 +105,7 @@ function byPull(vehicle: Vehicle, safeV: number): { ok: boolean; detail: string 
 
 const disconnectInterlock = defineRule({
   id: 'disconnect.interlock',
+  endangers: 'people',
   says: {
     fails: '{subject} can be pulled under load',
     holds: '{subject} opens without load',
@@ -144,11 +146,12 @@ const disconnectInterlock = defineRule({
 
 const LOOP_WORDS = {
   'inertia-switch': 'an inertia switch',
-  'interlock-contact': 'the interlock of lids and plugs',
+  'interlock-contact': 'the interlock contacts of lids and connectors',
 } as const;
 
 const loop = defineRule({
   id: 'emergency.loop',
+  endangers: 'people',
   says: {
     fails: 'A crash or an open lid leaves it live',
     holds: 'A crash or an open lid switches off',
@@ -186,6 +189,7 @@ const loop = defineRule({
 
 const singleFailure = defineRule({
   id: 'emergency.single-failure',
+  endangers: 'people',
   says: {
     fails: 'One failure defeats the emergency stop',
     holds: 'The emergency stop survives one failure',

@@ -7,6 +7,7 @@ import { at, eachFuse, HIGHEST, LOWEST, mostToBreak, SOURCES, seconds } from './
 
 const breakingCapacity = defineRule({
   id: 'fuse.breaking-capacity',
+  endangers: 'fire',
   says: {
     fails: '{subject} can’t break the highest fault',
     holds: '{subject} breaks the highest fault',
@@ -67,8 +68,9 @@ const breakingCapacity = defineRule({
 
 const minimumBreaking = defineRule({
   id: 'fuse.minimum-breaking',
+  endangers: 'fire',
   says: {
-    fails: '{subject} melts but does not break a weak fault',
+    fails: '{subject} melts but does not break at minimum fault current',
     holds: '{subject} breaks the weakest fault',
     line: 'breaks from {demand}, the weakest fault is {limit}',
     open: '{subject} weakest fault',
@@ -97,20 +99,21 @@ const minimumBreaking = defineRule({
       ];
     }),
   remedies: [propose.smallerFuse, propose.otherFuse],
-  otherwise: 'A full-range fuse: this one melts in a weak fault and burns on.',
+  otherwise: 'A full-range fuse: this one melts at minimum fault current and burns on.',
 });
 
 const meltingTime = defineRule({
   id: 'fuse.melting-time',
+  endangers: 'fire',
   says: {
-    fails: '{subject} melts too late in a weak fault',
+    fails: '{subject} melts too late at minimum fault current',
     holds: '{subject} melts in time',
     line: '{demand} at {current}, {limit} at most',
     open: '{subject} melting time',
   },
   variants: {
     never: {
-      fails: '{subject} never melts in a weak fault',
+      fails: '{subject} never melts at minimum fault current',
       holds: '{subject} melts in time',
       line: 'only {demand} flows: the fault burns on',
     },

@@ -13,11 +13,12 @@ const SELECTIVITY = 0.75;
 
 const selectivity = defineRule({
   id: 'fuse.selectivity',
+  endangers: 'fire',
   says: {
     fails: '{subject} takes {upstream} with it',
-    holds: '{subject} goes alone',
+    holds: '{subject} discriminates',
     line: 'lets through {demand}, {upstream} stands {limit}',
-    open: '{subject} goes alone',
+    open: '{subject} discriminates',
   },
   sources: ['Branch goes, main stays: total I²t below 0.75 of the upstream pre-arcing I²t (practice)', SOURCES.slow],
   judge: (context) => {
@@ -68,6 +69,7 @@ const selectivity = defineRule({
 
 const contactorWithstand = defineRule({
   id: 'fuse.contactor-withstand',
+  endangers: 'fire',
   says: {
     fails: '{subject} welds or bursts before its fuse acts',
     holds: '{subject} outlasts its fuse',

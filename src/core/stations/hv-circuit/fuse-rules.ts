@@ -28,6 +28,7 @@ const fusesOf = ({ vehicle }: Context): ResolvedDevice[] =>
 
 const dcRating = defineRule({
   id: 'fuse.dc-rating',
+  endangers: 'fire',
   says: {
     fails: '{subject} has no DC rating',
     holds: '{subject} has a DC rating',
@@ -54,6 +55,7 @@ const dcRating = defineRule({
 
 const dcVoltage = defineRule({
   id: 'fuse.dc-voltage',
+  endangers: 'fire',
   says: {
     fails: '{subject} can’t break this voltage',
     holds: '{subject} voltage',
@@ -101,6 +103,7 @@ const dcVoltage = defineRule({
 
 const continuous = defineRule({
   id: 'fuse.continuous',
+  endangers: 'fire',
   says: {
     fails: '{subject} carries more than it lasts',
     holds: '{subject} continuous',
@@ -190,9 +193,10 @@ function cablesBehind(context: Context): Map<string, Behind> {
 
 const cableOverload = defineRule({
   id: 'fuse.cable-overload',
+  endangers: 'fire',
   says: {
     fails: '{subject} does not protect its cable',
-    holds: '{subject} protects its cable',
+    holds: '{subject} protects its cable (overload)',
     line: '{demand} fuse, {cable} carries {limit}',
     open: '{subject} against its cable',
   },
@@ -204,7 +208,7 @@ const cableOverload = defineRule({
     },
     partial: {
       fails: '{subject} is no overload protection',
-      holds: '{subject} protects its cable',
+      holds: '{subject} protects its cable (overload)',
       line: 'it breaks short circuits only, from {demand} upward',
     },
   },
@@ -283,6 +287,7 @@ const cableOverload = defineRule({
 
 const present = defineRule({
   id: 'fuse.present',
+  endangers: 'fire',
   says: { fails: 'No fuse protects {subject}', holds: '{subject} has a fuse', line: '{detail}' },
   sources: [
     'IEC 60364-4-43, 434: every live conductor has protection against short circuit',

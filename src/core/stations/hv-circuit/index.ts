@@ -1,3 +1,4 @@
+import { told } from '../../quantities';
 import { isRun } from '../../simulate';
 import { defineStation } from '../define';
 import { cableShort } from './cable-short';
@@ -58,7 +59,7 @@ export const hvCircuit = defineStation({
       ? ['Heaters are taken as constant power: a plain resistance draws more at full voltage.']
       : []),
     ...(build.vehicle.altitudeM > 2000
-      ? ['Above 2000 m contactors break less and clearances have to be wider: ask the makers.']
+      ? [`Above ${told(2000, 'length')} contactors break less and clearances have to be wider: ask the makers.`]
       : []),
   ],
   results: ({ precharges }) => precharges.find(isRun) ?? null,

@@ -17,8 +17,9 @@ export function leakageOhm(vehicle: Vehicle): number | null {
 
 const resistance = defineRule({
   id: 'insulation.resistance',
+  endangers: 'people',
   says: {
-    fails: 'Too much leaks to the body',
+    fails: 'Too much insulation leakage to the body',
     holds: 'Insulation to the body',
     line: '{demand} all together, at least {limit}',
   },
@@ -67,6 +68,7 @@ const resistance = defineRule({
 
 const yCapacitance = defineRule({
   id: 'insulation.y-capacitance',
+  endangers: 'people',
   says: {
     fails: 'The filters hold enough charge to hurt',
     holds: 'Charge in the filters to the body',
@@ -88,7 +90,7 @@ const yCapacitance = defineRule({
       return [
         {
           subject: PACK_REF,
-          missing: untold.map((device) => ({ ref: deviceRef(device), what: 'its filter to the body' })),
+          missing: untold.map((device) => ({ ref: deviceRef(device), what: 'its Y capacitors' })),
         },
       ];
     return [
@@ -113,6 +115,7 @@ const yCapacitance = defineRule({
 
 const bodyJoined = defineRule({
   id: 'insulation.body-joined',
+  endangers: 'people',
   says: {
     fails: 'A pole is joined to the body',
     holds: 'Both poles are free of the body',

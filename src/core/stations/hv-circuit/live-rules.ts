@@ -58,6 +58,7 @@ const emptyBoxes = (vehicle: Vehicle): boolean =>
 
 const parked = defineRule({
   id: 'live.parked',
+  endangers: 'people',
   says: {
     fails: 'High voltage outside the pack with every contactor open',
     holds: 'Dead outside the pack with every contactor open',
@@ -103,6 +104,7 @@ const parked = defineRule({
 
 const welded = defineRule({
   id: 'live.welded',
+  endangers: 'people',
   says: {
     fails: '{subject} welded keeps high voltage outside the pack',
     holds: '{subject} welded leaves nothing live',
@@ -113,12 +115,12 @@ const welded = defineRule({
     school: {
       fails: '{subject} welded keeps high voltage outside the pack',
       holds: '{subject} welded: pull the disconnect',
-      line: 'single-pole school: {detail} takes it off, prove dead',
+      line: 'single-pole switching: {detail} takes it off, prove dead',
     },
   },
   sources: [
     'One contactor welded, every other open: no consumer stays above class B (ISO 6469-3 intent)',
-    'Single-pole school: then the disconnect takes the pack off',
+    'Single-pole switching: then the disconnect takes the pack off',
   ],
   sourcesIn: fromRules('classBDcV', 'singlePoleMostV'),
   judge: (context) => {
@@ -149,6 +151,7 @@ const welded = defineRule({
 
 const disconnectPresent = defineRule({
   id: 'disconnect.present',
+  endangers: 'people',
   says: {
     fails: 'The disconnect does not take the pack off',
     holds: 'The disconnect takes the pack off',
@@ -219,6 +222,7 @@ const disconnectPresent = defineRule({
 
 const bothPoles = defineRule({
   id: 'contactor.both-poles',
+  endangers: 'people',
   says: {
     fails: 'A pole stays connected with every contactor open',
     holds: 'Both poles are switched',
@@ -235,7 +239,7 @@ const bothPoles = defineRule({
   },
   sources: [
     'Above class A the terminals outside the box are dead when the circuit is open: each is followed through the wiring to the cells',
-    'Single-pole school: a hand-operated disconnect in the other pole',
+    'Single-pole switching: a hand-operated disconnect in the other pole',
   ],
   sourcesIn: fromRules('classBDcV', 'singlePoleMostV'),
   judge: (context) => {
@@ -260,7 +264,7 @@ const bothPoles = defineRule({
         ...(school ? { variant: 'school' } : {}),
         figures: {
           detail: school
-            ? `single-pole school with a disconnect: keep covers on, ${[...poles][0]} stays connected`
+            ? `single-pole switching with a disconnect: keep covers on, ${[...poles][0]} stays connected`
             : `${where} ${joined.length === 1 ? 'is' : 'are'} joined to the cells with every contactor open`,
         },
       },
@@ -274,6 +278,7 @@ const KEY = { kind: 'build', id: 'key', name: 'Key' } as const;
 
 const key = defineRule({
   id: 'emergency.key',
+  endangers: 'people',
   says: {
     fails: 'The key does not switch it off',
     holds: 'The key switches it off',

@@ -3,6 +3,7 @@ import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { continuousCurrent, lastingCurrent, pulseCurrent } from '../../physics/fuse';
 import { meltingMultiple } from '../../physics/fuse-curve';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import { type Piece, piecesOf } from '../../simulate';
 import { partOf, type ResolvedConductor, solvedStates, wayOf } from '../../vehicle';
 import {
@@ -61,6 +62,7 @@ function stretchOf({ conductors }: Piece, build: Build, others: readonly Piece[]
 
 const unprotectedLength = defineRule({
   id: 'fuse.unprotected-length',
+  endangers: 'fire',
   says: {
     fails: 'Too much cable at {subject} before any fuse',
     holds: 'Cable at {subject} before any fuse',
@@ -69,7 +71,7 @@ const unprotectedLength = defineRule({
   },
   sources: [
     'A fault needs two stretches with cells and no fuse between them: the second longest counts',
-    'Guarded: sheathed over a shield, in a conduit, covered where stones, feet, cargo or a crash get at it; at most 3 m (IEC 60364-4-43, 434.2.1 by analogy)',
+    `Guarded: sheathed over a shield, in a conduit, covered where stones, feet, cargo or a crash get at it; at most ${told(3, 'length')} (IEC 60364-4-43, 434.2.1 by analogy)`,
   ],
   sourcesIn: fromRules('unprotectedM'),
   judge: ({ vehicle, fullV, rules }) => {
@@ -125,6 +127,7 @@ const PULSES = 1e5;
 
 const cyclic = defineRule({
   id: 'fuse.cyclic',
+  endangers: 'fire',
   says: { fails: '{subject} tires of the pulses', holds: '{subject} pulses', line: '{demand} of {limit}' },
   sources: ['k_life · m(t) · I_n, 0.6 for up to 10⁵ pulses (generic)', 'Nominal time-current curve of the fuse’s part'],
   judge: ({ vehicle }) => {
@@ -173,13 +176,14 @@ const CLIMB_S = 600;
 /** What flows for minutes lies between what a fuse bears for ever and what it bears for seconds. */
 const minutes = defineRule({
   id: 'fuse.minutes',
+  endangers: 'fire',
   says: {
     fails: '{subject} melts on a long climb',
     holds: '{subject} on a long climb',
     line: '{demand} of {limit} for {time}',
   },
   sources: [
-    'k_life · m(t) · I_n, 0.7 for up to 10⁴ climbs of ten minutes (generic), never less than it carries for ever',
+    'k_life · m(t) · I_n, 0.7 for up to 10⁴ climbs of ten minutes (generic), never less than its continuous rating',
     'Nominal time-current curve of the fuse’s part',
   ],
   judge: ({ vehicle }) => {
@@ -223,6 +227,7 @@ const minutes = defineRule({
 
 const branch = defineRule({
   id: 'fuse.branch',
+  endangers: 'fire',
   says: { fails: '{subject} has no fuse of its own', holds: '{subject} has a fuse of its own', line: '{detail}' },
   sources: [
     'A thin branch behind the main fuse is not protected by it: a fuse of its own at the tap (IEC 60364-4-43, 433.2)',

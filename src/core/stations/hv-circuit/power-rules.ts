@@ -19,6 +19,7 @@ const WHAT: Partial<Readonly<Record<StateId, string>>> = {
 /** What each device on the bus draws: told for the state it is there for, and nowhere above its rating. */
 export const devicePower = defineRule({
   id: 'device.power',
+  endangers: 'fire',
   says: {
     fails: '{subject} is asked for more than it can',
     holds: '{subject}, its power',

@@ -61,8 +61,9 @@ function eachResistor<Found extends Finding<string, string>>(
 
 const reaches = defineRule({
   id: 'precharge.reaches',
+  endangers: 'parts',
   says: {
-    fails: 'The link never charges: {subject} would wait for ever',
+    fails: 'The link never charges: {subject} would wait without end',
     holds: 'The link charges through {subject}',
     line: '{detail}',
     open: 'Charging the link through {subject}',
@@ -125,6 +126,7 @@ const waits = (resistor: ResolvedDevice) => [{ ref: deviceRef(resistor), what: '
 
 const time = defineRule({
   id: 'precharge.time',
+  endangers: 'parts',
   says: {
     fails: '{subject} charges the link too slowly',
     holds: '{subject} time',
@@ -170,6 +172,7 @@ const EVERY_S = 5;
 
 const repeats = defineRule({
   id: 'precharge.repeats',
+  endangers: 'parts',
   says: {
     fails: '{subject} overheats when the key is turned again and again',
     holds: '{subject} in six starts in a row',
@@ -211,6 +214,7 @@ const repeats = defineRule({
 
 const energy = defineRule({
   id: 'precharge.energy',
+  endangers: 'fire',
   says: { fails: '{subject} overheats in one start', holds: '{subject} pulse', line: '{demand} of {limit}' },
   sources: [TRANSIENT, 'Pulse energy: the resistor’s part (generic wire-wound: 15 J per rated watt)'],
   judge: (context) =>
@@ -237,6 +241,7 @@ const energy = defineRule({
 
 const voltage = defineRule({
   id: 'precharge.voltage',
+  endangers: 'parts',
   says: { fails: '{subject} is not made for this voltage', holds: '{subject} voltage', line: '{demand} of {limit}' },
   sources: ['Rated voltage: the resistor’s part'],
   judge: (context) =>
@@ -263,6 +268,7 @@ const voltage = defineRule({
 
 const fault = defineRule({
   id: 'precharge.fault',
+  endangers: 'fire',
   says: {
     fails: '{subject} burns on a shorted bus before the time-out',
     holds: '{subject} on a shorted bus',

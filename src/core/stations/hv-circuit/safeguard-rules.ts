@@ -82,6 +82,7 @@ export function safeguardsOf({
 
 export const safeguard = defineRule({
   id: 'safeguard.seen',
+  endangers: 'people',
   says: { fails: '{subject}: not so', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: ['Looked at on the car. Clauses are from memory: verify them in the text that your country follows'],
   sourcesIn: fromRules('classBDcV'),

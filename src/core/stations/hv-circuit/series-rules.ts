@@ -5,6 +5,7 @@ import { defineRule, type Rule } from '../define';
 
 const sensor = defineRule({
   id: 'sensor.rating',
+  endangers: 'fire',
   says: { fails: '{subject} is too small for its current', holds: '{subject} rating', line: '{demand} of {limit}' },
   sources: ['Rated current: the shunt’s or sensor’s part; worst sustained current'],
   judge: ({ vehicle }) => {
@@ -33,6 +34,7 @@ const sensor = defineRule({
 
 const bleed = defineRule({
   id: 'discharge.resistor',
+  endangers: 'fire',
   says: {
     fails: '{subject} can’t stand the full pack for good',
     holds: '{subject} stands the full pack',

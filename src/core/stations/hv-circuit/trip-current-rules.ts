@@ -13,6 +13,7 @@ const TRIPS = 1e4;
 
 const fuseTrip = defineRule({
   id: 'fuse.trip',
+  endangers: 'fire',
   says: {
     fails: '{subject} carries too much on the usual trip',
     holds: '{subject} on the usual trip',

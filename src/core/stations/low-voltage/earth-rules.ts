@@ -8,6 +8,7 @@ import { steadyPoint } from './solutions';
 /** Plugs and earths of the 12-volt side. */
 const connector = defineRule({
   id: 'lv.connector',
+  endangers: 'fire',
   says: {
     fails: 'The plug on {subject} carries too much',
     holds: 'Plug on {subject}',
@@ -36,6 +37,7 @@ const ohms = (value: number) => ({ value, dimension: 'resistance' as const });
 
 const joint = defineRule({
   id: 'lv.earth-joint',
+  endangers: 'fire',
   says: { fails: '{subject}: joint too poor', holds: '{subject}', line: '{demand} of {limit} with {current}' },
   comfort: 0,
   sources: ['Return through the body: 1 mΩ with its joints at most for big loads (practice)'],
@@ -77,6 +79,7 @@ function shiftOf(vehicle: Vehicle, one: LowSolved, id: string): number | null {
 
 const shift = defineRule({
   id: 'lv.earth-shift',
+  endangers: 'comfort',
   says: {
     fails: 'The earth of {subject} is lifted',
     holds: 'Earth of {subject}',

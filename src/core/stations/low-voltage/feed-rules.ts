@@ -13,6 +13,7 @@ import { BATTERY, batteryRef, coldestC, hasLoads, SCENARIO_WHEN } from './shared
 
 const battery = defineRule({
   id: 'lv.battery',
+  endangers: 'parts',
   says: { fails: 'No auxiliary battery', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: [
     'Without a buffer the converter’s end drops contactors, brake and steering assist and lamps at once (practice)',
@@ -47,6 +48,7 @@ const RECHARGE_PER_HOUR = 0.1;
 
 const converterSize = defineRule({
   id: 'lv.converter-size',
+  endangers: 'parts',
   says: {
     fails: '{subject} is too small for the 12-volt side',
     holds: '{subject} feeds the 12-volt side',
@@ -97,6 +99,7 @@ const converterSize = defineRule({
 
 const converterVoltage = defineRule({
   id: 'lv.converter-voltage',
+  endangers: 'parts',
   says: {
     fails: '{subject} is set wrong for the battery',
     holds: '{subject}, set voltage',
@@ -134,6 +137,7 @@ const TO_BATTERY_V = 0.3;
 
 const converterDrop = defineRule({
   id: 'lv.converter-drop',
+  endangers: 'parts',
   says: {
     fails: 'The way from {subject} to the battery drops too much',
     holds: '{subject} to the battery',
@@ -199,6 +203,7 @@ function loopOhm(vehicle: Vehicle, converterId: string, batteryId: string): numb
 
 const peak = defineRule({
   id: 'lv.peak',
+  endangers: 'parts',
   says: {
     fails: '{subject} drops out in a peak',
     holds: '{subject} in a peak',

@@ -6,7 +6,8 @@ import { defineRule, type Rule } from '../define';
 
 const told = defineRule({
   id: 'lv.load-told',
-  says: { fails: '{subject} is not told', holds: '{subject} is told', line: '{detail}', open: '{subject}' },
+  endangers: 'parts',
+  says: { fails: '{subject} is not entered', holds: '{subject} is entered', line: '{detail}', open: '{subject}' },
   sources: ['What a load draws and when stands in the schedule'],
   judge: ({ vehicle }) => {
     const { lv } = lowVoltage(vehicle);
@@ -41,6 +42,7 @@ const ASSISTS: ReadonlySet<LoadJob> = new Set(['vacuum-pump', 'brake-booster', '
 
 const essential = defineRule({
   id: 'lv.essential',
+  endangers: 'people',
   says: {
     fails: '{subject} is counted as not essential',
     holds: '{subject} is essential',

@@ -1,6 +1,7 @@
 import { type Finding, marginOfRise, type Ref } from '../../checks';
 import { BUNDLE_W_PER_MK } from '../../physics/loom';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import { type LoomOf, loomHeat, loomsOf } from '../../vehicle';
 import { celsius, conductorRef } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -11,6 +12,7 @@ const loomRef = ({ route }: LoomOf): Ref => ({ kind: 'build', id: route.id, name
 /** Wires that lie together warm each other: one heat balance for the loom. */
 const loomHeatRule = defineRule({
   id: 'lv.loom',
+  endangers: 'fire',
   says: {
     fails: '{subject} gets too hot',
     holds: '{subject}, {across} of wires',
@@ -51,18 +53,18 @@ const loomHeatRule = defineRule({
           demand: celsius(worst.reachedC),
           limit: celsius(worst.limitC),
           margin: worst.margin,
-          figures: { wire: worst.wire.conductor.name, when, across: `${diameterMm.toFixed(0)} mm` },
+          figures: { wire: worst.wire.conductor.name, when, across: { value: diameterMm / 1000, dimension: 'length' } },
           lines: () => [
             {
               formula: 'Q = Σ I² · R(T), leaving a round surface of 1.15 · √ΣD²',
-              figures: `${heatWPerM.toFixed(2)} W/m from ${diameterMm.toFixed(1)} mm at ${surfaceC.toFixed(1)} °C, air ${place.ambientC} °C`,
+              figures: `${heatWPerM.toFixed(2)} W/m from ${told(diameterMm / 1000, 'length', 3)} at ${told(surfaceC, 'temperature', 3)}, air ${told(place.ambientC, 'temperature', 3)}`,
               result: celsius(surfaceC),
             },
             {
               formula: 'T_middle = T_surface + Q / (4π · k)',
-              figures: `${surfaceC.toFixed(1)} °C + ${heatWPerM.toFixed(2)} / (4π · ${BUNDLE_W_PER_MK})`,
+              figures: `${told(surfaceC, 'temperature', 3)} + ${heatWPerM.toFixed(2)} / (4π · ${BUNDLE_W_PER_MK})`,
               result: celsius(coreC),
-              note: `The wire’s own heat comes out of the middle, through its insulation: ${worst.reachedC.toFixed(1)} °C. ${loom.wires.length} wires.`,
+              note: `The wire’s own heat comes out of the middle, through its insulation: ${told(worst.reachedC, 'temperature', 3)}. ${loom.wires.length} wires.`,
             },
           ],
           assumed: ['Every wire lies in the middle; no air moves.'],

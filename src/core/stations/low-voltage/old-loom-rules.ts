@@ -4,6 +4,7 @@ import { defineRule, type Rule } from '../define';
 /** A branch of the old loom that stays is as good as it was found: decided in Survey, seen here. */
 const oldLoom = defineRule({
   id: 'lv.old-loom',
+  endangers: 'fire',
   says: { fails: '{subject} is not to be relied on', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: [
     'Old wiring that stays is looked at and measured before it is relied on: faults of an old loom stay faults',
@@ -22,7 +23,7 @@ const oldLoom = defineRule({
           subject,
           holds: false,
           figures: {
-            detail: `${stays}, but the old wiring is ${found.state === 'mend' ? 'to be mended' : 'bad'}${note}`,
+            detail: `${stays}, but the old wiring ${found.state === 'mend' ? 'needs repair' : 'is bad'}${note}`,
           },
         };
       }),

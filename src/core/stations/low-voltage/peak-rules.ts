@@ -11,6 +11,7 @@ import { alone, onBattery, steadyPoint } from './solutions';
 /** A fuse against inrush, stall and full assist of what hangs on it, one load at its hardest while the others on it run. */
 const fusePeak = defineRule({
   id: 'lv.fuse-peak',
+  endangers: 'fire',
   says: {
     fails: '{subject} blows when {load} works hardest',
     holds: '{subject}, peak',

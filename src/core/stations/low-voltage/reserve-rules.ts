@@ -1,5 +1,6 @@
 import { marginAtLeast, quantityText as q } from '../../checks';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import { lowHoldUp } from '../../simulate';
 import { lowVoltage, runningIn, solveLow, type Vehicle } from '../../vehicle';
 import { amps } from '../context';
@@ -12,6 +13,7 @@ const HOLD_S = 1200;
 
 const holdUp = defineRule({
   id: 'lv.hold-up',
+  endangers: 'people',
   says: {
     fails: 'The converter’s end leaves too little time',
     holds: 'When the converter dies',
@@ -19,7 +21,7 @@ const holdUp = defineRule({
   },
   sources: [
     'At least 20 minutes at night in rain on the auxiliary battery alone (practice)',
-    'Peukert with the rated hours, step by step through the 12-volt circuit; cold leaves lead 60 % at −18 °C',
+    `Peukert with the rated hours, step by step through the 12-volt circuit; cold leaves lead 60 % at ${told(-18, 'temperature')}`,
   ],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
@@ -75,6 +77,7 @@ export function parkedA(vehicle: Vehicle): number | null {
 
 const parked = defineRule({
   id: 'lv.parked',
+  endangers: 'comfort',
   says: {
     fails: 'Parking flattens {subject}',
     holds: '{subject}, parked',
@@ -120,8 +123,9 @@ const parked = defineRule({
 
 const cold = defineRule({
   id: 'lv.cold-charge',
+  endangers: 'fire',
   says: { fails: '{subject} would be charged below freezing', holds: '{subject} in the cold', line: '{detail}' },
-  sources: ['Lithium is not charged below 0 °C cell temperature'],
+  sources: [`Lithium is not charged below ${told(0, 'temperature')} cell temperature`],
   judge: ({ vehicle }) => {
     const data = lowVoltage(vehicle).battery?.data;
     if (data?.chemistry !== 'lfp') return [];
@@ -131,7 +135,10 @@ const cold = defineRule({
         subject: batteryRef(vehicle),
         holds: coldC >= 0,
         figures: {
-          detail: coldC >= 0 ? 'never below 0 °C, as told' : `${coldC} °C on the coldest day: AGM, or a heated one`,
+          detail:
+            coldC >= 0
+              ? `never below ${told(0, 'temperature')}, as told`
+              : `${told(coldC, 'temperature')} on the coldest day: AGM, or a heated one`,
         },
       },
     ];

@@ -74,9 +74,10 @@ function findFaults(vehicle: Vehicle, fuseId: string): Faults | null {
 
 const shortRule = defineRule({
   id: 'lv.wire-short',
+  endangers: 'fire',
   says: {
     fails: '{subject} lets a short circuit burn its wire',
-    holds: '{subject} saves its wire in a short circuit',
+    holds: '{subject} protects its wire (short circuit)',
     line: 'lets through {demand}, {wire} stands {limit}',
     open: '{subject} against a short in its wire',
   },
@@ -180,6 +181,7 @@ function judged(
 
 const breaking = defineRule({
   id: 'lv.fuse-breaking',
+  endangers: 'fire',
   says: {
     fails: '{subject} can’t break a short right behind it',
     holds: '{subject} breaks a short right behind it',
@@ -227,6 +229,7 @@ const breaking = defineRule({
 
 const voltage = defineRule({
   id: 'lv.fuse-voltage',
+  endangers: 'fire',
   says: {
     fails: '{subject} is not made for this voltage',
     holds: '{subject} voltage',

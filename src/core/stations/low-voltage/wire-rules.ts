@@ -1,6 +1,7 @@
 import type { LoadSort } from '../../build';
 import { type Finding, marginAtMost, marginOfRise, quantityText as q, type Ref } from '../../checks';
 import * as propose from '../../proposals';
+import { told } from '../../quantities';
 import {
   conductorAmpacity,
   conductorTemperature,
@@ -40,6 +41,7 @@ function feedV(vehicle: Vehicle, one: LowSolved): number {
 
 const drop = defineRule({
   id: 'lv.drop',
+  endangers: 'comfort',
   says: {
     fails: '{subject} gets too little voltage',
     holds: '{subject}, drop',
@@ -78,7 +80,7 @@ const drop = defineRule({
               formula: 'ΔV = V at the source − V at the load, out and back',
               figures: `${q(worst.source, 'voltage')} − ${q(worst.at, 'voltage')}`,
               result: volts(worst.demand),
-              note: `By itself, wires at 50 °C. At most ${Math.round((worst.limit / worst.source) * 100)} %.`,
+              note: `By itself, wires at ${told(50, 'temperature')}. At most ${Math.round((worst.limit / worst.source) * 100)} %.`,
             },
           ],
         },
@@ -94,6 +96,7 @@ const FUSE_SHARE = 0.8;
 
 const solves = defineRule({
   id: 'lv.solves',
+  endangers: 'parts',
   says: {
     fails: 'The 12-volt side can’t give what is asked',
     holds: 'The 12-volt side is solved',
@@ -121,6 +124,7 @@ const solves = defineRule({
 
 const fuseLoad = defineRule({
   id: 'lv.fuse-load',
+  endangers: 'fire',
   says: { fails: '{subject} is too small for its load', holds: '{subject}, load', line: '{demand} of {limit}' },
   sources: ['I_load / 0.8 ≤ I_n (practice; ISO 8820-3)'],
   judge: ({ vehicle }) => {
@@ -155,6 +159,7 @@ const fuseLoad = defineRule({
 
 const fuseWire = defineRule({
   id: 'lv.fuse-wire',
+  endangers: 'fire',
   says: {
     fails: '{subject} does not protect its wire',
     holds: '{subject}, its wire',
@@ -213,6 +218,7 @@ const fuseWire = defineRule({
 
 const noFuse = defineRule({
   id: 'lv.load-fuse',
+  endangers: 'fire',
   says: { fails: '{subject} has no fuse', holds: '{subject}', line: '{detail}' },
   sources: ['Each load behind a fuse of its circuit (practice; ISO 8820-3)'],
   judge: ({ vehicle }) => {
@@ -239,6 +245,7 @@ const SOURCE_M = 0.3;
 
 const sourceFuse = defineRule({
   id: 'lv.source-fuse',
+  endangers: 'fire',
   says: { fails: '{subject} has no fuse at its terminal', holds: '{subject}, fuse at the source', line: '{detail}' },
   sources: ['A fuse at each source that can feed a fault: at the battery and at the converter (practice)'],
   judge: ({ vehicle }) => {
@@ -260,7 +267,7 @@ const sourceFuse = defineRule({
           figures: {
             detail:
               bare.length === 0
-                ? 'a fuse within 0.3 m of every wire that leaves it'
+                ? `a fuse within ${told(0.3, 'length')} of every wire that leaves it`
                 : `no fuse near it on ${bare.map(({ conductor }) => conductor.name).join(', ')}`,
           },
         },
@@ -306,6 +313,7 @@ function beforeAnyFuse(
 
 const temperature = defineRule({
   id: 'lv.wire-temperature',
+  endangers: 'fire',
   says: { fails: '{subject} gets too hot', holds: '{subject}', line: '{demand} of {limit} with {current}' },
   variants: {
     runaway: { fails: '{subject} burns', holds: '{subject}', line: 'no steady temperature with {current}' },
@@ -347,6 +355,7 @@ const temperature = defineRule({
 
 const contact = defineRule({
   id: 'lv.contact',
+  endangers: 'fire',
   says: { fails: '{subject} carries too much', holds: '{subject}, contact', line: '{demand} of {limit}' },
   sources: ['A switch or relay carries what its contact is rated for'],
   judge: ({ vehicle }) => {

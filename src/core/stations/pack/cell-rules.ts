@@ -1,6 +1,7 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import type { CellPart } from '../../parts';
 import { GENERIC_RATES, GENERIC_TEMPERATURES, temperatureShare } from '../../physics/cell-limits';
+import { told } from '../../quantities';
 import { packStrings, partOf, type ResolvedDevice, type SolvedState, solvedStates, type Vehicle } from '../../vehicle';
 import { amps, type Context, corner, deviceRef, packMustDeliver, powerFrom } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -82,6 +83,7 @@ const lines =
 
 const discharge = defineRule({
   id: 'pack.discharge-current',
+  endangers: 'fire',
   says: {
     fails: 'The cells of {subject} give more than they bear',
     holds: 'Current out of the cells of {subject}',
@@ -118,6 +120,7 @@ const stopsCharge = ({ vehicle }: Context): boolean =>
 
 const charge = defineRule({
   id: 'pack.charge-current',
+  endangers: 'fire',
   says: {
     fails: 'The cells of {subject} are charged harder than they bear',
     holds: 'Current into the cells of {subject}',
@@ -132,7 +135,7 @@ const charge = defineRule({
   },
   sources: [
     'Current that the cells bear by duration and temperature: their part, else generic rates',
-    'Lithium cells plate metal when they are charged below 0 °C (LTO excepted)',
+    `Lithium cells plate metal when they are charged below ${told(0, 'temperature')} (LTO excepted)`,
   ],
   judge: (context) =>
     boxesWithCells(context.vehicle).flatMap(([box, cell]): Finding<'state' | 'temperature', 'cold'>[] => {
@@ -187,6 +190,7 @@ const CAPACITY_SHARE = 0.05;
 
 const alike = defineRule({
   id: 'pack.alike',
+  endangers: 'fire',
   says: {
     fails: 'Boxes in a row are not alike',
     holds: 'Boxes in a row are alike',
@@ -217,6 +221,7 @@ const alike = defineRule({
 
 const direction = defineRule({
   id: 'pack.direction',
+  endangers: 'fire',
   says: {
     fails: '{subject} is the wrong way round',
     holds: '{subject} stands the right way round',

@@ -1,6 +1,8 @@
+import { aBody } from '../../build';
 import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { G_M_PER_S2, lowering } from '../../physics/axles';
 import { boltShearN, boltTensionN } from '../../physics/bolts';
+import { told } from '../../quantities';
 import { BODY_FIGURES, massesOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
 import { deviceRef, fromRules } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -17,6 +19,7 @@ const axleRef = (axle: (typeof AXLES)[number]): Ref => ({
 
 const axleLoad = defineRule({
   id: 'pack.axle-load',
+  endangers: 'people',
   says: {
     fails: '{subject} is overloaded',
     holds: '{subject}',
@@ -67,6 +70,7 @@ const axleLoad = defineRule({
 
 const rideHeight = defineRule({
   id: 'pack.ride-height',
+  endangers: 'parts',
   says: {
     fails: '{subject} sits on its bump stops',
     holds: '{subject}, height left',
@@ -92,8 +96,12 @@ const rideHeight = defineRule({
       if (spring === undefined || clearance === undefined) return [];
       const assumed = [
         ...masses.assumed,
-        ...(told.spring === undefined ? [`Springs of ${spring / 1000} N/mm, as a ${body}: measure them.`] : []),
-        ...(told.clearance === undefined ? [`${q(clearance, 'length')} to the bump stop, as a ${body}.`] : []),
+        ...(told.spring === undefined
+          ? [`Springs of ${q(spring, 'springRate')}, as ${aBody(body ?? 'saloon')}: measure them.`]
+          : []),
+        ...(told.clearance === undefined
+          ? [`${q(clearance, 'length')} to the bump stop, as ${aBody(body ?? 'saloon')}.`]
+          : []),
       ];
       const subject = axleRef(axle);
       const { loaded, found } = masses;
@@ -123,7 +131,7 @@ const rideHeight = defineRule({
           lines: () => [
             {
               formula: 'Δh = (m_now − m_found) · g / c',
-              figures: `(${q(now, 'mass')} − ${q(before, 'mass')}) · 9.81 m/s² / ${(spring / 1000).toPrecision(3)} N/mm`,
+              figures: `(${q(now, 'mass')} − ${q(before, 'mass')}) · ${q(G_M_PER_S2, 'acceleration')} / ${q(spring, 'springRate')}`,
               result: metres(down),
               note: 'Loaded against empty as found, as the way to the bump stop was measured.',
             },
@@ -140,6 +148,7 @@ const SIDE_SHARE = 0.05;
 
 const sides = defineRule({
   id: 'pack.sides',
+  endangers: 'people',
   says: { fails: 'It leans to one side', holds: 'Left and right', line: '{demand} between them, {limit} at most' },
   sources: ['Left and right within a twentieth of the whole (practice)', 'Lever arms across'],
   judge: ({ vehicle }): Finding[] => {
@@ -173,6 +182,7 @@ const boxesOf = (vehicle: Vehicle): ResolvedDevice[] => vehicle.devices.filter((
 
 const restraint = defineRule({
   id: 'pack.restraint',
+  endangers: 'people',
   says: {
     fails: '{subject} can tear loose',
     holds: '{subject} is held',
@@ -209,7 +219,7 @@ const restraint = defineRule({
       }));
       const worst = ways.reduce((p, r) => (r.demandN / r.limitN > p.demandN / p.limitN ? r : p));
       const margin = marginAtMost(worst.demandN, worst.limitN);
-      const newtons = (n: number) => `${(n / 1000).toPrecision(3)} kN`;
+      const newtons = (n: number) => told(n, 'force', 3);
       return [
         {
           subject,
@@ -225,7 +235,7 @@ const restraint = defineRule({
           lines: () =>
             ways.map((one) => ({
               formula: 'm · a ≤ n · F of one fixing',
-              figures: `${one.way}: ${q(weighed.massKg, 'mass')} · ${one.g} · 9.81 m/s² = ${newtons(one.demandN)} ≤ ${fixings} · ${newtons(one.holds)}`,
+              figures: `${one.way}: ${q(weighed.massKg, 'mass')} · ${one.g} · ${q(G_M_PER_S2, 'acceleration')} = ${newtons(one.demandN)} ≤ ${fixings} · ${newtons(one.holds)}`,
               result: { value: marginAtMost(one.demandN, one.limitN), dimension: 'ratio' as const },
             })),
         },
@@ -244,6 +254,7 @@ const REACHES = [
 
 const access = defineRule({
   id: 'pack.access',
+  endangers: 'people',
   says: {
     fails: '{subject} can’t be got at',
     holds: '{subject} can be got at',
@@ -289,6 +300,7 @@ const MODULES: Ref = { kind: 'build', id: 'modules', name: 'Salvaged modules' };
 
 const modules = defineRule({
   id: 'pack.modules',
+  endangers: 'parts',
   says: {
     fails: '{subject} don’t match',
     holds: '{subject} match',

@@ -37,6 +37,7 @@ const SOLVED = 'Nodal solution of the circuit in every state and corner';
 
 const present = defineRule({
   id: 'pack.present',
+  endangers: 'fire',
   says: { fails: 'There are no cells yet', holds: 'Cells are chosen', line: '{detail}', open: 'Cells' },
   sources: ['Cells of every box, as told in Pack'],
   judge: ({ vehicle }) => {
@@ -61,6 +62,7 @@ const askedW = (vehicle: Context['vehicle'], solved: SolvedCase): number =>
 
 const delivers = defineRule({
   id: 'pack.delivers',
+  endangers: 'comfort',
   says: {
     fails: '{subject} can’t give the power asked',
     holds: '{subject} gives the power asked',
@@ -106,6 +108,7 @@ const delivers = defineRule({
 
 const sag = defineRule({
   id: 'pack.sag',
+  endangers: 'comfort',
   says: {
     fails: '{subject} sags too deep under load',
     holds: '{subject} under load',
@@ -216,6 +219,7 @@ function reachedAt({ vehicle }: Context, limitV: number): Quantity {
 
 const voltageMax = defineRule({
   id: 'device.voltage-max',
+  endangers: 'parts',
   says: { fails: 'Too much voltage for {subject}', holds: '{subject} at full charge', line: '{demand} of {limit}' },
   variants: {
     survives: {
@@ -269,6 +273,7 @@ const voltageMax = defineRule({
 
 const voltageMin = defineRule({
   id: 'device.voltage-min',
+  endangers: 'parts',
   says: {
     fails: '{subject} loses its working voltage',
     holds: '{subject} at the lowest voltage',
@@ -310,6 +315,7 @@ const voltageMin = defineRule({
 
 const inverterCurrent = defineRule({
   id: 'inverter.current',
+  endangers: 'parts',
   says: {
     fails: 'More battery current than {subject} takes',
     holds: '{subject} battery current',

@@ -55,6 +55,7 @@ const ownDevice =
 
 const ownFuse = defineRule({
   id: 'pack.string-fuse',
+  endangers: 'fire',
   says: { fails: '{subject} has no fuse of its own', holds: '{subject} has its own fuse', line: '{detail}' },
   sources: ['Strings in parallel feed a fault in one of them: a fuse in each (IEC 60364-4-43, 434)'],
   judge: ownDevice('fuse'),
@@ -63,6 +64,7 @@ const ownFuse = defineRule({
 
 const ownContactor = defineRule({
   id: 'pack.string-contactor',
+  endangers: 'people',
   says: {
     fails: '{subject} can’t be switched off by itself',
     holds: '{subject} has its own contactor',
@@ -104,6 +106,7 @@ const STEPS = [0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9] as const;
 
 const match = defineRule({
   id: 'pack.string-match',
+  endangers: 'fire',
   says: {
     fails: '{subject} and {other} don’t rest at the same voltage',
     holds: '{subject} and {other} rest together',
@@ -191,6 +194,7 @@ function bounds(alone: Vehicle, string: PackString): Bound[] {
 
 const stringAlone = defineRule({
   id: 'pack.string-alone',
+  endangers: 'fire',
   says: {
     fails: '{subject} can’t carry the vehicle alone',
     holds: '{subject} alone',

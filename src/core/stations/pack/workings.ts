@@ -1,6 +1,7 @@
 import { usableWords } from '../../build';
 import { quantityText as q, type Working } from '../../checks';
 import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from '../../physics/cell';
+import { told } from '../../quantities';
 import { cornersOf, partOf, type Vehicle } from '../../vehicle';
 import type { PackResults } from './results';
 
@@ -90,7 +91,7 @@ export function packWorkings(vehicle: Vehicle, pack: PackResults): Readonly<Reco
           result: { value: pack.resistanceNewOhm, dimension: 'resistance' },
         },
       ],
-      ['New, 25 °C, half charged, after seconds'],
+      [`New, ${told(25, 'temperature')}, half charged, after seconds`],
     ),
     resistanceColdAgedOhm: working(
       [
@@ -176,7 +177,7 @@ function parallelWorkings(pack: PackResults): Readonly<Record<PackFigure, Workin
       (one) => q(one.resistanceNewOhm, 'resistance'),
       pack.resistanceNewOhm,
       'resistance',
-      'New, 25 °C, half charged, after seconds',
+      `New, ${told(25, 'temperature')}, half charged, after seconds`,
     ),
     resistanceColdAgedOhm: of(
       parallel,

@@ -20,6 +20,7 @@ export const INSPECTION_WORDS: Readonly<Record<InspectionId, string>> = {
 
 const asFound = defineRule({
   id: 'survey.as-found',
+  endangers: 'people',
   says: { fails: '{subject}: no', holds: '{subject}', line: '{detail}', open: '{subject}' },
   variants: {
     mend: { fails: '{subject}: not yet', holds: '{subject}', line: '{detail}', open: '{subject}' },
@@ -40,7 +41,7 @@ const asFound = defineRule({
             subject,
             holds: false,
             ...(found.state === 'mend' ? { variant: 'mend' } : {}),
-            figures: { detail: `${found.state === 'mend' ? 'to be mended before the road' : 'bad'}${words}` },
+            figures: { detail: `${found.state === 'mend' ? 'needs repair before the road' : 'bad'}${words}` },
           };
     });
   },
@@ -49,6 +50,7 @@ const asFound = defineRule({
 
 const oldParts = defineRule({
   id: 'survey.old-part',
+  endangers: 'fire',
   says: { fails: '{subject}', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: ['Each old part and branch of the loom is kept, extended, stripped or replaced'],
   judge: ({ vehicle: { build } }) =>
@@ -72,6 +74,7 @@ const takeSum: Proposer = ({ vehicle }) => {
 
 const massSum = defineRule({
   id: 'survey.mass-sum',
+  endangers: 'parts',
   says: {
     fails: 'The mass does not add up',
     holds: 'The mass adds up',
@@ -122,6 +125,7 @@ export function supplyPowerW(build: Context['vehicle']['build']): number | null 
 
 const supply = defineRule({
   id: 'survey.supply',
+  endangers: 'comfort',
   says: {
     fails: 'A night at the supply does not put a day back',
     holds: 'A night at the supply puts a day back',
@@ -130,7 +134,7 @@ const supply = defineRule({
   },
   sources: [
     'A day’s energy back within ten hours of night (practice)',
-    'A socket carries 80 % of its breaker for hours; a wall unit all of it (practice; local code decides)',
+    'A socket carries 80 % of its breaker continuously; a wall unit all of it (practice; local code decides)',
   ],
   judge: ({ vehicle, trip, tripKey }) => {
     const { build } = vehicle;

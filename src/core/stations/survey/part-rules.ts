@@ -18,6 +18,7 @@ function partsInUse({ circuits, parts }: Build): readonly Part[] {
 
 const figures = defineRule({
   id: 'survey.part-figures',
+  endangers: 'parts',
   says: {
     fails: 'Figures of a part contradict each other',
     holds: 'The figures of every part fit together',

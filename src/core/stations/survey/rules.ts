@@ -27,8 +27,9 @@ export const LOSS_WORDS: Readonly<Record<LossId, string>> = {
 
 const told = defineRule({
   id: 'survey.told',
+  endangers: 'parts',
   says: {
-    fails: 'The vehicle is not told yet',
+    fails: 'The vehicle is not entered yet',
     holds: 'The vehicle is told',
     line: 'mass, tyres and speed are there',
     open: 'The vehicle',
@@ -48,6 +49,7 @@ const told = defineRule({
 
 const tyre = defineRule({
   id: 'survey.tyre',
+  endangers: 'people',
   says: { fails: 'No such tyre', holds: 'Tyres', line: '{detail}' },
   sources: ['Tyre code as on the side wall (ISO 4000-1 form)'],
   judge: ({ vehicle: { build } }) => {
@@ -70,6 +72,7 @@ const tyre = defineRule({
 
 const mass = defineRule({
   id: 'survey.gross-mass',
+  endangers: 'people',
   says: {
     fails: 'Too heavy with a usual load',
     holds: 'Mass with a usual load',
@@ -160,7 +163,7 @@ const CLOSING: Readonly<Record<LossId, (context: Context) => Closing>> = {
   'fuel-pump': ({ vehicle }) =>
     replaced(
       Object.values(vehicle.build.circuits.lv.devices).some(({ kind }) => kind === 'inertia-switch'),
-      'an inertia switch in the stop loop, in HV circuit',
+      'an inertia switch in the safety loop, in HV circuit',
     ),
   'cruise-control': () => ({ wants: 'what replaces it, at Interlocks' }),
   'park-lock': () => ({ wants: 'what replaces it, at Interlocks' }),
@@ -168,6 +171,7 @@ const CLOSING: Readonly<Record<LossId, (context: Context) => Closing>> = {
 
 const losses = defineRule({
   id: 'survey.loss',
+  endangers: 'people',
   says: { fails: '{subject} is not replaced', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: ['What ran off the engine is replaced, or done without knowingly'],
   judge: (context) => {

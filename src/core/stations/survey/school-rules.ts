@@ -154,6 +154,7 @@ const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
 
 export const schoolRule = defineRule({
   id: 'survey.school',
+  endangers: 'people',
   says: { fails: '{subject}: the build says otherwise', holds: '{subject}', line: '{detail}', open: '{subject}' },
   sources: ['What a school of the trade asks for stands in the build, and nothing in the build contradicts it'],
   judge: ({ vehicle }) => {

@@ -7,6 +7,7 @@ const celsius = (value: number): string => q(value, 'temperature');
 /** Temperatures that the whole assessment is made at: turned round, its hardest cases would be its easiest. */
 const order = defineRule({
   id: 'survey.temperatures',
+  endangers: 'parts',
   says: {
     fails: 'Temperatures contradict each other',
     holds: 'Temperatures are in order',
@@ -40,7 +41,7 @@ const order = defineRule({
         subject: CLIMATE,
         assumed: [
           ...(hottestDayC === undefined
-            ? ['The hottest day is not told: cells and places are taken as hot as it gets.']
+            ? ['The hottest day is not entered: cells and places are taken as hot as it gets.']
             : []),
           ...(coldestDayC !== undefined && coldestCellC > coldestDayC
             ? [
@@ -53,7 +54,7 @@ const order = defineRule({
           detail:
             wrong.length > 0
               ? wrong.join('; ')
-              : `cells from ${celsius(coldestCellC)} to ${celsius(warmestCellC)}, ${hottestDayC === undefined ? 'the hottest day is not told' : 'every place at least as hot as the day'}`,
+              : `cells from ${celsius(coldestCellC)} to ${celsius(warmestCellC)}, ${hottestDayC === undefined ? 'the hottest day is not entered' : 'every place at least as hot as the day'}`,
         },
       },
     ];

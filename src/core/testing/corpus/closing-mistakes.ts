@@ -94,7 +94,7 @@ export const CLOSING_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: refit('heater', 'bus-device', { turnOnV: 20, turnOffV: 10 }),
     speaks: 'precharge.reaches:r-pre',
-    says: 'The link never charges: Precharge resistor would wait for ever',
+    says: 'The link never charges: Precharge resistor would wait without end',
   },
   {
     kind: PRECHARGE,

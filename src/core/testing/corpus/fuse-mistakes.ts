@@ -164,7 +164,7 @@ export const FUSE_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: fit('f-mid', 'fuse-ar-500-630', 'fuse'),
     speaks: 'fuse.minimum-breaking:f-mid',
-    says: 'Mid fuse melts but does not break a weak fault',
+    says: 'Mid fuse melts but does not break at minimum fault current',
   },
   {
     kind: FUSE,

@@ -306,7 +306,7 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: edit({ edit: 'setLeakage', input: { deviceId: 'motor', insulationOhm: 50e3 } }),
     speaks: 'insulation.resistance:pack',
-    says: 'Too much leaks to the body',
+    says: 'Too much insulation leakage to the body',
   },
   {
     kind: BODY,

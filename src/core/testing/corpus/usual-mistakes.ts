@@ -77,7 +77,7 @@ export const USUAL_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: refit('k-plus', 'contactor', { carry: [{ areaMm2: 16, currentA: 60 }] }),
     speaks: 'contactor.carry:k-plus',
-    says: 'K+ main carries more than its studs cool',
+    says: 'K+ main exceeds its thermal rating',
   },
   {
     kind: AMPS,
@@ -93,7 +93,7 @@ export const USUAL_MISTAKES: readonly Mistake[] = [
     on: 'larkspur',
     plant: refit('f-main', 'fuse', { ratedCurrentA: 500 }),
     speaks: 'fuse.melting-time:f-main',
-    says: 'Main fuse melts too late in a weak fault',
+    says: 'Main fuse melts too late at minimum fault current',
   },
   {
     kind: AMPS,

@@ -1,0 +1,36 @@
+import { expect, type Page } from '@playwright/test';
+
+/** Stations, and what stands on the sheet when it is there. */
+export const STATIONS = ['HV circuit', 'Survey', 'Pack', 'Drive', 'Cables', '12 V'] as const;
+/** Sums with unlike fields and answers. */
+const SUMS = ['cable', 'cable-transient', 'fuse', 'precharge', 'drive', 'motor-voltage', 'hold-up', 'network'] as const;
+
+/** Goes through every station, every tab of it, the pages of the build and the quick sums, and looks at each. */
+export async function walk(page: Page, look: (where: string) => Promise<void>): Promise<void> {
+  for (const station of STATIONS) {
+    await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
+    await expect(page.locator('main h1')).toHaveText(station);
+    await look(station);
+    // The last list of tabs is the one of the sheet; the first of the HV circuit is the operating state.
+    const list = page.getByRole('tablist').last();
+    for (const name of (await list.count()) > 0 ? await list.getByRole('tab').allTextContents() : []) {
+      await list.getByRole('tab', { name, exact: true }).click();
+      await look(`${station}, ${name}`);
+    }
+  }
+  const build = new URL(page.url()).searchParams.get('build')!;
+  for (const [path, name] of [
+    ['files', 'Files'],
+    ['parts', 'Parts'],
+  ] as const) {
+    await page.goto(`/${path}?build=${encodeURIComponent(build)}`);
+    await expect(page.locator('main h1')).toContainText(name);
+    await look(name);
+  }
+  for (const sum of SUMS) {
+    await page.goto(`/sums#${sum}`);
+    await page.reload();
+    await expect(page.getByRole('heading', { name: 'Answer' })).toBeVisible();
+    await look(`sum ${sum}`);
+  }
+}
