@@ -140,6 +140,11 @@ function stampLoad(resolved: Resolved, device: ResolvedDevice, options: StampOpt
   // Into a full pack a charger has tapered off: it holds the charge voltage and gives next to nothing.
   const powerW = options.state.id === 'charging' && options.corner.atChargeVoltage && stated < 0 ? 0 : stated;
   if (powerW === 0) return;
+  const atV = busDevice?.resistanceAtV;
+  if (atV !== undefined && powerW > 0 && !wakes) {
+    out.push({ id: device.id, kind: 'resistor', a, b, resistanceOhm: (atV * atV) / powerW });
+    return;
+  }
   out.push({
     id: device.id,
     kind: 'power',

@@ -109,10 +109,7 @@ function Block({ assessment, zoneId }: { assessment: Assessment; zoneId: string 
   const extent = extentOf(build, zoneId);
   const own = build.zones[zoneId]?.extent !== undefined;
   return (
-    <Fold
-      className="mt-1"
-      head={<>{own ? 'its own block' : extent ? 'where such a place usually is' : 'not on the plan'}</>}
-    >
+    <Fold className="mt-1" head={own ? 'its own block' : extent ? 'where such a place usually is' : 'not on the plan'}>
       {extent &&
         EDGES.map(([edge, label]) => (
           <QuantityField

@@ -18,6 +18,7 @@ export function Block({
   detail,
   named,
   picked,
+  number = null,
   onPointerDown,
   onKeyDown,
 }: {
@@ -26,6 +27,8 @@ export function Block({
   /** Small blocks have their name beside them. */
   named: boolean;
   picked: boolean;
+  /** Of a block that has no room for its name: the list under the plan says what it is. */
+  number?: number | null;
   onPointerDown: (event: PointerEvent) => void;
   onKeyDown: (event: KeyboardEvent) => void;
 }) {
@@ -68,6 +71,18 @@ export function Block({
             {line}
           </text>
         ))}
+      {number !== null && (
+        <text
+          x={x + width / 2}
+          y={y + height / 2 + 4}
+          textAnchor="middle"
+          fontSize="11.5"
+          fontWeight="600"
+          fill="var(--ink)"
+        >
+          {number}
+        </text>
+      )}
       {!wide && !block.small && (named || picked) && (
         <text x={x + width / 2} y={y + height + 12} textAnchor="middle" fontSize="11.5" fill="var(--ink)">
           {cut(name, 18)}

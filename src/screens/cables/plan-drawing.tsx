@@ -7,6 +7,7 @@ import { massesOf, passageNear, zoneAt } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { layOutPlan, type View } from './derive-plan';
 import { Block } from './plan-block';
+import { numbersOf, PlanKey } from './plan-key';
 import { Axles, Body, PassageMark, RouteLine } from './plan-parts';
 
 export type Picked = { readonly kind: 'device' | 'route' | 'passage'; readonly id: string } | null;
@@ -181,53 +182,63 @@ export function PlanDrawing({
     if (edit) dispatch(edit);
   };
 
+  const numbers = numbersOf(plan.blocks);
   return (
-    <svg
-      ref={svg}
-      viewBox={`0 0 ${plan.width} ${plan.height}`}
-      className="w-full select-none [touch-action:pan-x_pan-y] max-[700px]:min-w-[680px] [&_[data-plan-device]]:touch-none [&_[data-plan-passage]]:touch-none [&_circle]:touch-none"
-      role="group"
-      aria-label={view === 'top' ? 'Layout plan from above' : 'Layout plan from the left side'}
-      onPointerMove={move}
-      onPointerUp={end}
-      onPointerCancel={() => setDrag(null)}
-      onPointerDown={() => onPick(null)}
-    >
-      <Body plan={plan} system={assessment.build.units} />
-      <Axles assessment={shown} before={drag ? assessment : null} plan={plan} />
-      {plan.routes.map((route, k) => (
-        <RouteLine
-          key={route.conductorId}
-          route={route}
-          lower={view === 'side' ? 24 * k : 0}
-          system={build.units}
-          picked={picked?.kind === 'route' && picked.id === route.routeId}
-          onStart={(event, index) => start(event, { kind: 'waypoint', routeId: route.routeId, index })}
-          onKey={(event, index) => onKey(event, { kind: 'waypoint', routeId: route.routeId, index })}
-          onPick={() => onPick({ kind: 'route', id: route.routeId })}
-        />
-      ))}
-      {plan.blocks.map((block) => (
-        <Block
-          key={block.id}
-          block={block}
-          named={view === 'top'}
-          detail={detailOf(shown, block.id)}
-          picked={picked?.kind === 'device' && picked.id === block.id}
-          onPointerDown={(event) => start(event, { kind: 'device', id: block.id })}
-          onKeyDown={(event) => onKey(event, { kind: 'device', id: block.id })}
-        />
-      ))}
-      {plan.passages.map((passage) => (
-        <PassageMark
-          key={passage.id}
-          passage={passage}
-          picked={picked?.kind === 'passage' && picked.id === passage.id}
-          onPointerDown={(event) => start(event, { kind: 'passage', id: passage.id })}
-          onKeyDown={(event) => onKey(event, { kind: 'passage', id: passage.id })}
-        />
-      ))}
-    </svg>
+    <>
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${plan.width} ${plan.height}`}
+        className="w-full select-none [touch-action:pan-x_pan-y] max-[700px]:min-w-[680px] [&_[data-plan-device]]:touch-none [&_[data-plan-passage]]:touch-none [&_circle]:touch-none"
+        role="group"
+        aria-label={view === 'top' ? 'Layout plan from above' : 'Layout plan from the left side'}
+        onPointerMove={move}
+        onPointerUp={end}
+        onPointerCancel={() => setDrag(null)}
+        onPointerDown={() => onPick(null)}
+      >
+        <Body plan={plan} system={assessment.build.units} />
+        <Axles assessment={shown} before={drag ? assessment : null} plan={plan} />
+        {plan.routes.map((route, k) => (
+          <RouteLine
+            key={route.conductorId}
+            route={route}
+            lower={view === 'side' ? 24 * k : 0}
+            system={build.units}
+            picked={picked?.kind === 'route' && picked.id === route.routeId}
+            onStart={(event, index) => start(event, { kind: 'waypoint', routeId: route.routeId, index })}
+            onKey={(event, index) => onKey(event, { kind: 'waypoint', routeId: route.routeId, index })}
+            onPick={() => onPick({ kind: 'route', id: route.routeId })}
+          />
+        ))}
+        {plan.blocks.map((block) => (
+          <Block
+            key={block.id}
+            block={block}
+            named={view === 'top'}
+            number={numbers.get(block.id) ?? null}
+            detail={detailOf(shown, block.id)}
+            picked={picked?.kind === 'device' && picked.id === block.id}
+            onPointerDown={(event) => start(event, { kind: 'device', id: block.id })}
+            onKeyDown={(event) => onKey(event, { kind: 'device', id: block.id })}
+          />
+        ))}
+        {plan.passages.map((passage) => (
+          <PassageMark
+            key={passage.id}
+            passage={passage}
+            picked={picked?.kind === 'passage' && picked.id === passage.id}
+            onPointerDown={(event) => start(event, { kind: 'passage', id: passage.id })}
+            onKeyDown={(event) => onKey(event, { kind: 'passage', id: passage.id })}
+          />
+        ))}
+      </svg>
+      <PlanKey
+        blocks={plan.blocks}
+        numbers={numbers}
+        pickedId={picked?.kind === 'device' ? picked.id : null}
+        onPick={(id) => onPick({ kind: 'device', id })}
+      />
+    </>
   );
 }
 

@@ -14,9 +14,6 @@ export default function BroughtChart({ trip, system }: { trip: ReadTrip; system:
   const data = speedsMPerS.flatMap((v, t) =>
     t % step === 0 ? [{ t, v, z: heights?.asReadM[t], s: heights?.asDrivenM[t] }] : [],
   );
-  const time = (value: number) => formatQuantity({ value, dimension: 'time' }, system, 2).text;
-  const speed = (value: number) => formatQuantity({ value, dimension: 'speed' }, system, 2).text;
-  const height = (value: number) => formatQuantity({ value, dimension: 'length' }, system, 4).text;
   const along = axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false });
   const fast = axisOf(0, extent(data.map(({ v }) => v))[1], 'speed', system, { most: 3 });
   const [low, high] = extent(data.flatMap(({ z, s }) => [z, s]));

@@ -74,6 +74,8 @@ export function FeedDrawing({
     .sort((p, q) => p.device.way! - q.device.way!)
     .map((fuse) => ({ fuse, loadIds: onFuse.get(fuse.id) ?? [] }));
   const pitch = Math.min(64, (WIDTH - LEFT - 62) / Math.max(1, ways.length));
+  // The bar ends where its last circuit does.
+  const barWidth = Math.max(120, 10 + 30 + pitch * ways.length);
   const converter = low.converters[0];
   const battery = low.battery;
   const rating = (device: ResolvedDevice | undefined): string => {
@@ -128,7 +130,7 @@ export function FeedDrawing({
         bad={!battery || badly([battery.device.id])}
       />
       <path d={`M96 198v14m-16 0h32m-26 5h20m-14 5h8`} stroke="var(--ink)" strokeWidth="1.5" fill="none" />
-      <rect x={LEFT - 10} y={BAR_Y - 5} width={WIDTH - LEFT - 4} height="10" rx="2" fill="var(--lv)" />
+      <rect x={LEFT - 10} y={BAR_Y - 5} width={barWidth} height="10" rx="2" fill="var(--lv)" />
       {ways.map(({ fuse, loadIds }, k) => {
         const x = LEFT + pitch * (k + 0.5);
         const rowsHere = loadIds.flatMap((id) => rows.get(id) ?? []);

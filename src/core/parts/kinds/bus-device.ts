@@ -11,6 +11,8 @@ export const busDevice = definePart({
     linkCapacitanceF: nonNegative(10),
     /** What it draws at most, W; of a charger what its converter draws. */
     ratedPowerW: nonNegative(1e6),
+    /** A plain resistance: it draws its powers at this voltage, and more above it, by the square. Absent: electronics hold the power. */
+    resistanceAtV: optional(positive(2000)),
     /** What it gives the pack at most; chargers only. Absent: not stated. */
     chargePowerW: optional(positive(1e6)),
     /** Wakes at this bus voltage by itself; null: held off until it is commanded. */

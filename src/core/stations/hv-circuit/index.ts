@@ -1,5 +1,6 @@
 import { told } from '../../quantities';
 import { isRun } from '../../simulate';
+import { partOf } from '../../vehicle';
 import { defineStation } from '../define';
 import { cableShort } from './cable-short';
 import { CIRCUIT_RULES } from './circuit-rules';
@@ -55,8 +56,10 @@ export const hvCircuit = defineStation({
   ],
   leaves: ({ vehicle: { build, devices } }) => [
     'Covers, labels, bonding and clearances beyond what somebody looked at and told.',
-    ...(devices.some(({ device }) => device.kind === 'heater')
-      ? ['Heaters are taken as constant power: a plain resistance draws more at full voltage.']
+    ...(devices.some(
+      (heater) => heater.device.kind === 'heater' && partOf(heater, 'bus-device')?.resistanceAtV === undefined,
+    )
+      ? ['A heater whose part does not say that it is a plain resistance is taken as holding its power at any voltage.']
       : []),
     ...(build.vehicle.altitudeM > 2000
       ? [`Above ${told(2000, 'length')} contactors break less and clearances have to be wider: ask the makers.`]

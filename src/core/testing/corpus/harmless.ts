@@ -167,6 +167,11 @@ export const HARMLESS: readonly Harmless[] = [
     }),
   },
   {
+    did: 'a heating wire wound for 400 V',
+    on: 'firn',
+    change: refit('heater', 'bus-device', { resistanceAtV: 400 }),
+  },
+  {
     did: 'a hand to the fuse told, too',
     on: 'teasel',
     change: device('tray-front', {

@@ -179,6 +179,14 @@ export const MISSING_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: 'Devices above what they can',
+    did: 'a heating wire wound for 150 V',
+    on: 'firn',
+    plant: refit('heater', 'bus-device', { resistanceAtV: 150 }),
+    speaks: 'fuse.continuous:f-heater',
+    says: 'Heater fuse carries more than it lasts',
+  },
+  {
+    kind: 'Devices above what they can',
     did: 'a 1.5 kW charger set to 3 kW',
     on: 'larkspur',
     plant: (build) =>
