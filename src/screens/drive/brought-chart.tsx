@@ -1,7 +1,7 @@
 'use client';
 import { Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { ReadTrip } from '@/core/formats';
-import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import type { UnitSystem } from '@/core/quantities';
 import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 
 /** So many marks of points left out are drawn; more would be one grey field. */
