@@ -4,7 +4,7 @@ import { choose, openSample } from './stories';
 
 /** A number with a metric unit. Cross-sections are mm² everywhere, with their gauges; electrical units have no other system. */
 const METRIC =
-  /(?:^|[^\w.])[\d.,]+[\s\u00a0\u202f]?(mm|cm|m|km|kg|°C|K|kN|N|Nm|N\/m|N\/mm|l|litres?|km\/h|m\/s|m\/s²|Wh\/km|m²|bar|kPa|kg\/m|µH\/m|mΩ\/m)(?![\wµΩ²/·³])/;
+  /(?:^|[^\w.])[\d.,]+[\s\u00a0\u202f]?(mm|cm|m|km|kg|°C|K(?![−+])|kN|N|Nm|N\/m|N\/mm|l|litres?|km\/h|m\/s|m\/s²|Wh\/km|m²|bar|kPa|kg\/m|µH\/m|mΩ\/m)(?![\wµΩ²/·³])/;
 /** What a part is called stays: its temperature class and its section are its name, on the reel as here. */
 const NAMED = /mm² [\w -]*(cable|wire)[\w, -]*\d+ °C/;
 
