@@ -121,6 +121,12 @@ function find(part: Part): readonly string[] {
     case 'bus-device':
       return [
         ...ofWindow(part.window),
+        ...(part.resistanceAtV === undefined ||
+        (part.resistanceAtV >= part.window.workingMinV && part.resistanceAtV <= part.window.workingMaxV)
+          ? []
+          : [
+              `its wire takes its power at ${v(part.resistanceAtV)}, outside the ${v(part.window.workingMinV)} to ${v(part.window.workingMaxV)} at which it works`,
+            ]),
         ...(part.turnOnV !== null && part.turnOffV !== null && part.turnOffV > part.turnOnV
           ? [`it switches off at ${v(part.turnOffV)}, above the ${v(part.turnOnV)} at which it switches on`]
           : []),

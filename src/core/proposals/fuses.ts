@@ -10,10 +10,13 @@ export const fuses = catalogueOf('fuse');
 /** The voltage class to look in: the fuse's own if it breaks the full voltage, else the lowest of its family that does, else any that does. */
 function voltageClass(fuse: FusePart, fullV: number): number | null {
   const own = fuse.ratedVoltageDcV ?? 0;
-  if (own >= fullV) return fuse.ratedVoltageDcV;
+  if (fuse.ratedVoltageDcV !== null && own >= fullV) return fuse.ratedVoltageDcV;
   const breaking = (family: boolean) =>
     fuses
-      .filter((part) => (part.ratedVoltageDcV ?? 0) >= fullV && (!family || part.family === fuse.family))
+      .filter(
+        (part) =>
+          part.ratedVoltageDcV !== null && part.ratedVoltageDcV >= fullV && (!family || part.family === fuse.family),
+      )
       .map((part) => part.ratedVoltageDcV!)
       .sort((p, q) => p - q)[0];
   return breaking(true) ?? breaking(false) ?? null;
@@ -22,6 +25,8 @@ function voltageClass(fuse: FusePart, fullV: number): number | null {
 /** The same make in every rating, in a class that breaks the full voltage: a fuse that could not break is never proposed. */
 export const sameKind = (fuse: FusePart, { fullV }: Setting) => {
   const ratedV = voltageClass(fuse, fullV ?? 0);
+  // No fuse of the list breaks it: none is proposed, least of all one without a DC voltage.
+  if (ratedV === null) return [];
   const family = fuses.some((part) => part.family === fuse.family && part.ratedVoltageDcV === ratedV)
     ? fuse.family
     : 'traction';

@@ -5,6 +5,7 @@ import { patchBuild } from '../build/edits';
 import { firn9, larkspur } from '../build/samples';
 import { checkKey } from '../checks';
 import { cataloguePart } from '../parts';
+import { sameKind } from '../proposals/fuses';
 import { findRemedies, searchRemedies } from './index';
 
 const firn = firn9();
@@ -129,6 +130,15 @@ describe('where no single change cures', () => {
     // 54 and 36 cells in series of 4.2 V: 378 V.
     for (const part of proposed) expect(part.ratedVoltageDcV).toBeGreaterThanOrEqual(378);
   });
+});
+
+test('where no fuse of the list breaks the voltage, none is proposed, also none without a DC voltage', () => {
+  const fuse = { ...cataloguePart('fuse-traction-150-100', 'fuse'), ratedVoltageDcV: null };
+  const setting = (fullV: number) => ({ fullV }) as Parameters<typeof sameKind>[1];
+  expect(sameKind(fuse, setting(1500))).toEqual([]);
+  const found = sameKind(fuse, setting(378));
+  expect(found.length).toBeGreaterThan(0);
+  for (const part of found) expect(part.ratedVoltageDcV).toBeGreaterThanOrEqual(378);
 });
 
 /** Ways to break the sample, and the check that then fails and must have a cure. */

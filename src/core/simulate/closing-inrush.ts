@@ -54,7 +54,8 @@ export function closingInrush(vehicle: Vehicle, closing: MainClosing): Closing |
     temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? UNKNOWN_AMBIENT_C,
     capacitors: true,
     ohmicShare: OHMIC_SHARE,
-  }).filter(({ kind }) => kind !== 'power');
+    withoutLoads: true,
+  });
   const joined = settledCapacitors(stamped, ground);
   if (joined.size === 0) return null;
   const inner = `${contactorId}:inner`;

@@ -67,7 +67,8 @@ function stampWith(vehicle: Vehicle, closed: ReadonlySet<Id>): Element[] {
     temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? UNKNOWN_AMBIENT_C,
     capacitors: true,
     ohmicShare: 0.5,
-  }).filter(({ kind }) => kind !== 'power');
+    withoutLoads: true,
+  });
 }
 
 function follow(

@@ -74,7 +74,8 @@ export function faultElements(
     },
     ohmicShare: which === 'highest' ? OHMIC_SHARE : 1,
     capacitors,
-  }).filter((element) => element.kind !== 'power' && !open.includes(element.id));
+    withoutLoads: true,
+  }).filter((element) => !open.includes(element.id));
 }
 
 /** Inductance of an element of the fault loop, H (generic): conductors by length, the pack shared out over its cells. */

@@ -3,6 +3,7 @@ import { assess } from '../assess';
 import { applyEdit, type Build } from '../build';
 import { firn9 } from '../build/samples';
 import type { BusDevicePart } from '../parts';
+import { faultElements } from '../simulate/fault-network';
 import { currentIn, devicePowerW } from './index';
 
 const firn = firn9();
@@ -38,9 +39,23 @@ describe('a heater that is a plain resistance', () => {
     expect(hottest(wound(330), 'warm-new-full')).toBeGreaterThan(hottest(wound(330), 'cold-old-empty'));
   });
 
+  test('is no part of a fault, and no way round an open fuse: every fault is judged as with electronics', () => {
+    const faults = (build: Build, which: 'highest' | 'lowest') => faultElements(assess(build).vehicle, which, [], true);
+    for (const which of ['highest', 'lowest'] as const) {
+      expect(faults(wound(330), which)).toEqual(faults(firn, which));
+      expect(faults(wound(330), which).some(({ id }) => id === 'heater')).toBe(false);
+    }
+  });
+
+  test('a wire that takes its power outside the window of its part contradicts itself', () => {
+    const said = (atV: number) => assess(wound(atV)).checks.find(({ id }) => id === 'survey.part-figures');
+    expect(said(330)?.verdict ?? 'holds').toBe('holds');
+    expect(said(150)?.verdict).toBe('fails');
+  });
+
   test('is no longer named among what is taken for granted', () => {
     const said = (build: Build) => assess(build).reservations.notJudged.join(' ');
-    expect(said(firn)).toContain('plain resistance');
-    expect(said(wound(330))).not.toContain('plain resistance');
+    expect(said(firn)).toContain('does not say that it is a plain resistance');
+    expect(said(wound(330))).not.toContain('does not say that it is a plain resistance');
   });
 });

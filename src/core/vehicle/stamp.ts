@@ -69,6 +69,8 @@ export interface StampOptions {
   readonly capacitors?: boolean;
   /** Loads that wake by themselves, as in precharge. */
   readonly wakingLoads?: boolean;
+  /** No device draws or gives: a fault, a closing or a meter finds sources, wires and capacitors only. */
+  readonly withoutLoads?: boolean;
   /** Share of the cells' slow resistance that counts (milliseconds: 0.5). */
   readonly ohmicShare?: number;
 }
@@ -127,6 +129,7 @@ function seriesOhm(device: ResolvedDevice): number | null {
   return partOf(device, 'sensor')?.resistanceOhm ?? UNKNOWN_SERIES_OHM;
 }
 
+/** What a device draws or gives, and its link. Without loads only the link stands, whatever the load is made of. */
 function stampLoad(resolved: Resolved, device: ResolvedDevice, options: StampOptions, out: Element[]): void {
   const a = terminalNode(device, 'plus');
   const b = terminalNode(device, 'minus');
@@ -135,6 +138,7 @@ function stampLoad(resolved: Resolved, device: ResolvedDevice, options: StampOpt
   const capacitanceF = busDevice?.linkCapacitanceF ?? inverter?.linkCapacitanceF ?? 0;
   if (options.capacitors && capacitanceF > 0)
     out.push({ id: capacitorId(device.id), kind: 'capacitor', a, b, capacitanceF });
+  if (options.withoutLoads) return;
   const wakes = options.wakingLoads === true && busDevice !== null && busDevice.turnOnV !== null;
   const stated = wakes ? busDevice.ratedPowerW : devicePowerW(resolved, device, options.state.id);
   // Into a full pack a charger has tapered off: it holds the charge voltage and gives next to nothing.

@@ -4,7 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { TRIP_IDS, type TripId } from '@/core/build';
 import { catalogueOf } from '@/core/parts';
 import { motorCurrentA } from '@/core/physics/motor';
-import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import { formatQuantity, inUnits, type UnitSystem } from '@/core/quantities';
 import { type TripResult, tripMissing, tripName, tripRun } from '@/core/simulate';
 import { followsVehicle, inverterPowerW, motorOf, roadModel, steadyPowerW } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
@@ -105,7 +105,7 @@ function Motor({ assessment }: { assessment: Assessment }) {
         </p>
       )}
       {model && model.assumed.length > 0 && (
-        <p className="mt-1 text-note text-soft">Assumed: {model.assumed.join('; ')}.</p>
+        <p className="mt-1 text-note text-soft">Assumed: {inUnits(model.assumed.join('; '), build.units)}.</p>
       )}
       {motor?.part?.motorKind === 'series-dc' && (
         <div className="mt-2">

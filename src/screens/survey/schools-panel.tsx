@@ -1,7 +1,7 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import { SCHOOL_CHOICES, type SchoolId } from '@/core/build';
-import { formatQuantity } from '@/core/quantities';
+import { formatQuantity, inUnits } from '@/core/quantities';
 import { RULE_SETS, ruleSetOf } from '@/core/rules';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -44,7 +44,7 @@ export function SchoolsPanel({ assessment }: { assessment: Assessment }) {
         {build.ruleSet === 'own' && <OwnLimits build={build} />}
         <p className="mt-2 text-note text-soft">
           {formatQuantity({ value: limits.classBDcV.value, dimension: 'voltage' }, build.units).text} is where high
-          voltage begins: {limits.classBDcV.source}.
+          voltage begins: {inUnits(limits.classBDcV.source, build.units)}.
         </p>
       </Panel>
       <Panel title="Design choices" about="where the trade disagrees; each choice has its consequences in the ledger">

@@ -61,6 +61,11 @@ export const hvCircuit = defineStation({
     )
       ? ['A heater whose part does not say that it is a plain resistance is taken as holding its power at any voltage.']
       : []),
+    ...(devices.some((heater) => partOf(heater, 'bus-device')?.resistanceAtV !== undefined)
+      ? [
+          'On the trip a heating wire takes the power that is told, whatever the voltage: near full charge it takes more.',
+        ]
+      : []),
     ...(build.vehicle.altitudeM > 2000
       ? [`Above ${told(2000, 'length')} contactors break less and clearances have to be wider: ask the makers.`]
       : []),
