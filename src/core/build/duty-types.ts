@@ -1,3 +1,7 @@
+import type { Category } from '../physics/vehicle-category';
+
+export { CATEGORIES, type Category } from '../physics/vehicle-category';
+
 /** The vehicle and what it has to do: plain data of the document. */
 export interface VehicleData {
   readonly description: string;
@@ -9,6 +13,8 @@ export interface VehicleData {
   readonly startingPoint?: StartingPoint;
   /** Its shape, from which drag and rolling are assumed until they are told. */
   readonly body?: BodyType;
+  /** As the registration has it; absent: the strictest limits of any. */
+  readonly category?: Category;
   /** People and luggage of a usual trip; absent: up to the gross limit. */
   readonly payloadKg?: number;
   readonly dragAreaM2?: number;

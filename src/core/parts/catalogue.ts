@@ -135,6 +135,7 @@ const INVERTERS: readonly InverterPart[] = [
     kind: 'inverter',
     name: 'Inverter, 400 V class, 300 A battery',
     ...generic,
+    cooling: 'liquid',
     window: { workingMinV: 250, workingMaxV: 400, absoluteMaxV: 430 },
     linkCapacitanceF: 0.0011,
     maxBatteryCurrentA: 300,
@@ -147,6 +148,7 @@ const INVERTERS: readonly InverterPart[] = [
     kind: 'inverter',
     name: 'Inverter, 144 V class, 400 A battery',
     ...generic,
+    cooling: 'air',
     window: { workingMinV: 80, workingMaxV: 180, absoluteMaxV: 190 },
     linkCapacitanceF: 0.004,
     maxBatteryCurrentA: 400,
@@ -159,6 +161,7 @@ const INVERTERS: readonly InverterPart[] = [
     kind: 'inverter',
     name: 'Inverter, 96 V class, 450 A battery',
     ...generic,
+    cooling: 'air',
     window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
     linkCapacitanceF: 0.006,
     maxBatteryCurrentA: 450,
@@ -170,6 +173,7 @@ const INVERTERS: readonly InverterPart[] = [
     kind: 'inverter',
     name: 'DC motor controller, 96 V class, 450 A',
     ...generic,
+    cooling: 'air',
     window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
     linkCapacitanceF: 0.008,
     maxBatteryCurrentA: 450,
@@ -196,6 +200,8 @@ const bus = (
   window: { workingMinV: window[0], workingMaxV: window[1], absoluteMaxV: window[2] },
   turnOnV: turn?.[0] ?? null,
   turnOffV: turn?.[1] ?? null,
+  // Of the class for vehicles with a coolant loop; the smaller ones have fins and a fan.
+  cooling: window[2] > 400 ? 'liquid' : 'air',
   ...(chargePowerW === undefined ? {} : { chargePowerW }),
 });
 const BUS_DEVICES: readonly BusDevicePart[] = [
@@ -241,6 +247,7 @@ const motor = (id: string, name: string, more: Omit<MotorPart, 'id' | 'name' | '
 /** Typical figures of salvaged, industrial and fork-truck machines (generic). */
 const MOTORS: readonly MotorPart[] = [
   motor('motor-pm-80', 'Permanent-magnet motor, 80 kW, liquid-cooled', {
+    cooling: 'liquid',
     motorKind: 'permanent-magnet',
     peakTorqueNm: 250,
     peakPowerW: 80000,
@@ -252,6 +259,7 @@ const MOTORS: readonly MotorPart[] = [
     massKg: 58,
   }),
   motor('motor-pm-110', 'Permanent-magnet motor, 110 kW, liquid-cooled', {
+    cooling: 'liquid',
     motorKind: 'permanent-magnet',
     peakTorqueNm: 290,
     peakPowerW: 110000,
@@ -263,6 +271,7 @@ const MOTORS: readonly MotorPart[] = [
     massKg: 65,
   }),
   motor('motor-induction-25', 'Induction motor, 25 kW, 130 V class', {
+    cooling: 'air',
     motorKind: 'induction',
     peakTorqueNm: 110,
     peakPowerW: 26000,
@@ -273,6 +282,7 @@ const MOTORS: readonly MotorPart[] = [
     massKg: 52,
   }),
   motor('motor-induction-50', 'Induction motor, 50 kW, 130 V class', {
+    cooling: 'air',
     motorKind: 'induction',
     peakTorqueNm: 170,
     peakPowerW: 50000,
@@ -283,6 +293,7 @@ const MOTORS: readonly MotorPart[] = [
     massKg: 70,
   }),
   motor('motor-series-16', 'Series DC motor, 16 kW, 80 V class', {
+    cooling: 'air',
     motorKind: 'series-dc',
     peakTorqueNm: 120,
     peakPowerW: 16000,

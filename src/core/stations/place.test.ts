@@ -43,7 +43,21 @@ test('fewer and smaller bolts can’t hold the rear box at 20 g, and the figures
   expect(found.verdict).toBe('fails');
   // 54 · 3.9 kg · 1.25 · 20 g against 2 · 0.6 · 800 · 20.1 / 1.25.
   const massKg = massesOf(assess(weak).vehicle).devices.find(({ id }) => id === 'box-rear')!.massKg;
-  expect(found.margin!).toBeCloseTo(1 - (massKg * 20 * 9.80665) / (2 * ((0.6 * 800 * 20.1) / 1.25)), -1);
+  expect(found.margin!).toBeCloseTo(1 - (massKg * 20 * 9.80665) / (2 * ((0.6 * 800 * 20.1) / 1.25)), 6);
+});
+
+test('a light bus asks half of it, by its category (UN R100, annex 9D); a category that nobody told asks the most', () => {
+  const held = edited({ edit: 'setHold', input: { deviceId: 'box-rear', fixings: 4, bolt: 'M8', boltClass: '8.8' } });
+  const marginAs = (category: 'M1' | 'M2' | undefined) =>
+    check({ ...held, vehicle: { ...held.vehicle, category } }, 'pack.restraint', 'box-rear');
+  const massKg = massesOf(assess(held).vehicle).devices.find(({ id }) => id === 'box-rear')!.massKg;
+  // Stress area of M8: 36.6 mm² (ISO 898-1).
+  const holdsN = 4 * ((0.6 * 800 * 36.6) / 1.25);
+  expect(marginAs('M1').margin!).toBeCloseTo(1 - (massKg * 20 * 9.80665) / holdsN, 6);
+  expect(marginAs('M2').margin!).toBeCloseTo(1 - (massKg * 10 * 9.80665) / holdsN, 6);
+  expect(marginAs(undefined).margin).toBe(marginAs('M1').margin);
+  expect(marginAs(undefined).assumed?.join(' ')).toContain('20 g forward');
+  expect(marginAs('M1').assumed?.join(' ') ?? '').not.toContain('g forward');
 });
 
 test('lead in a box that does not vent is told', () => {

@@ -397,6 +397,7 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
 
   setTyre: { input: { tyre: ' 205/80R16 ' }, leaves: ({ vehicle }) => expect(vehicle.tyre).toBe('205/80R16') },
   setBody: { input: { body: 'van' }, leaves: ({ vehicle }) => expect(vehicle.body).toBe('van') },
+  setCategory: { input: { category: 'N1' }, leaves: ({ vehicle }) => expect(vehicle.category).toBe('N1') },
   setStartingPoint: {
     input: { startingPoint: 'repair' },
     leaves: ({ vehicle }) => expect(vehicle.startingPoint).toBe('repair'),

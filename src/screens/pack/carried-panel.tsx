@@ -3,6 +3,7 @@ import type { Assessment } from '@/core/assess';
 import { BOLTS, type Bolt, type BoxHold } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
 import { ruleSetOf } from '@/core/rules';
+import { restraintAsked } from '@/core/stations/pack';
 import { massesOf } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
@@ -103,11 +104,11 @@ const REACHES: readonly (readonly [keyof BoxHold, string])[] = [
 export function HoldPanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { vehicle, build } = assessment;
-  const rules = ruleSetOf(build.ruleSet, build.ownLimits);
+  const asked = restraintAsked(build, ruleSetOf(build.ruleSet, build.ownLimits));
   const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
   const { luggageBeforeL, luggageNowL } = build.chassis ?? {};
   return (
-    <Panel title="How the boxes are held" about="fixings against the accelerations of the rules">
+    <Panel title="How the boxes are held" about="fixings against the accelerations of the vehicle’s category">
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         {boxes.map(({ id, device }) => {
           const hold = device.hold ?? {};
@@ -158,17 +159,17 @@ export function HoldPanel({ assessment }: { assessment: Assessment }) {
         <FigureSetting
           build={build}
           figure="restraintForward"
-          note={build.restraint?.forwardG === undefined ? `by the rules ${rules.restraintForwardG.value}` : 'your own'}
+          note={build.restraint?.forwardG === undefined ? `by ${asked.by} ${asked.forwardG}` : 'your own'}
         />
         <FigureSetting
           build={build}
           figure="restraintSide"
-          note={build.restraint?.sideG === undefined ? `by the rules ${rules.restraintSideG.value}` : 'your own'}
+          note={build.restraint?.sideG === undefined ? `by ${asked.by} ${asked.sideG}` : 'your own'}
         />
         <FigureSetting
           build={build}
           figure="restraintUp"
-          note={build.restraint?.upG === undefined ? `by the rules ${rules.restraintUpG.value}` : 'your own'}
+          note={build.restraint?.upG === undefined ? `by the rules ${asked.upG}` : 'your own'}
         />
         <FigureSetting build={build} figure="luggageBefore" />
         <FigureSetting build={build} figure="luggageNow" />

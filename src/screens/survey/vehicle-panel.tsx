@@ -1,7 +1,8 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { aBody, BODY_TYPES, type BodyType, type StartingPoint } from '@/core/build';
+import { aBody, BODY_TYPES, type BodyType, CATEGORIES, type Category, type StartingPoint } from '@/core/build';
 import { parseTyre } from '@/core/physics/tyre';
+import { CATEGORY_FIGURES } from '@/core/physics/vehicle-category';
 import { formatQuantity } from '@/core/quantities';
 import { BODY_FIGURES, roadModel } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
@@ -54,6 +55,13 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
         empty="as a saloon"
         choices={BODY_TYPES.map((value) => ({ value, label: value }))}
         onChoose={(value) => dispatch({ edit: 'setBody', input: { body: value as BodyType } })}
+      />
+      <ChoiceField
+        label="Category"
+        value={vehicle.category ?? null}
+        empty="as the registration has it"
+        choices={CATEGORIES.map((value) => ({ value, label: CATEGORY_FIGURES[value].name }))}
+        onChoose={(value) => dispatch({ edit: 'setCategory', input: { category: value as Category } })}
       />
       <FigureSetting
         build={build}

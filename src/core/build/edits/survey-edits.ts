@@ -2,6 +2,7 @@ import { parseTyre } from '../../physics/tyre';
 import {
   aBody,
   type BodyType,
+  type Category,
   type Duty,
   type LossId,
   type LossState,
@@ -30,6 +31,13 @@ export const SURVEY_EDITS = {
     title: (_, { body }) => `it is ${aBody(body)}`,
     apply: (draft, { body }) => {
       draft.vehicle.body = body;
+    },
+  }),
+
+  setCategory: define<{ category: Category }>({
+    title: (_, { category }) => `category ${category}`,
+    apply: (draft, { category }) => {
+      draft.vehicle.category = category;
     },
   }),
 

@@ -168,6 +168,7 @@ export function firn9(id = 'firn-9'): Build {
       grossMassKg: 3050,
       startingPoint: 'engine-out',
       body: 'van',
+      category: 'M1',
       payloadKg: 750,
       dragAreaM2: 2,
       rollingCoefficient: 0.016,

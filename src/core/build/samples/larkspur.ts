@@ -152,6 +152,7 @@ export function larkspur(id = 'larkspur'): Build {
       grossMassKg: 1250,
       startingPoint: 'engine-out',
       body: 'estate',
+      category: 'M1',
       payloadKg: 230,
       tyre: '5.60-13',
       finalDriveRatio: 4.2,

@@ -122,6 +122,7 @@ export function teasel(id = 'teasel'): Build {
       grossMassKg: 1700,
       startingPoint: 'engine-out',
       body: 'tractor',
+      category: 'T',
       payloadKg: 400,
       rollingCoefficient: 0.06,
       tyre: '9.5-24',

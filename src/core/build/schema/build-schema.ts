@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { SAFEGUARDS } from '../safeguards';
 import {
   BODY_TYPES,
+  CATEGORIES,
   EXPOSURES,
   FATES,
   FORMAT,
@@ -57,6 +58,7 @@ export const buildSchema = object({
     grossMassKg: nullable(positive(100000)),
     startingPoint: optional(Joi.string().valid(...STARTING_POINTS)),
     body: optional(Joi.string().valid(...BODY_TYPES)),
+    category: optional(Joi.string().valid(...CATEGORIES)),
     payloadKg: optional(nonNegative(100000)),
     dragAreaM2: optional(positive(20)),
     rollingCoefficient: optional(positive(0.2)),

@@ -1,4 +1,4 @@
-import { group, nonNegative, nullable, optional, positive } from '../fields';
+import { atLeast, choice, group, nonNegative, nullable, optional, positive } from '../fields';
 import { definePart } from './definition';
 import { WINDOW } from './window';
 
@@ -20,5 +20,9 @@ export const busDevice = definePart({
     turnOffV: nullable(positive(2000)),
     /** Across its link, inside; absent: not stated. */
     bleedResistanceOhm: optional(positive(1e8)),
+    /** Its terminals bear so much, °C; absent: not stated. */
+    terminalC: optional(atLeast(40, 300)),
+    /** What takes its heat away; absent: not stated. */
+    cooling: optional(choice('air', 'liquid')),
   },
 });

@@ -31,5 +31,9 @@ export const contactor = definePart({
     /** Openings at the break current until it is worn, and without current. */
     electricalLife: optional(positive(1e9)),
     mechanicalLife: optional(positive(1e9)),
+    /** Its terminals bear so much, °C; absent: not stated. */
+    terminalC: optional(atLeast(40, 300)),
+    /** Its voltage and what it breaks hold up to this altitude, m; absent: not stated. */
+    toAltitudeM: optional(nonNegative(10000)),
   },
 });

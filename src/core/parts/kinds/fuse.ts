@@ -1,4 +1,4 @@
-import { celsius, choice, nullable, positive, row } from '../fields';
+import { atLeast, celsius, choice, nullable, optional, positive, row } from '../fields';
 import { definePart } from './definition';
 
 /** Fuse link. */
@@ -21,5 +21,7 @@ export const fuse = definePart({
     dropAtRatedV: positive(10),
     temperatureLimitC: celsius(),
     continuousFactor: positive(1),
+    /** Its terminals bear so much, °C; absent: not stated. */
+    terminalC: optional(atLeast(40, 300)),
   },
 });

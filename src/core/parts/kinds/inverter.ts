@@ -1,4 +1,4 @@
-import { group, nonNegative, optional, positive } from '../fields';
+import { atLeast, choice, group, nonNegative, optional, positive } from '../fields';
 import { definePart } from './definition';
 import { WINDOW } from './window';
 
@@ -16,5 +16,9 @@ export const inverter = definePart({
     bleedResistanceOhm: optional(positive(1e8)),
     /** Switched across its link when it is told to discharge; absent: it has none, or none is stated. */
     activeDischargeOhm: optional(positive(1e8)),
+    /** Its terminals bear so much, °C; absent: not stated. */
+    terminalC: optional(atLeast(40, 300)),
+    /** What takes its heat away; absent: not stated. */
+    cooling: optional(choice('air', 'liquid')),
   },
 });

@@ -19,5 +19,7 @@ export const motor = definePart({
     /** Peak torque as measured or from a sheet, at `baseLinkV`, by rising speed. */
     envelope: optional(table({ speedRpm: nonNegative(60000), torqueNm: nonNegative(20000) }, 2, 60)),
     massKg: positive(1000),
+    /** What takes its heat away; absent: not stated. */
+    cooling: optional(choice('air', 'liquid')),
   },
 });

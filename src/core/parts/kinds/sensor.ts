@@ -1,4 +1,4 @@
-import { positive } from '../fields';
+import { atLeast, optional, positive } from '../fields';
 import { definePart } from './definition';
 
 /** Shunt or current sensor. */
@@ -8,5 +8,7 @@ export const sensor = definePart({
   fields: {
     resistanceOhm: positive(1),
     ratedCurrentA: positive(100000),
+    /** Its terminals bear so much, °C; absent: not stated. */
+    terminalC: optional(atLeast(40, 300)),
   },
 });

@@ -12,7 +12,7 @@ export const cables = defineStation({
   begin: 'start with cells in Pack',
   rules: CABLE_RULES,
   leaves: ({ vehicle }) => [
-    'Lugs and terminals beyond joints that were measured: their temperature class, torque, and what the stud bears.',
+    'Lugs and terminals beyond joints that were measured: their torque, and what the stud bears. In the 12-volt circuit their temperature too.',
     ...(vehicle.devices.some(({ device }) => device.kind === 'motor') && !vehicle.conductors.some(phasesOf(vehicle))
       ? ['Cables between inverter and motor: none are drawn.']
       : []),

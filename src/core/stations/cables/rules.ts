@@ -21,6 +21,7 @@ import { FITTING_RULES } from './fitting-rules';
 import { PHASE_RULES, phasesOf } from './phase-rules';
 import { cableRows } from './results';
 import { ROUTE_RULES } from './route-rules';
+import { TERMINAL_RULES } from './terminal-rules';
 import { TRIP_RULES } from './trip-rules';
 
 const temperature = defineRule({
@@ -248,4 +249,5 @@ export const CABLE_RULES: readonly Rule[] = [
   ...ROUTE_RULES,
   ...PHASE_RULES,
   ...FITTING_RULES,
+  ...TERMINAL_RULES,
 ];

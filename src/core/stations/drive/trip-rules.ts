@@ -5,6 +5,7 @@ import { packCurrentA, type TripResult, WINDING_LIMIT_C, WINDOWS_S } from '../..
 import { isSolved, partOf } from '../../vehicle';
 import { amps, type Context, PACK_REF } from '../context';
 import { defineRule, type Rule } from '../define';
+import { coolingAt, noteOf } from '../thin-air';
 import { assumedIn, motorRef, needsRun, ROAD, TRIP } from './shared';
 
 const range = defineRule({
@@ -256,7 +257,11 @@ const motorHeat = defineRule({
     const waiting = needsRun(context);
     if (waiting) return [{ ...waiting, subject }];
     if (!context.trip) return [];
-    const { ambientC, reachedC, rise } = hottest(context, ({ motorMostC }) => motorMostC);
+    const { ambientC, rise } = hottest(context, ({ motorMostC }) => motorMostC);
+    const motor = context.vehicle.devices.flatMap((device) => partOf(device, 'motor') ?? [])[0];
+    const air = coolingAt(context.vehicle, motor?.cooling);
+    // The rise that is rated at the foot of the hill is more where the air is thin.
+    const reachedC = ambientC + rise / air.share;
     return [
       {
         subject,
@@ -266,11 +271,16 @@ const motorHeat = defineRule({
         lines: () => [
           {
             formula: 'T = T_hottest day + rise on the trip',
-            figures: `${told(ambientC, 'temperature', 3)} + ${told(rise, 'temperatureDifference', 3)}`,
+            figures: `${told(ambientC, 'temperature', 3)} + ${told(rise, 'temperatureDifference', 3)}${air.share < 1 ? ` / ${air.share.toFixed(2)}` : ''}`,
             result: { value: reachedC, dimension: 'temperature' },
+            ...noteOf(air),
           },
         ],
-        assumed: [...dayAssumed(context), 'Begins at the air’s temperature; the same rise on a hot day.'],
+        assumed: [
+          ...dayAssumed(context),
+          ...air.assumed,
+          'Begins at the air’s temperature; the same rise on a hot day.',
+        ],
       },
     ];
   },

@@ -13,6 +13,7 @@ import {
   worstCurrent,
 } from '../context';
 import { defineRule } from '../define';
+import { gapAt } from '../thin-air';
 
 /** A precharge that is broken off as it begins: all of the voltage across the resistor. */
 function relayBreaks(context: Context): Finding<never, 'relay'>[] {
@@ -33,18 +34,21 @@ function relayBreaks(context: Context): Finding<never, 'relay'>[] {
         };
       const resistanceOhm = ohms.reduce((sum: number, ohm) => sum + ohm!, 0);
       const currentA = fullV / resistanceOhm;
+      const air = gapAt(vehicle, part);
+      const breaksA = part.breakCurrentA * air.share;
       return {
         subject,
         variant: 'relay',
         demand: amps(currentA),
-        limit: amps(part.breakCurrentA),
-        margin: marginAtMost(currentA, part.breakCurrentA),
+        limit: amps(breaksA),
+        margin: marginAtMost(currentA, breaksA),
+        assumed: air.assumed,
         lines: () => [
           {
             formula: 'I = V_full / R',
             figures: `${q(fullV, 'voltage')} / ${q(resistanceOhm, 'resistance')}`,
             result: amps(currentA),
-            note: 'Broken off as it begins: key off, handle pressed, a short at the time-out.',
+            note: ['Broken off as it begins: key off, handle pressed, a short at the time-out.', ...air.note].join(' '),
           },
         ],
       };
@@ -81,24 +85,30 @@ export const contactorBreak = defineRule({
         if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
         const worst = worstCurrent(solvedStates(context.vehicle), device.id);
         if (!worst || worst.currentA === 0) return [];
-        const margin = marginAtMost(worst.currentA, part.breakCurrentA);
+        const air = gapAt(context.vehicle, part);
+        const breaksA = part.breakCurrentA * air.share;
+        const margin = marginAtMost(worst.currentA, breaksA);
         return [
           {
             subject: deviceRef(device),
             case: worst.solved.id,
             demand: amps(worst.currentA),
-            limit: amps(part.breakCurrentA),
+            limit: amps(breaksA),
             margin,
             assumed: [
               powerFrom(context.vehicle),
               'In normal use the inverter drops its load first and the contactor opens next to nothing.',
+              ...air.assumed,
             ],
             lines: () => [
               {
                 formula: 'margin = (I_break − I) / I_break',
-                figures: `(${q(part.breakCurrentA, 'current')} − ${q(worst.currentA, 'current')}) / ${q(part.breakCurrentA, 'current')}`,
+                figures: `(${q(breaksA, 'current')} − ${q(worst.currentA, 'current')}) / ${q(breaksA, 'current')}`,
                 result: { value: margin, dimension: 'ratio' as const },
-                note: `${corner(worst.solved)}. Such an opening wears it: replace it after the number its maker allows.`,
+                note: [
+                  `${corner(worst.solved)}. Such an opening wears it: replace it after the number its maker allows.`,
+                  ...air.note,
+                ].join(' '),
               },
             ],
           },

@@ -28,6 +28,7 @@ import {
   worstCurrent,
 } from '../context';
 import { defineRule, type Rule } from '../define';
+import { gapAt, noteOf } from '../thin-air';
 
 const contactorsIn = (vehicle: Vehicle): ResolvedDevice[] =>
   vehicle.devices.filter(({ device }) => device.kind === 'contactor');
@@ -48,18 +49,21 @@ const voltage = defineRule({
       if (!part) return needsPart(device);
       const { fullV } = context;
       if (fullV === null) return { subject: deviceRef(device), missing: NEEDS_CELLS };
-      const margin = marginAtMost(fullV, part.ratedVoltageV);
+      const air = gapAt(context.vehicle, part);
+      const ratedV = part.ratedVoltageV * air.share;
+      const margin = marginAtMost(fullV, ratedV);
       return {
         subject: deviceRef(device),
         demand: volts(fullV),
-        assumed: [fullOnly(context.vehicle)],
-        limit: volts(part.ratedVoltageV),
+        assumed: [fullOnly(context.vehicle), ...air.assumed],
+        limit: volts(ratedV),
         margin,
         lines: () => [
           {
             formula: 'margin = (U − V_full) / U',
-            figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`,
+            figures: `(${q(ratedV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(ratedV, 'voltage')}`,
             result: { value: margin, dimension: 'ratio' },
+            ...noteOf(air),
           },
         ],
       };
@@ -277,20 +281,23 @@ const disconnect = defineRule({
         if (fullV === null) return [{ subject: deviceRef(device), missing: NEEDS_CELLS }];
         if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
         const worst = worstCurrent(sustainedCases(context.vehicle), device.id);
-        const byVoltage = marginAtMost(fullV, part.ratedVoltageV);
+        const air = gapAt(context.vehicle, part);
+        const ratedV = part.ratedVoltageV * air.share;
+        const byVoltage = marginAtMost(fullV, ratedV);
         const byCurrent = marginAtMost(worst?.currentA ?? 0, part.ratedCurrentA);
         const voltageBinds = byVoltage <= byCurrent;
         return [
           {
             subject: deviceRef(device),
             demand: voltageBinds ? volts(fullV) : amps(worst?.currentA ?? 0),
-            limit: voltageBinds ? volts(part.ratedVoltageV) : amps(part.ratedCurrentA),
+            limit: voltageBinds ? volts(ratedV) : amps(part.ratedCurrentA),
             margin: Math.min(byVoltage, byCurrent),
             lines: () => [
               {
                 formula: 'by voltage: (U − V_full) / U',
-                figures: `(${q(part.ratedVoltageV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(part.ratedVoltageV, 'voltage')}`,
+                figures: `(${q(ratedV, 'voltage')} − ${q(fullV, 'voltage')}) / ${q(ratedV, 'voltage')}`,
                 result: { value: byVoltage, dimension: 'ratio' },
+                ...noteOf(air),
               },
               {
                 formula: 'by current: (I_n − I) / I_n',
@@ -298,7 +305,7 @@ const disconnect = defineRule({
                 result: { value: byCurrent, dimension: 'ratio' },
               },
             ],
-            assumed: [powerFrom(context.vehicle)],
+            assumed: [powerFrom(context.vehicle), ...air.assumed],
           },
         ];
       });

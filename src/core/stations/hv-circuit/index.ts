@@ -1,4 +1,3 @@
-import { told } from '../../quantities';
 import { isRun } from '../../simulate';
 import { partOf } from '../../vehicle';
 import { defineStation } from '../define';
@@ -54,7 +53,7 @@ export const hvCircuit = defineStation({
     safeguard,
     ...SERIES_RULES,
   ],
-  leaves: ({ vehicle: { build, devices } }) => [
+  leaves: ({ vehicle: { devices } }) => [
     'Covers, labels, bonding and clearances beyond what somebody looked at and told.',
     ...(devices.some(
       (heater) => heater.device.kind === 'heater' && partOf(heater, 'bus-device')?.resistanceAtV === undefined,
@@ -65,9 +64,6 @@ export const hvCircuit = defineStation({
       ? [
           'On the trip a heating wire takes the power that is told, whatever the voltage: near full charge it takes more.',
         ]
-      : []),
-    ...(build.vehicle.altitudeM > 2000
-      ? [`Above ${told(2000, 'length')} contactors break less and clearances have to be wider: ask the makers.`]
       : []),
   ],
   results: ({ precharges }) => precharges.find(isRun) ?? null,

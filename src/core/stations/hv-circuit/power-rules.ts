@@ -1,8 +1,9 @@
 import { deviceDefinition, hasTrait, type StateId } from '../../build';
-import { type Finding, marginAtMost } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { devicePowerW, partOf, type ResolvedDevice, STATES } from '../../vehicle';
 import { deviceRef, watts } from '../context';
 import { defineRule } from '../define';
+import { coolingAt, noteOf } from '../thin-air';
 
 /** In which state a device on the bus does what it is there for. */
 function workingState({ device }: ResolvedDevice): StateId {
@@ -64,15 +65,17 @@ export const devicePower = defineRule({
       if (missing.length > 0)
         return [{ subject, missing: missing.map((state) => ({ ref: subject, what: WHAT[state] ?? state })) }];
       // A state in which its rating is not stated can't be held against it.
+      const air = coolingAt(vehicle, part.cooling);
       const held = STATES.flatMap((state) => {
         const powerW = devicePowerW(vehicle, device, state.id);
-        const limitW = powerW < 0 ? part.chargePowerW : part.ratedPowerW;
-        return powerW === 0 || limitW === undefined
-          ? []
-          : [{ state, powerW: Math.abs(powerW), limitW, margin: marginAtMost(Math.abs(powerW), limitW) }];
+        const ratedW = powerW < 0 ? part.chargePowerW : part.ratedPowerW;
+        if (powerW === 0 || ratedW === undefined) return [];
+        // A heater's wire is there to be hot.
+        const limitW = device.device.kind === 'heater' ? ratedW : ratedW * air.share;
+        return [{ state, powerW: Math.abs(powerW), limitW, margin: marginAtMost(Math.abs(powerW), limitW) }];
       });
       const worst = held.reduce<(typeof held)[number] | null>(
-        (p, q) => (p === null || q.margin < p.margin ? q : p),
+        (p, r) => (p === null || r.margin < p.margin ? r : p),
         null,
       );
       if (!worst) return [{ subject, missing: [{ ref: subject, what: 'the power that it is rated for' }] }];
@@ -86,7 +89,16 @@ export const devicePower = defineRule({
           limit: watts(worst.limitW),
           margin: worst.margin,
           figures: { state: worst.state.name },
+          lines: () => [
+            {
+              formula: 'P ≤ P_rated',
+              figures: `${q(worst.powerW, 'power')} ≤ ${q(worst.limitW, 'power')}`,
+              result: { value: worst.margin, dimension: 'ratio' as const },
+              ...(device.device.kind === 'heater' ? {} : noteOf(air)),
+            },
+          ],
           assumed: [
+            ...(device.device.kind === 'heater' ? [] : air.assumed),
             ...(hasTrait(device.device.kind, 'charges') && part.chargePowerW === undefined
               ? [`What ${device.device.name} gives at most is not stated: its charging is held against nothing.`]
               : []),

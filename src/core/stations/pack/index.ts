@@ -21,5 +21,6 @@ export const pack = defineStation({
 
 export { type CellDuty, cellDuties, type SocPoint, socCurve } from './duty';
 export { type JoinAdvice, type JoinQuestion, joinAdvice } from './joining';
+export { type RestraintAsked, restraintAsked } from './restraint';
 export { type BoxFigures, type PackResults, packResults, type WindowRow } from './results';
 export { type PackFigure, packWorkings } from './workings';

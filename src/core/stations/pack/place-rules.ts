@@ -6,6 +6,7 @@ import { told } from '../../quantities';
 import { BODY_FIGURES, massesOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
 import { deviceRef, fromRules } from '../context';
 import { defineRule, type Rule } from '../define';
+import { restraintAsked } from './restraint';
 
 /** What the pack does to the vehicle that carries it: axles, springs, fixings, hands. */
 const kg = (value: number) => ({ value, dimension: 'mass' as const });
@@ -190,6 +191,7 @@ const restraint = defineRule({
     open: '{subject}, its fixings',
   },
   sources: [
+    'Accelerations by the vehicle’s category: UN R100, annex 9D (from memory: verify)',
     'F = m · a against the fixings; bolts after EN 1993-1-8, 3.6.1 (0.6 or 0.5 · f_ub · A_s / 1.25 in shear, 0.9 in tension)',
     'The sheet or frame that they pull at is not counted: a licensed person inspects it',
   ],
@@ -207,11 +209,13 @@ const restraint = defineRule({
       if (fixings === undefined || bolt === undefined || !weighed)
         return [{ subject, missing: missing.map((what) => ({ ref: subject, what })) }];
       const grade = boltClass ?? '8.8';
+      const { category } = vehicle.build.vehicle;
       const own = vehicle.build.restraint ?? {};
+      const { forwardG, sideG, upG } = restraintAsked(vehicle.build, rules);
       const ways = [
-        { way: 'forward', g: own.forwardG ?? rules.restraintForwardG.value, holds: boltShearN(bolt, grade) },
-        { way: 'sideways', g: own.sideG ?? rules.restraintSideG.value, holds: boltShearN(bolt, grade) },
-        { way: 'up', g: own.upG ?? rules.restraintUpG.value, holds: boltTensionN(bolt, grade) },
+        { way: 'forward', g: forwardG, holds: boltShearN(bolt, grade) },
+        { way: 'sideways', g: sideG, holds: boltShearN(bolt, grade) },
+        { way: 'up', g: upG, holds: boltTensionN(bolt, grade) },
       ].map((one) => ({
         ...one,
         demandN: weighed.massKg * one.g * G_M_PER_S2,
@@ -230,6 +234,9 @@ const restraint = defineRule({
           assumed: [
             ...(weighed.from === 'weighed' ? [] : ['Mass of the box: its cells and a quarter more for the rest.']),
             ...(boltClass === undefined ? ['Bolts of class 8.8.'] : []),
+            ...(category === undefined && (own.forwardG === undefined || own.sideG === undefined)
+              ? [`${forwardG} g forward and ${sideG} g sideways, the most that any category asks: tell the vehicle’s.`]
+              : []),
             'Every fixing takes its share; thread in the shear plane.',
           ],
           lines: () =>

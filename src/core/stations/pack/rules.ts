@@ -29,6 +29,7 @@ import {
   worstCurrent,
 } from '../context';
 import { defineRule, type Rule } from '../define';
+import { coolingAt } from '../thin-air';
 import { CELL_RULES } from './cell-rules';
 import { PLACE_RULES } from './place-rules';
 import { STRING_RULES } from './string-rules';
@@ -330,7 +331,8 @@ const inverterCurrent = defineRule({
       if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
       const worst = worstCurrent(solvedStates(vehicle), device.id);
       if (!worst || worst.currentA === 0) return [];
-      const limit = inverter.maxBatteryCurrentA;
+      const air = coolingAt(vehicle, inverter.cooling);
+      const limit = inverter.maxBatteryCurrentA * air.share;
       return [
         {
           subject: deviceRef(device),
@@ -343,10 +345,10 @@ const inverterCurrent = defineRule({
               formula: 'margin = (I_max − I) / I_max',
               figures: `(${q(limit, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limit, 'current')}`,
               result: { value: marginAtMost(worst.currentA, limit), dimension: 'ratio' },
-              note: corner(worst.solved),
+              note: [corner(worst.solved), ...air.note].join('. '),
             },
           ],
-          assumed: [powerFrom(vehicle)],
+          assumed: [powerFrom(vehicle), ...air.assumed],
         },
       ];
     });

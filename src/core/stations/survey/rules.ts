@@ -4,6 +4,7 @@ import { parseTyre } from '../../physics/tyre';
 import * as propose from '../../proposals';
 import { begun, type Context } from '../context';
 import { defineRule, type Rule } from '../define';
+import { CATEGORY_RULES } from './category-rules';
 import { FOUND_RULES } from './found-rules';
 import { PART_RULES } from './part-rules';
 import { doesJob, JOB_WORDS, SCHOOL_WORDS, schoolRule } from './school-rules';
@@ -201,5 +202,6 @@ export const SURVEY_RULES: readonly Rule[] = [
   schoolRule,
   ...PART_RULES,
   ...TEMPERATURE_RULES,
+  ...CATEGORY_RULES,
   ...FOUND_RULES,
 ];

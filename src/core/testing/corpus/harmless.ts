@@ -1,8 +1,10 @@
 import { LOAD_PRESETS, lowLoadOf } from '../../parts';
 import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, sheet, turn, wire } from './change';
 import type { Harmless } from './mistake';
+import { PLACE_HARMLESS } from './place-mistakes';
 
 export const HARMLESS: readonly Harmless[] = [
+  ...PLACE_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },
   { did: 'the shunt the other way round', on: 'firn', change: turn('shunt') },

@@ -5,12 +5,14 @@ import { LIVE_MISTAKES } from './live-mistakes';
 import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-mistakes';
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
+import { PLACE_MISTAKES } from './place-mistakes';
 import { USUAL_MISTAKES } from './usual-mistakes';
 
 export const MISTAKES: readonly Mistake[] = [
   ...FUSE_MISTAKES,
   ...LIVE_MISTAKES,
   ...PART_MISTAKES,
+  ...PLACE_MISTAKES,
   ...CLOSING_MISTAKES,
   ...MISSING_MISTAKES,
   ...CELL_MISTAKES,
