@@ -18,6 +18,9 @@ const PROVENANCES = [
   ['generic', 'generic'],
 ] as const;
 
+/** What an optional figure is while nobody stated it. */
+const UNSTATED = 'not stated';
+
 /** A part's figures to type over. It is checked as a whole; until it holds together nothing is taken. */
 export function PartEditor({ part, onDone }: { part: Part; onDone: () => void }) {
   const dispatch = useBench((bench) => bench.dispatch);
@@ -45,7 +48,7 @@ export function PartEditor({ part, onDone }: { part: Part; onDone: () => void })
         }}
       >
         <div className="grid gap-x-8 min-[700px]:grid-cols-2">
-          {fieldsOfPart(part).map(({ path, label, kind, text }) => (
+          {fieldsOfPart(part).map(({ path, label, kind, text, emptied, choices }) => (
             <div
               key={path}
               className="flex items-baseline justify-between gap-3 border-b border-dotted border-rule py-1"
@@ -53,23 +56,27 @@ export function PartEditor({ part, onDone }: { part: Part; onDone: () => void })
               <label htmlFor={`field-${path}`} className="text-soft">
                 {label}
               </label>
-              {kind === 'flag' ? (
+              {kind === 'flag' || kind === 'choice' ? (
                 <Select
                   id={`field-${path}`}
                   label={label}
-                  value={texts.get(path) ?? text}
-                  choices={['yes', 'no'].map((value) => ({ value, label: value }))}
-                  onChoose={(value) => write(path, value)}
+                  value={(texts.get(path) ?? text) || (emptied ? UNSTATED : null)}
+                  choices={[
+                    ...(choices ?? ['yes', 'no']).map((value) => ({ value, label: value.replaceAll('-', ' ') })),
+                    ...(emptied ? [{ value: UNSTATED, label: UNSTATED }] : []),
+                  ]}
+                  onChoose={(value) => write(path, value === UNSTATED ? '' : value)}
                 />
               ) : (
                 <input
                   id={`field-${path}`}
+                  placeholder={emptied ? UNSTATED : ''}
                   value={
                     texts.get(path) ??
                     (kind === 'number' && text !== '' ? String(Number(Number(text).toPrecision(6))) : text)
                   }
                   onChange={(event) => write(path, event.currentTarget.value)}
-                  className={`min-w-0 bg-transparent text-right font-semibold ${kind === 'number' ? 'w-28' : 'flex-1'}`}
+                  className={`min-w-0 bg-transparent text-right font-semibold placeholder:font-normal placeholder:text-soft ${kind === 'number' ? 'w-28' : 'flex-1'}`}
                 />
               )}
             </div>

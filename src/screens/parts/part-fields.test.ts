@@ -5,7 +5,7 @@ import { fieldsOfPart, labelOfField, partWith } from './part-fields';
 
 test('labels are words with their unit', () => {
   expect(labelOfField('ratedCurrentA')).toBe('Rated current, A');
-  expect(labelOfField('resistance20OhmPerM')).toBe('Resistance 20, Ω/m');
+  expect(labelOfField('resistance20OhmPerM')).toBe('Resistance at 20 °C, Ω/m');
   expect(labelOfField('window.workingMaxV')).toBe('Working max, V');
   expect(labelOfField('family')).toBe('Family');
 });
@@ -35,4 +35,22 @@ test('what is typed with a decimal comma counts, what is no number is left for t
     ratedVoltageDcV: null,
     multiples: [10, 9, 8, 7, 6, 5, 4],
   });
+});
+
+test('a figure that the part lacks is offered, taken when it is typed and gone when it is emptied', () => {
+  const heater = cataloguePart('heater-400-5000', 'bus-device');
+  const field = fieldsOfPart(heater).find(({ path }) => path === 'resistanceAtV')!;
+  expect(field).toMatchObject({ text: '', kind: 'number', emptied: 'absent', label: 'Plain resistance, rated at, V' });
+  const wire = partWith(heater, new Map([['resistanceAtV', '350']]));
+  expect(wire).toMatchObject({ resistanceAtV: 350 });
+  const read = readParts([{ line: 1, data: wire }]);
+  if (!read.ok) throw new Error(JSON.stringify(read.errors));
+  expect(partWith(read.parts[0]!, new Map([['resistanceAtV', ' ']]))).toEqual(heater);
+});
+
+test('a choice has the kind’s words, and a figure that must be there can’t be emptied', () => {
+  const motor = cataloguePart('motor-pm-80', 'motor');
+  const cooling = fieldsOfPart(motor).find(({ path }) => path === 'cooling')!;
+  expect(cooling).toMatchObject({ kind: 'choice', choices: ['air', 'liquid'], text: 'liquid', emptied: 'absent' });
+  expect(readParts([{ line: 1, data: partWith(motor, new Map([['peakPowerW', '']])) }]).ok).toBe(false);
 });
