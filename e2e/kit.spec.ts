@@ -91,6 +91,24 @@ test('yes or no, and one of two, by key', async ({ page }) => {
   await expect(page.getByRole('radio', { name: 'whole vehicle' })).toBeChecked();
 });
 
+test('a menu and a range, by key', async ({ page }) => {
+  await open(page);
+  await page.getByRole('button', { name: 'Save the drawing' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'As a drawing' })).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('saved as values')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save the drawing' })).toBeFocused();
+  const from = page.getByRole('slider', { name: 'Speed, from' });
+  await from.focus();
+  await page.keyboard.press('Home');
+  await expect(from).toHaveAttribute('aria-valuetext', '0 km/h');
+  // Ten steps of a hundredth at a time.
+  for (let k = 0; k < 5; k++) await page.keyboard.press('PageUp');
+  await expect(from).toHaveAttribute('aria-valuetext', '60 km/h');
+});
+
 test('commands: arrows, words in any order, and what is off can’t be run', async ({ page }) => {
   await open(page);
   await page.getByRole('button', { name: 'Open the commands' }).click();

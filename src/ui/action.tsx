@@ -87,8 +87,11 @@ export function FileAction({
 }
 
 /** Hands text to the person as a file. */
-export function download(text: string, name: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+export const download = (text: string, name: string, type: string): void => offer(new Blob([text], { type }), name);
+
+/** Hands anything to the person as a file. */
+export function offer(content: Blob, name: string): void {
+  const url = URL.createObjectURL(content);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

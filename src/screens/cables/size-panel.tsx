@@ -1,6 +1,5 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Assessment } from '@/core/assess';
 import { formatArea, formatQuantity } from '@/core/quantities';
 import { useBench } from '@/store/bench';
@@ -10,6 +9,7 @@ import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { type SizeAnswer, type Sizing, sizeAside } from '@/workers/size';
+import { XYChart } from '../shell/chart';
 
 const BOUND_WORDS: Readonly<Record<string, string>> = {
   'cable.temperature': 'its temperature in cruise',
@@ -223,68 +223,46 @@ function Trade({
 }) {
   const most = (pick: (row: (typeof choice.tries)[number]) => number) => Math.max(1e-9, ...choice.tries.map(pick));
   const [mass, loss, cost] = [most((row) => row.massKg), most((row) => row.lossW), most((row) => row.price)];
-  const data = choice.tries.map((row) => ({
+  const rows = choice.tries.map((row) => ({
     area: row.part.areaMm2,
     mass: row.massKg / mass,
     loss: row.lossW / loss,
     price: row.price / cost,
   }));
   const first = choice.tries.find((row) => row.margin >= comfort);
+  const areas = choice.tries.map((row) => row.part.areaMm2);
   return (
-    <figure className="mt-3">
-      <figcaption className="text-small">
-        {name}: full line mass, dashed loss, dotted price (generic), each against its greatest
-      </figcaption>
-      <div className="h-[170px]" aria-hidden="true">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={data} margin={{ top: 8, right: 18, bottom: 4, left: 2 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis
-              dataKey="area"
-              type="number"
-              scale="log"
-              domain={['dataMin', 'dataMax']}
-              ticks={choice.tries.map((row) => row.part.areaMm2)}
-              tickFormatter={(area: number) => formatArea(area, system)}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
-            />
-            <YAxis
-              width={44}
-              domain={[0, 1]}
-              tickFormatter={(v: number) => `${Math.round(v * 100)} %`}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
-            />
-            {first && <ReferenceLine x={first.part.areaMm2} stroke="var(--holds)" strokeDasharray="5 4" />}
-            <Line dataKey="mass" stroke="var(--ink)" strokeWidth={2} dot={false} isAnimationActive={false} />
-            <Line
-              dataKey="loss"
-              stroke="var(--hv)"
-              strokeWidth={2}
-              strokeDasharray="6 4"
-              dot={false}
-              isAnimationActive={false}
-            />
-            <Line
-              dataKey="price"
-              stroke="var(--soft)"
-              strokeWidth={2}
-              strokeDasharray="2 3"
-              dot={false}
-              isAnimationActive={false}
-            />
-          </LineChart>
-        </ResponsiveContainer>
-      </div>
-      <p className="text-note text-soft">
-        {choice.tries
-          .map(
-            (row) =>
-              `${formatArea(row.part.areaMm2, system)}: ${formatQuantity({ value: row.massKg, dimension: 'mass' }, system, 2).text}, ${formatQuantity({ value: row.lossW, dimension: 'power' }, system, 2).text}`,
-          )
-          .join(', ')}
-      </p>
-    </figure>
+    <XYChart
+      name={`Sizes of ${name}`}
+      system={system}
+      along={{ key: 'area', name: 'Cross-section', dimension: 'area', log: true, ticks: areas }}
+      rows={rows}
+      panes={[
+        {
+          heightPx: 180,
+          dimension: 'ratio',
+          reaches: [0, 1],
+          curves: [
+            { key: 'mass', name: 'Mass', stroke: 'var(--ink)', width: 2, named: true },
+            { key: 'loss', name: 'Loss', stroke: 'var(--hv)', width: 2, dash: '6 4', named: true },
+            { key: 'price', name: 'Price', stroke: 'var(--soft)', width: 2, dash: '2 3' },
+          ],
+          limits: first
+            ? [{ on: 'x', at: first.part.areaMm2, name: 'first that holds', stroke: 'var(--holds)', dash: '5 4' }]
+            : [],
+        },
+      ]}
+      caption={
+        <>
+          Each against its greatest, the price generic.{' '}
+          {choice.tries
+            .map(
+              (row) =>
+                `${formatArea(row.part.areaMm2, system)}: ${formatQuantity({ value: row.massKg, dimension: 'mass' }, system, 2).text}, ${formatQuantity({ value: row.lossW, dimension: 'power' }, system, 2).text}`,
+            )
+            .join(', ')}
+        </>
+      }
+    />
   );
 }

@@ -1,11 +1,10 @@
 'use client';
 import { useMemo } from 'react';
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Assessment } from '@/core/assess';
 import { type Dimension, formatQuantity } from '@/core/quantities';
 import { type PrechargeFault, type PrechargeRun, type PrechargeSign, prechargeSigns } from '@/core/simulate';
-import { axisOf, rechartsAxis } from '@/ui/axis';
 import { Panel } from '@/ui/panel';
+import { TimeChart } from '../shell/chart';
 
 const WORDS: Readonly<Record<PrechargeFault, readonly [string, string, string]>> = {
   none: ['as it should be', '0', 'rises fast, then ever slower'],
@@ -24,33 +23,32 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
   const followed = signs.filter((sign): sign is PrechargeSign => !('unknown' in sign));
   const first = followed[0];
   if (!first) return null;
-  const data = first.curve.map(({ timeS }, k) => ({
+  const rows = first.curve.map(({ timeS }, k) => ({
     t: timeS,
     ...Object.fromEntries(followed.map((sign) => [sign.fault, sign.curve[k]?.linkV])),
   }));
   return (
     <Panel title="What a fault looks like" about="voltage at the inverter, from the relay’s closing to the time-out">
-      <div className="h-[210px]" aria-hidden="true">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={data} margin={{ top: 10, right: 18, bottom: 4, left: 0 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis dataKey="t" {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false }))} />
-            <YAxis width={54} {...rechartsAxis(axisOf(0, run.packV * 1.08, 'voltage', system))} />
-            <ReferenceLine y={run.closeFraction * run.packV} stroke="var(--ink)" strokeDasharray="5 4" />
-            {followed.map(({ fault }) => (
-              <Line
-                key={fault}
-                dataKey={fault}
-                dot={false}
-                isAnimationActive={false}
-                stroke={fault === 'none' ? 'var(--hv)' : 'var(--ink)'}
-                strokeWidth={fault === 'none' ? 2.4 : 1.5}
-                strokeDasharray={WORDS[fault][1]}
-              />
-            ))}
-          </LineChart>
-        </ResponsiveContainer>
-      </div>
+      <TimeChart
+        name="Faults of precharge"
+        system={system}
+        rows={rows}
+        panes={[
+          {
+            heightPx: 210,
+            dimension: 'voltage',
+            reaches: [0, run.packV * 1.02],
+            curves: followed.map(({ fault }) => ({
+              key: fault,
+              name: WORDS[fault][0],
+              stroke: fault === 'none' ? 'var(--hv)' : 'var(--ink)',
+              width: fault === 'none' ? 2.4 : 1.5,
+              dash: WORDS[fault][1],
+            })),
+            limits: [{ on: 'y', at: run.closeFraction * run.packV, stroke: 'var(--ink)', dash: '5 4' }],
+          },
+        ]}
+      />
       <table className="mt-1 w-full text-right text-small tabular-nums" data-precharge-signs="">
         <thead className="text-note text-soft">
           <tr>

@@ -11,6 +11,10 @@ import {
   YAxis,
 } from 'recharts';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import { AXIS, TOOLTIP } from '@/ui/axis';
+import { spread } from '@/ui/chart/chart-data';
+import { ChartFrame } from '@/ui/chart/chart-frame';
+import { writeSheet } from '../shell/chart';
 import type { TcPoint, TimeCurrent } from './derive-time-current';
 
 const decades = (from: number, to: number): number[] => {
@@ -18,6 +22,9 @@ const decades = (from: number, to: number): number[] => {
   for (let power = Math.floor(Math.log10(from)); 10 ** power <= to * 1.0001; power++) ticks.push(10 ** power);
   return ticks;
 };
+/** Round moments: decades of seconds, then a minute, ten, an hour. */
+const moments = (from: number, to: number): number[] =>
+  [...decades(from, 10), 60, 600, 3600].filter((seconds) => seconds <= to);
 /** The axis of time: what is shorter is no matter of fuses, what is longer is for ever. */
 const SHORTEST_S = 1e-4;
 const LONGEST_S = 1e4;
@@ -59,12 +66,39 @@ export default function TimeCurrentChart({ picture, system }: { picture: TimeCur
       ? [{ name: 'contactor', points: picture.contactor.points, stroke: 'var(--lv)', dash: '7 3' }]
       : []),
   ];
+  const points = [
+    ...lines.flatMap(({ name, points: on }) => on.map((point) => ({ name, ...point }))),
+    ...picture.loads,
+  ].filter(({ currentA, timeS }) => Number.isFinite(currentA) && Number.isFinite(timeS));
+  const cells = lines
+    .flatMap(({ name, points: on }) => spread(on, 7).map((point) => ({ name, ...point })))
+    .concat(picture.loads)
+    .filter(({ currentA, timeS }) => Number.isFinite(currentA) && Number.isFinite(timeS))
+    .map(({ name, currentA, timeS }) => [name, amps(currentA), time(timeS)]);
   // No decade that nothing reaches.
   const reached = lines.flatMap(({ points }) => points.filter(({ currentA }) => currentA <= high));
   const shortest = 10 ** Math.floor(Math.log10(Math.max(SHORTEST_S, Math.min(...reached.map(({ timeS }) => timeS)))));
   return (
-    <figure className="mt-2">
-      <div className="h-[330px]" aria-hidden="true">
+    <ChartFrame
+      name="Time and current"
+      head={['Line', 'Current', 'Time']}
+      cells={cells}
+      csv={() =>
+        writeSheet([
+          ['Line', 'Current, A', 'Time, s'],
+          ...points.map(({ name, currentA, timeS }) => [name, currentA, timeS]),
+        ])
+      }
+      caption={
+        <>
+          Red: the faults of its zone. Black: the fuse melts, dotted its slow edge. Orange:{' '}
+          {picture.cable ? `${picture.cable.name} is damaged` : 'cable not known'}
+          {picture.contactor ? `. Dashed blue: what ${picture.contactor.name} stands` : ''}. Dots: the load and how long
+          it lasts. The fuse has to lie right of the dots and left of the cable.
+        </>
+      }
+    >
+      <div className="h-[330px]">
         <ResponsiveContainer width="100%" height="100%">
           <ScatterChart margin={{ top: 24, right: 28, bottom: 18, left: 0 }} accessibilityLayer={false}>
             <CartesianGrid stroke="var(--rule)" />
@@ -76,27 +110,25 @@ export default function TimeCurrentChart({ picture, system }: { picture: TimeCur
               ticks={decades(from, high)}
               allowDataOverflow
               tickFormatter={amps}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
+              {...AXIS}
             />
             <YAxis
               type="number"
               dataKey="y"
               scale="log"
               domain={[shortest, LONGEST_S]}
-              ticks={decades(shortest, LONGEST_S)}
+              ticks={moments(shortest, LONGEST_S)}
               allowDataOverflow
               width={58}
               tickFormatter={time}
-              stroke="var(--soft)"
-              tick={{ fontSize: 12 }}
+              {...AXIS}
             />
             <Tooltip
               isAnimationActive={false}
               formatter={(value, axis) =>
                 axis === 'y' ? [time(Number(value)), 'time'] : [amps(Number(value)), 'current']
               }
-              contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
+              contentStyle={TOOLTIP}
             />
             {picture.lowestA !== null && (
               <ReferenceLine
@@ -129,12 +161,6 @@ export default function TimeCurrentChart({ picture, system }: { picture: TimeCur
           </ScatterChart>
         </ResponsiveContainer>
       </div>
-      <figcaption className="text-note text-soft">
-        Red: the faults of its zone. Black: the fuse melts, dotted its slow edge. Orange:{' '}
-        {picture.cable ? `${picture.cable.name} is damaged` : 'cable not known'}
-        {picture.contactor ? `. Dashed blue: what ${picture.contactor.name} stands` : ''}. Dots: the load and how long
-        it lasts. The fuse has to lie right of the dots and left of the cable.
-      </figcaption>
-    </figure>
+    </ChartFrame>
   );
 }

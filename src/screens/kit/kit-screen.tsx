@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { type ReactNode, useEffect, useState } from 'react';
 import { Action } from '@/ui/action';
 import { Checkbox } from '@/ui/checkbox';
@@ -7,9 +8,11 @@ import { Drawer } from '@/ui/drawer';
 import { FigureRow } from '@/ui/figure-row';
 import { Fold } from '@/ui/fold';
 import { Hint, Hints } from '@/ui/hint';
+import { Menu } from '@/ui/menu';
 import { Caution, Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { QuantityField } from '@/ui/quantity-field';
+import { Range } from '@/ui/range';
 import { Tabs } from '@/ui/tabs';
 import { TextField } from '@/ui/text-field';
 import { Toggles } from '@/ui/toggles';
@@ -17,6 +20,8 @@ import { VerdictMark } from '@/ui/verdict-mark';
 import { CommandList } from '../shell/commands';
 import { type Column, DataTable, RowOpener } from '../shell/data-table';
 import { restoreTheme, switchTheme } from '../shell/theme';
+
+const KitChart = dynamic(() => import('./kit-chart'), { ssr: false, loading: () => <div className="h-[360px]" /> });
 
 const SHORT = ['parked', 'cruise', 'hill'].map((value) => ({ value, label: value }));
 const LONG = Array.from({ length: 40 }, (_, k) => ({
@@ -48,6 +53,7 @@ export function KitScreen() {
           <Opening />
         </div>
         <Tables />
+        <KitChart />
       </main>
     </Hints>
   );
@@ -138,6 +144,8 @@ function Choices() {
   const [fuse, setFuse] = useState<string | null>(null);
   const [checked, setChecked] = useState(false);
   const [which, setWhich] = useState<'station' | 'whole'>('station');
+  const [done, setDone] = useState<string | null>(null);
+  const [part, setPart] = useState<readonly [number, number]>([20, 80]);
   return (
     <Panel title="Choices">
       <ChoiceField label="A short list" value={state} choices={SHORT} onChoose={setState} />
@@ -156,6 +164,25 @@ function Choices() {
           onChoose={setWhich}
         />
       </Row>
+      <Row>
+        <Menu
+          label="Save the drawing"
+          items={[
+            { name: 'As a drawing', onPress: () => setDone('drawing') },
+            { name: 'As values', onPress: () => setDone('values') },
+          ]}
+        >
+          Save
+        </Menu>
+        <span role="status">{done ? `saved as ${done}` : ''}</span>
+      </Row>
+      <Range
+        label="Speed"
+        ends={[0, 120]}
+        chosen={part}
+        text={(value) => `${Math.round(value)} km/h`}
+        onChoose={setPart}
+      />
     </Panel>
   );
 }

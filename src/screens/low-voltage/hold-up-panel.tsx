@@ -1,12 +1,11 @@
 'use client';
 import { useState } from 'react';
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
 import { lowHoldUp } from '@/core/simulate';
-import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
+import { TimeChart } from '../shell/chart';
 
 /** The converter has died at night in rain: battery voltage over time, and what goes when. */
 export default function HoldUpPanel({ assessment }: { assessment: Assessment }) {
@@ -25,7 +24,7 @@ export default function HoldUpPanel({ assessment }: { assessment: Assessment }) 
         </p>
       </Panel>
     );
-  const data = run.curve.map(({ timeS, batteryV, currentA }) => ({ t: timeS, v: batteryV, i: currentA }));
+  const rows = run.curve.map(({ timeS, batteryV, currentA }) => ({ t: timeS, v: batteryV, i: currentA }));
   return (
     <Panel title="The converter dies at night in rain" about="the essential loads on the auxiliary battery alone">
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
@@ -51,38 +50,30 @@ export default function HoldUpPanel({ assessment }: { assessment: Assessment }) 
         )}
         . Twenty minutes are wanted.
       </p>
-      <div className="mt-2 h-[230px]" aria-hidden="true">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={data} margin={{ top: 14, right: 18, bottom: 4, left: 2 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis
-              dataKey="t"
-              {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false, most: 6 }))}
-            />
-            <YAxis
-              width={50}
-              {...rechartsAxis(axisOf(...extent([10, ...data.map(({ v }) => v)]), 'voltage', system))}
-            />
-            <Tooltip
-              isAnimationActive={false}
-              labelFormatter={(t) => time(Number(t))}
-              formatter={(value, name) => [
-                name === 'v' ? `${Number(value).toFixed(2)} V` : `${Number(value).toFixed(1)} A`,
-                name === 'v' ? 'battery' : 'current',
-              ]}
-              contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
-            />
-            <ReferenceLine
-              x={20 * 60}
-              stroke="var(--soft)"
-              strokeDasharray="2 3"
-              label={{ value: '20 min', position: 'top', fontSize: 12, fill: 'var(--soft)' }}
-            />
-            <ReferenceLine y={10.5} stroke="var(--fails)" strokeDasharray="5 4" />
-            <Line dataKey="v" stroke="var(--lv)" strokeWidth={2.4} dot={false} isAnimationActive={false} />
-          </LineChart>
-        </ResponsiveContainer>
-      </div>
+      <TimeChart
+        name="Hold-up"
+        system={system}
+        rows={rows}
+        panes={[
+          {
+            heightPx: 220,
+            dimension: 'voltage',
+            reaches: [10],
+            curves: [{ key: 'v', name: 'Battery', stroke: 'var(--lv)', width: 2.4, named: true }],
+            limits: [
+              { on: 'x', at: 20 * 60, name: '20 min', stroke: 'var(--soft)', dash: '2 3' },
+              { on: 'y', at: 10.5, name: 'contactors drop out', stroke: 'var(--fails)', dash: '5 4' },
+            ],
+          },
+          {
+            heightPx: 96,
+            dimension: 'current',
+            most: 3,
+            reaches: [0],
+            curves: [{ key: 'i', name: 'Current', stroke: 'var(--ink)', width: 1.6, named: true }],
+          },
+        ]}
+      />
       {run.gone.length > 0 && (
         <ol className="mt-1 text-small">
           {run.gone.map(({ id, name, atS }) => (

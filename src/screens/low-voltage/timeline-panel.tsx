@@ -1,15 +1,14 @@
 'use client';
 import { useMemo, useState } from 'react';
-import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { Assessment } from '@/core/assess';
 import { SCENARIOS, type ScenarioId } from '@/core/build';
-import { type Dimension, formatQuantity } from '@/core/quantities';
+import { formatQuantity } from '@/core/quantities';
 import { lowTimeline } from '@/core/simulate';
 import { SCENARIO_WORDS } from '@/core/stations/low-voltage';
-import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
+import { TimeChart } from '../shell/chart';
 
 /** "4 min, 9 min and 3 more moments". */
 function momentsIn(timesS: readonly number[]): string {
@@ -40,47 +39,12 @@ export default function TimelinePanel({ assessment }: { assessment: Assessment }
   );
   const system = build.units;
   if (!run) return null;
-  const data = run.curve.map(({ timeS, busV, converterA, batteryA }) => ({
+  const rows = run.curve.map(({ timeS, busV, converterA, batteryA }) => ({
     t: timeS,
     v: busV,
     c: converterA,
     b: batteryA,
   }));
-  const chart = (
-    key: 'v' | 'c',
-    dimension: Dimension,
-    stroke: string,
-    more?: { readonly key: 'b'; readonly stroke: string },
-  ) => (
-    <div className="h-[140px]" aria-hidden="true">
-      <ResponsiveContainer width="100%" height="100%">
-        <LineChart data={data} margin={{ top: 8, right: 18, bottom: 0, left: 2 }} accessibilityLayer={false}>
-          <CartesianGrid stroke="var(--rule)" vertical={false} />
-          <XAxis
-            dataKey="t"
-            {...rechartsAxis(axisOf(0, data.at(-1)?.t ?? 0, 'time', system, { whole: false, most: 6 }))}
-          />
-          <YAxis
-            width={50}
-            {...rechartsAxis(
-              axisOf(...extent(data.flatMap((row) => [row[key], more && row[more.key]])), dimension, system),
-            )}
-          />
-          <Line dataKey={key} stroke={stroke} strokeWidth={1.8} dot={false} isAnimationActive={false} />
-          {more && (
-            <Line
-              dataKey={more.key}
-              stroke={more.stroke}
-              strokeWidth={1.4}
-              strokeDasharray="5 3"
-              dot={false}
-              isAnimationActive={false}
-            />
-          )}
-        </LineChart>
-      </ResponsiveContainer>
-    </div>
-  );
   return (
     <Panel
       title="Scenarios"
@@ -108,12 +72,33 @@ export default function TimelinePanel({ assessment }: { assessment: Assessment }
           No figures at {momentsIn(run.unsolvedS)}: {run.unsolvedWhy}
         </p>
       )}
-      {chart('v', 'voltage', 'var(--lv)')}
-      <p className="text-note text-soft">
-        At the battery, from 80 % and {formatQuantity({ value: batteryC, dimension: 'temperature' }, system).text}.
-      </p>
-      {chart('c', 'current', 'var(--ink)', { key: 'b', stroke: 'var(--lv)' })}
-      <p className="text-note text-soft">Full line: the converter. Dashed: the battery, above zero while it gives.</p>
+      <TimeChart
+        name={SCENARIO_WORDS[scenario]}
+        system={system}
+        rows={rows}
+        panes={[
+          {
+            heightPx: 140,
+            dimension: 'voltage',
+            curves: [{ key: 'v', name: 'At the battery', stroke: 'var(--lv)' }],
+          },
+          {
+            heightPx: 150,
+            dimension: 'current',
+            curves: [
+              { key: 'c', name: 'Converter', stroke: 'var(--ink)' },
+              { key: 'b', name: 'Battery', stroke: 'var(--lv)', width: 1.4, dash: '5 3' },
+            ],
+          },
+        ]}
+        caption={
+          <>
+            Above: the voltage at the battery, from 80 % and{' '}
+            {formatQuantity({ value: batteryC, dimension: 'temperature' }, system).text}. Below, full line: the
+            converter; dashed: the battery, above zero while it gives.
+          </>
+        }
+      />
       <div className="mt-2 grid gap-x-8 min-[700px]:grid-cols-2">
         <FigureRow label="Converter, mean" value={run.averageConverterA} dimension="current" system={system} />
         <FigureRow label="Converter, peak" value={run.peakConverterA} dimension="current" system={system} />

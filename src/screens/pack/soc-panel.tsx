@@ -1,12 +1,11 @@
 'use client';
 import { useState } from 'react';
-import { CartesianGrid, Line, LineChart, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
 import { cellDuties, socCurve } from '@/core/stations/pack';
-import { axisOf, extent, rechartsAxis } from '@/ui/axis';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
+import { XYChart } from '../shell/chart';
 
 /** Voltage over the state of charge under a chosen current and temperature, and what each state asks of the cells. */
 export default function SocPanel({ assessment }: { assessment: Assessment }) {
@@ -47,35 +46,41 @@ export default function SocPanel({ assessment }: { assessment: Assessment }) {
           onCommit={(value) => setHealth(Math.min(1, Math.max(0.3, value)))}
         />
       </div>
-      <div className="mt-2 h-[210px]" aria-hidden="true">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={[...curve]} margin={{ top: 8, right: 18, bottom: 4, left: 2 }} accessibilityLayer={false}>
-            <CartesianGrid stroke="var(--rule)" vertical={false} />
-            <XAxis dataKey="soc" {...rechartsAxis(axisOf(0, 1, 'ratio', build.units))} />
-            <YAxis
-              width={56}
-              {...rechartsAxis(
-                axisOf(...extent(curve.flatMap(({ restV, loadedV }) => [restV, loadedV])), 'voltage', build.units),
-              )}
-            />
-            <Tooltip
-              isAnimationActive={false}
-              labelFormatter={(soc) => `${Math.round(Number(soc) * 100)} % charged`}
-              formatter={(value, name) => [text(Number(value), 'voltage'), name === 'restV' ? 'at rest' : 'loaded']}
-              contentStyle={{ background: 'var(--panel)', border: '1px solid var(--rule)', color: 'var(--ink)' }}
-            />
-            {floor > 0 && <ReferenceLine y={floor} stroke="var(--fails)" strokeDasharray="5 4" />}
-            <ReferenceLine x={build.packLimits.socEmpty} stroke="var(--soft)" strokeDasharray="2 3" />
-            <Line dataKey="restV" stroke="var(--ink)" strokeDasharray="6 4" dot={false} isAnimationActive={false} />
-            <Line dataKey="loadedV" stroke="var(--hv)" strokeWidth={2.4} dot={false} isAnimationActive={false} />
-          </LineChart>
-        </ResponsiveContainer>
-      </div>
-      <p className="text-note text-soft">
-        Full line: under {text(currentA, 'current')}
-        {lowest ? `, ${text(lowest.loadedV, 'voltage')} where driving stops` : ''}. Dashed: at rest.
-        {floor > 0 ? ` The highest lower limit of a device on the bus is ${text(floor, 'voltage')}.` : ''}
-      </p>
+      <XYChart
+        name="Voltage over charge"
+        system={build.units}
+        along={{ key: 'soc', name: 'Charge', dimension: 'ratio', from: 0, to: 1, whole: true }}
+        rows={curve.map(({ soc, restV, loadedV }) => ({ soc, restV, loadedV }))}
+        panes={[
+          {
+            heightPx: 220,
+            dimension: 'voltage',
+            curves: [
+              { key: 'loadedV', name: 'Loaded', stroke: 'var(--hv)', width: 2.4, named: true },
+              { key: 'restV', name: 'At rest', stroke: 'var(--ink)', dash: '6 4', named: true },
+            ],
+            limits: [
+              ...(floor > 0
+                ? [{ on: 'y' as const, at: floor, name: 'a device drops out', stroke: 'var(--fails)', dash: '5 4' }]
+                : []),
+              {
+                on: 'x' as const,
+                at: build.packLimits.socEmpty,
+                name: 'driving stops',
+                stroke: 'var(--soft)',
+                dash: '2 3',
+              },
+            ],
+          },
+        ]}
+        caption={
+          <>
+            Full line: under {text(currentA, 'current')}
+            {lowest ? `, ${text(lowest.loadedV, 'voltage')} where driving stops` : ''}. Dashed: at rest.
+            {floor > 0 ? ` The highest lower limit of a device on the bus is ${text(floor, 'voltage')}.` : ''}
+          </>
+        }
+      />
       <table className="mt-2 w-full text-right text-small tabular-nums" data-cell-duties="">
         <thead className="text-note text-soft">
           <tr>
