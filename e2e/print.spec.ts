@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { openSample } from './stories';
 
-test('the circuit prints on one A4 with its name, its state and its caution', async ({ page }) => {
+test('the circuit prints on one A4 with its name, its state and its caution, and its wires and fuses on the next', async ({
+  page,
+}) => {
   await openSample(page);
   await page.getByRole('tab', { name: 'Hill' }).click();
   await page.emulateMedia({ media: 'print' });
@@ -14,8 +16,15 @@ test('the circuit prints on one A4 with its name, its state and its caution', as
   await expect(foot).toBeVisible();
   const assumed = page.getByText(/^Assumed, thinnest margin first\. .* more, in the ledger\.$/);
   await expect(assumed).toBeVisible();
+  const wires = page
+    .getByRole('table')
+    .filter({ has: page.getByRole('columnheader', { name: 'Conductor', exact: true }) })
+    .last();
+  await expect(wires.getByRole('row', { name: /K\+ main, a/ }).first()).toBeVisible();
+  const fuses = page.getByRole('table').filter({ has: page.getByRole('columnheader', { name: 'Fuse', exact: true }) });
+  await expect(fuses.getByRole('row', { name: /^Heater fuse\s*63\sA/ })).toBeVisible();
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
-  expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(1);
+  expect(pdf.match(/\/Type\s*\/Page\b(?!s)/g)).toHaveLength(2);
   // A4 across: 842 by 595 points.
   const [, width, height] = /\/MediaBox\s*\[0 0 ([\d.]+) ([\d.]+)\]/.exec(pdf)!;
   expect(Math.round(Number(width))).toBe(842);

@@ -9,6 +9,7 @@ import { CircuitDrawing } from './circuit-drawing';
 import { layOutCircuit } from './derive-layout';
 import { LoopSheet } from './loop-sheet';
 import { PrintFoot, PrintHead } from './print-head';
+import { PrintLists } from './print-lists';
 import type { CircuitView } from './use-circuit-view';
 
 /** What the drawing shows, for those who see it on paper. */
@@ -55,6 +56,7 @@ export function CircuitSheet({ assessment, view }: { assessment: Assessment; vie
           />
         )}
         <PrintFoot {...reservations} system={build.units} />
+        {look !== 'loop' && <PrintLists assessment={assessment} />}
       </div>
       {solved && !solved.point.solvable && <p className="px-2 pb-1 text-fails">{solved.point.reason}</p>}
       {vehicle.unsolved && <p className="px-2 pb-1 text-fails">{vehicle.unsolved}</p>}
