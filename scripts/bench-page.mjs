@@ -22,12 +22,16 @@ async function load(path, ready) {
   await ready(page);
   const spent = performance.now() - start;
   await page.waitForLoadState('networkidle');
-  const gzipped = [...scripts.values()].reduce((sum, body) => sum + gzipSync(body, { level: 9 }).length, 0);
-  return { context, page, spent, gzipped };
+  return { context, page, spent, scripts, gzipped: gzippedOf(scripts) };
+}
+
+function gzippedOf(scripts) {
+  return [...scripts.values()].reduce((sum, body) => sum + gzipSync(body, { level: 9 }).length, 0);
 }
 
 const times = [];
 let gzipped = 0;
+let first = new Map();
 for (let round = 0; round < 5; round++) {
   // Interactive: the button answers, that is, the sample's circuit can be asked for.
   const opened = await load('/', async (page) => {
@@ -35,6 +39,7 @@ for (let round = 0; round < 5; round++) {
   });
   times.push(opened.spent);
   gzipped = opened.gzipped;
+  first = opened.scripts;
   await opened.context.close();
 }
 console.log(
@@ -69,6 +74,28 @@ for (let round = 0; round < 15; round++) {
 console.log(
   `edit to new verdicts on screen: median ${median(edits).toFixed(0)} ms, worst ${Math.max(...edits).toFixed(0)} ms of 15`,
 );
+// Each station by itself: what it loads beyond the first page's scripts, with everything that it draws by itself.
+const query = new URL(page.url()).search;
+for (const station of ['survey', 'pack', 'drive', 'hv-circuit', 'cables', 'low-voltage']) {
+  const fresh = await page.context().newPage();
+  const scripts = new Map();
+  fresh.on('response', async (response) => {
+    // What workers load is not waited for by the page.
+    if (response.request().resourceType() === 'script' && !first.has(response.url()))
+      scripts.set(response.url(), await response.body().catch(() => Buffer.alloc(0)));
+  });
+  await fresh.goto(`${address}/${station}${query}`);
+  await fresh.getByLabel('Ledger').first().waitFor();
+  await fresh.waitForLoadState('networkidle');
+  await fresh.waitForTimeout(1500);
+  const charts = [...scripts].filter(([, body]) => body.includes('recharts-surface'));
+  const kib = (some) => (gzippedOf(new Map(some)) / 1024).toFixed(1);
+  const rest = [...scripts].filter(([url]) => charts.every(([one]) => one !== url));
+  console.log(
+    `${station}: ${kib(rest)} KiB of scripts gzipped over the first page${charts.length > 0 ? `, and ${kib(charts)} for its charts` : ''}`,
+  );
+  await fresh.close();
+}
 // A build file of 301 conductors: from the moment it is chosen to its drawing on the screen, worker and storage included.
 const { outputFiles } = await build({
   stdin: { contents: `export { largeBuild } from './benchmarks/cases';`, resolveDir: root, loader: 'ts' },

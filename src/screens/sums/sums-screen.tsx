@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import type { Judgement } from '@/core/calc';
@@ -18,6 +19,8 @@ import { NetworkSum } from './network-sum';
 import { SendSum } from './send-sum';
 import { figureAt, type Sum, type SumField, type SumValue, type SumValues } from './sum-types';
 import { SUMS } from './sums';
+
+const SweepPanel = dynamic(() => import('./sweep-panel'), { ssr: false, loading: () => <div className="h-[340px]" /> });
 
 const NETWORK = { name: 'network', title: 'Network', about: 'Any small circuit: voltages and currents at rest.' };
 
@@ -92,17 +95,25 @@ function SumTool({ sum, system }: { sum: Sum; system: UnitSystem }) {
   const text = answer.ok ? answerText(sum, values, answer.result, system) : '';
   return (
     <div className="mt-4 grid items-start gap-4 md:grid-cols-2">
-      <Panel title={sum.title} about={sum.about}>
-        {sum.fields.map((field) => (
-          <Field
-            key={field.key}
-            field={field}
-            system={system}
-            value={values[field.key] ?? null}
-            onChange={(value) => set(field.key, value)}
-          />
-        ))}
-      </Panel>
+      {/* Where there is one column the answer comes before the curve. */}
+      <div className="space-y-4 max-md:contents">
+        <Panel title={sum.title} about={sum.about}>
+          {sum.fields.map((field) => (
+            <Field
+              key={field.key}
+              field={field}
+              system={system}
+              value={values[field.key] ?? null}
+              onChange={(value) => set(field.key, value)}
+            />
+          ))}
+        </Panel>
+        {answer.ok && (
+          <div className="max-md:order-last">
+            <SweepPanel sum={sum} values={values} result={answer.result} system={system} />
+          </div>
+        )}
+      </div>
       <div className="space-y-4">
         <Panel title="Answer">
           {answer.ok ? (
