@@ -8,7 +8,9 @@ export const id = () =>
   );
 export const text = (most = 200) => Joi.string().allow('').max(most);
 export const name = () => Joi.string().min(1).max(120);
-export const positive = (most = 1e9) => Joi.number().greater(0).max(most);
+/** Nothing on a car is smaller, whatever its unit: What is less is a slip, and its inverse no number. */
+export const LEAST = 1e-12;
+export const positive = (most = 1e9) => Joi.number().greater(0).min(LEAST).max(most);
 export const nonNegative = (most = 1e9) => Joi.number().min(0).max(most);
 export const share = () => Joi.number().min(0).max(1);
 export const metres = () => Joi.number().min(-50).max(50);

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { Field, Fields, NumberField } from '../../parts/fields';
 import { PART_KINDS } from '../../parts/kinds';
-import { id, name, nullable, object, optional, text } from './fields';
+import { id, LEAST, name, nullable, object, optional, text } from './fields';
 
 const common = (kind: string) => ({
   id: id(),
@@ -12,7 +12,13 @@ const common = (kind: string) => ({
 });
 
 function number({ least, open, most, over }: NumberField): Joi.NumberSchema {
-  const bounded = (open ? Joi.number().greater(least) : Joi.number().min(least)).max(most);
+  const bounded = (
+    open
+      ? Joi.number()
+          .greater(least)
+          .min(least + LEAST)
+      : Joi.number().min(least)
+  ).max(most);
   return over === undefined ? bounded : bounded.greater(Joi.ref(over));
 }
 

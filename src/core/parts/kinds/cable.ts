@@ -1,4 +1,4 @@
-import { celsius, choice, flag, optional, over, positive } from '../fields';
+import { atLeast, choice, flag, optional, over, positive } from '../fields';
 import { definePart } from './definition';
 
 /** Cable by the metre. */
@@ -14,7 +14,7 @@ export const cable = definePart({
     insulation: choice('pvc', 'xlpe', 'xlpo', 'silicone'),
     conductorDiameterMm: positive(100),
     outerDiameterMm: over('conductorDiameterMm', positive(200)),
-    temperatureClassC: celsius(),
+    temperatureClassC: atLeast(50, 300),
     ratedVoltageV: positive(5000),
     shielded: flag(),
     massKgPerM: positive(100),

@@ -1,4 +1,4 @@
-import { atLeast, celsius, choice, nullable, optional, positive, row } from '../fields';
+import { atLeast, choice, nullable, optional, positive, row } from '../fields';
 import { definePart } from './definition';
 
 /** Fuse link. */
@@ -19,7 +19,7 @@ export const fuse = definePart({
     ratedTimeConstantS: positive(10),
     totalOverPreArcing: positive(100),
     dropAtRatedV: positive(10),
-    temperatureLimitC: celsius(),
+    temperatureLimitC: atLeast(50, 300),
     continuousFactor: positive(1),
     /** Its terminals bear so much, °C; absent: not stated. */
     terminalC: optional(atLeast(40, 300)),
