@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { firn9 } from '@/core/build/samples';
+import { inUnits } from '@/core/quantities';
 import { freshId, repository, useBench } from './bench';
 import { Repository } from './repository';
 
@@ -132,5 +133,53 @@ describe('the bench', () => {
         document: { duty: { cruisePowerW: 24000 } },
       });
     });
+  });
+
+  test('a figure that no file could hold is refused before it is shown, in words, and nothing is stored', async () => {
+    const converter = Object.values(bench().build!.circuits.hv.devices).find((device) => device.converter)!;
+    const before = bench().build;
+    for (const outputV of [0, -7, 150]) {
+      expect(
+        bench().dispatch({
+          edit: 'setConverter',
+          input: { deviceId: converter.id, converter: { ...converter.converter!, outputV } },
+        }),
+      ).toBe(false);
+      expect(inUnits(bench().trouble!.reason, 'metric')).toMatch(/^It has to be above 0\sV and at most 60\sV\.$/);
+    }
+    expect(bench().build).toBe(before);
+    expect(bench().saving).toBe('saved');
+    expect((await repository().load(id))?.stored.revision).toBe(1);
+  });
+});
+
+describe('a build that can’t be judged', () => {
+  /** A fuse of no rating: no file reads it, but one written before the limits were may be stored. */
+  const broken = (name: string) => {
+    const firn = firn9(name);
+    const fuse = Object.values(firn.parts).find((part) => part.id === 'fuse-traction-500-300')!;
+    return { ...firn, parts: { ...firn.parts, [fuse.id]: { ...fuse, ratedCurrentA: 0 } } } as typeof firn;
+  };
+
+  test('opens all the same, says why, and a snapshot of better days brings it back', async () => {
+    const hurt = freshId();
+    await repository().create(broken(hurt));
+    bench().open(hurt);
+    await until(() => bench().build?.id === hurt);
+    expect(bench()).toMatchObject({ status: 'open', assessment: null });
+    expect(bench().hurt).toMatch(/\S/);
+    // What leaves it as it is, is refused in words and not put in line.
+    expect(bench().dispatch(cruise(20000))).toBe(false);
+    expect(bench().trouble?.reason).toContain('nothing could be judged');
+    expect((await repository().load(hurt))?.stored.revision).toBe(1);
+    expect(bench().dispatch({ edit: 'restore', input: { document: firn9(hurt), from: 'as bought' } })).toBe(true);
+    expect(bench().hurt).toBeNull();
+    expect(bench().assessment?.outcome).toBe('fails');
+    await until(() => bench().saving === 'saved');
+    bench().stepBack();
+    await until(() => bench().hurt !== null);
+    expect(bench().assessment).toBeNull();
+    bench().stepForward();
+    await until(() => bench().assessment !== null);
   });
 });

@@ -22,6 +22,8 @@ export interface Bench {
   readonly status: 'idle' | 'loading' | 'missing' | 'open';
   readonly build: Build | null;
   readonly assessment: Assessment | null;
+  /** Why the open build can’t be judged, in words; then there is no assessment. */
+  readonly hurt: string | null;
   readonly undo: string | null;
   readonly redo: string | null;
   /** failed: the browser does not store; the work is in this tab's memory only. */
@@ -53,6 +55,15 @@ type Op =
   | { readonly kind: 'undo' }
   | { readonly kind: 'redo' };
 
+/** Why an edit was not made. */
+const refusalOf = (error: unknown): Trouble =>
+  error instanceof EditRefused
+    ? { reason: error.message, remedy: error.remedy }
+    : {
+        reason: `With this nothing could be judged (${error instanceof Error ? error.message : String(error)}).`,
+        remedy: 'Nothing was changed. Type another value; undo is not needed.',
+      };
+
 let revision = 0;
 let stored = true;
 let flushing = false;
@@ -73,6 +84,15 @@ export const useBench = create<Bench>()((set, get) => {
     const assessment = assess(build, { memory, runs: made });
     for (const [id, key] of Object.entries(assessment.due) as [RunId, string][]) makeAside(id, build, key);
     return assessment;
+  };
+
+  /** A build that can’t be judged opens all the same: its text, its history and its snapshots are there. */
+  const looked = (build: Build): Pick<Bench, 'assessment' | 'hurt'> => {
+    try {
+      return { assessment: judged(build), hurt: null };
+    } catch (error) {
+      return { assessment: null, hurt: error instanceof Error ? error.message : String(error) };
+    }
   };
 
   const tell = (id: RunId, state: Running | null) => {
@@ -96,7 +116,7 @@ export const useBench = create<Bench>()((set, get) => {
         if (!result) return;
         made = { ...made, [id]: result };
         const now = get().build;
-        if (now) set({ assessment: judged(now) });
+        if (now) set(looked(now));
       },
       (error: unknown) => {
         if (asked[id] === key)
@@ -115,7 +135,7 @@ export const useBench = create<Bench>()((set, get) => {
       build: document,
       undo: loaded.undo,
       redo: loaded.redo,
-      ...(same ? {} : { assessment: judged(document) }),
+      ...(same ? {} : looked(document)),
     });
   };
 
@@ -205,13 +225,13 @@ export const useBench = create<Bench>()((set, get) => {
     stored = true;
   };
 
-  const opened = (build: Build) =>
-    ({ status: 'open', build, assessment: judged(build), undo: null, redo: null }) as const;
+  const opened = (build: Build) => ({ status: 'open', build, ...looked(build), undo: null, redo: null }) as const;
 
   return {
     status: 'idle',
     build: null,
     assessment: null,
+    hurt: null,
     undo: null,
     redo: null,
     saving: 'saved',
@@ -221,7 +241,16 @@ export const useBench = create<Bench>()((set, get) => {
     open(id) {
       if (get().build?.id === id) return;
       begin();
-      set({ status: 'loading', build: null, assessment: null, undo: null, redo: null, saving: 'saved', trouble: null });
+      set({
+        status: 'loading',
+        build: null,
+        assessment: null,
+        hurt: null,
+        undo: null,
+        redo: null,
+        saving: 'saved',
+        trouble: null,
+      });
       follow(id);
     },
 
@@ -242,14 +271,14 @@ export const useBench = create<Bench>()((set, get) => {
       const { build } = get();
       if (!build) return false;
       try {
-        // Shown at once; the store then applies the same edit to the newest document.
+        // Shown at once; the store then applies the same edit to the newest document. Only what could be judged is put in line.
         const edited = applyEdit(build, edit);
+        const assessment = judged(edited.build);
         waiting.push({ kind: 'edit', edit, title: edited.title, before: build });
         undone = [];
-        set({ build: edited.build, assessment: judged(edited.build), undo: edited.title, redo: null });
+        set({ build: edited.build, assessment, hurt: null, undo: edited.title, redo: null });
       } catch (error) {
-        if (!(error instanceof EditRefused)) throw error;
-        set({ trouble: { reason: error.message, remedy: error.remedy } });
+        set({ trouble: refusalOf(error) });
         return false;
       }
       void flush();
@@ -264,7 +293,7 @@ export const useBench = create<Bench>()((set, get) => {
         const before = waiting.at(-1);
         set({
           build: last.before,
-          assessment: judged(last.before),
+          ...looked(last.before),
           undo: before?.kind === 'edit' ? before.title : null,
           redo: last.title,
         });
@@ -300,7 +329,7 @@ export const useBench = create<Bench>()((set, get) => {
       const { build } = get();
       delete asked[id];
       tell(id, null);
-      if (build) set({ assessment: judged(build) });
+      if (build) set(looked(build));
     },
   };
 });

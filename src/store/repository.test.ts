@@ -94,15 +94,18 @@ test('a build deleted more than thirty days ago goes for good, with its snapshot
   expect(await repository.load('b')).toBeNull();
 });
 
-test('a file takes its own id when that is free or deleted, and becomes a copy beside a build of that id', async () => {
+test('a file takes its own id when that is free, and becomes a copy beside a build of that id, deleted or not', async () => {
   expect(await repository.takeIn(firn9('b'), 'other')).toEqual({ id: 'other', copy: true });
   expect((await repository.load('other'))!.stored.document).toEqual(firn9('other'));
   await repository.edit('b', cruise(30000));
   await repository.remove('b');
-  expect(await repository.takeIn(firn9('b'), 'third')).toEqual({ id: 'b', copy: false });
+  // An older copy of a deleted build must not cost the newer one that can still be brought back.
+  expect(await repository.takeIn(firn9('b'), 'third')).toEqual({ id: 'third', copy: true });
+  await repository.bringBack('b');
   const loaded = (await repository.load('b'))!;
-  expect(loaded.stored.document).toEqual(firn9('b'));
-  expect(loaded.undo).toBeNull();
+  expect(loaded.stored.document.duty.cruisePowerW).toBe(30000);
+  expect(loaded.undo).toContain('cruise power');
+  expect(await repository.takeIn(firn9('fresh'), 'fourth')).toEqual({ id: 'fresh', copy: false });
 });
 
 test('a snapshot keeps the document of its moment, and going back to it is one edit that can be undone', async () => {

@@ -64,14 +64,13 @@ export class Repository {
   }
 
   /**
-   * Takes in a build from a file. Under its own id when that is free (a deleted build gives it up), else as a copy under `otherId`.
+   * Takes in a build from a file. Under its own id when that is free, else as a copy under `otherId`: what is here, deleted or not, keeps
+   * its id, its history and its snapshots.
    */
   async takeIn(document: Build, otherId: string): Promise<{ id: string; copy: boolean }> {
-    const { builds, journal, snapshots } = this.database;
-    return this.database.transaction('rw', builds, journal, snapshots, async () => {
-      const known = await builds.get(document.id);
-      if (known?.deletedAt) await this.purge(document.id);
-      const copy = known !== undefined && !known.deletedAt;
+    const { builds } = this.database;
+    return this.database.transaction('rw', builds, async () => {
+      const copy = (await builds.get(document.id)) !== undefined;
       await this.create(copy ? { ...document, id: otherId } : document);
       return { id: copy ? otherId : document.id, copy };
     });

@@ -4,10 +4,12 @@ import {
   type Dimension,
   formatExact,
   formatQuantity,
+  inUnits,
   parseQuantity,
   preferredUnit,
   type UnitSystem,
 } from '@/core/quantities';
+import { useTaken } from './refusal';
 
 interface Props {
   readonly label: string;
@@ -42,11 +44,18 @@ export function QuantityField({
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const cancelled = useRef(false);
+  const taken = useTaken();
   const shownUnit = unit ?? preferredUnit(value ?? 1, dimension, system).symbol;
   const shown = value === null ? '' : formatQuantity({ value, dimension }, system, 4, shownUnit).text;
 
   const commit = (text: string) => {
-    if (text.trim() === '' && onClear && value !== null) onClear();
+    if (text.trim() === '' && onClear && value !== null) {
+      const refusal = taken(onClear);
+      if (refusal) {
+        setError(inUnits(`${refusal.reason} ${refusal.remedy}`, system));
+        return;
+      }
+    }
     if (text.trim() === '' || text === shown) {
       setDraft(null);
       setError(null);
@@ -57,9 +66,9 @@ export function QuantityField({
       setError(`${parsed.reason} ${parsed.remedy}`);
       return;
     }
-    setDraft(null);
-    setError(null);
-    if (parsed.value !== value) onCommit(parsed.value);
+    const refusal = parsed.value === value ? null : taken(() => onCommit(parsed.value));
+    setError(refusal ? inUnits(`${refusal.reason} ${refusal.remedy}`, system) : null);
+    setDraft(refusal ? text : null);
   };
 
   const nudge = (direction: number) => {

@@ -1,5 +1,8 @@
 'use client';
 import { useId, useState } from 'react';
+import { inUnits } from '@/core/quantities';
+import { useTaken } from './refusal';
+import { useTyped } from './use-typed';
 
 /** A line of text to type; what is refused is said with its reason, and what was typed stays. */
 export function TextField({
@@ -20,15 +23,19 @@ export function TextField({
   wide?: boolean;
 }) {
   const id = useId();
-  const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const commit = (text: string) => {
-    const reason = text.trim() === value || text.trim() === '' ? null : (refuse?.(text.trim()) ?? null);
-    setError(reason);
-    if (reason) return;
-    setDraft(null);
-    if (text.trim() !== value && text.trim() !== '') onCommit(text.trim());
-  };
+  const taken = useTaken();
+  const typed = useTyped(value, (text) => {
+    const bare = text.trim();
+    if (bare === value || bare === '') {
+      setError(null);
+      return true;
+    }
+    const reason = refuse?.(bare) ?? null;
+    const refusal = reason === null ? taken(() => onCommit(bare)) : null;
+    setError(reason ?? (refusal ? inUnits(`${refusal.reason} ${refusal.remedy}`, 'metric') : null));
+    return reason === null && refusal === null;
+  });
   return (
     <div className="border-b border-dotted border-rule py-0.5">
       <div className={wide ? '' : 'flex items-baseline justify-between gap-3'}>
@@ -37,16 +44,16 @@ export function TextField({
         </label>
         <input
           id={id}
-          value={draft ?? value}
+          value={typed.text}
           placeholder={empty}
           aria-invalid={error !== null}
           aria-describedby={error ? `${id}-why` : undefined}
-          onChange={(event) => setDraft(event.currentTarget.value)}
-          onBlur={(event) => commit(event.currentTarget.value)}
+          onChange={(event) => typed.onType(event.currentTarget.value)}
+          onBlur={typed.settle}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') commit(event.currentTarget.value);
+            if (event.key === 'Enter') typed.settle();
             if (event.key === 'Escape') {
-              setDraft(null);
+              typed.drop();
               setError(null);
             }
           }}

@@ -157,12 +157,32 @@ class Judged implements Check {
   }
 }
 
+/** So that a test can tell a rule that asks from one that stumbled. */
+export const STUMBLED = 'figures that it can be worked out with';
+
+const VEHICLE: Ref = { kind: 'build', id: 'vehicle', name: 'Vehicle' };
+
+/** A rule that could not be worked out says so and never passes: figures beyond any vehicle, or a fault of ours. */
+const stumbled = (error: unknown): Found => ({
+  subject: VEHICLE,
+  missing: [
+    {
+      ref: VEHICLE,
+      what: `${STUMBLED} (${error instanceof Error ? error.message : String(error)})`,
+    },
+  ],
+});
 /** Runs a station's rules over a context. */
 export function runRules<Context>(station: string, rules: readonly Rule<Context>[], context: Context): Check[] {
   const checks: Check[] = [];
   for (const rule of rules) {
     const sources = rule.sourcesIn ? [...rule.sources, ...rule.sourcesIn(context)] : rule.sources;
-    for (const finding of rule.judge(context)) checks.push(new Judged(station, rule, finding, sources));
+    // All of a rule or none of it: half of its subjects would look like all.
+    try {
+      checks.push(...rule.judge(context).map((finding) => new Judged(station, rule, finding, sources)));
+    } catch (error) {
+      checks.push(new Judged(station, rule, stumbled(error), sources));
+    }
   }
   return checks;
 }

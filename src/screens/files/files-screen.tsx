@@ -6,6 +6,7 @@ import { useBench } from '@/store/bench';
 import { Action, decimalMark, download, FileAction } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
+import { useTyped } from '@/ui/use-typed';
 import { readCablesFile } from '@/workers/files';
 import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { PageHead, useSheet } from '../shell/shell';
@@ -36,7 +37,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
         <Snapshots buildId={build.id} />
         <CableList assessment={assessment} />
         <Spice assessment={assessment} />
-        <Notes key={build.notes} notes={build.notes} />
+        <Notes notes={build.notes} />
         <Caution>
           What is exported is computed and recorded, not proved. Local code, registration rules and licensed practice
           decide. Prove dead before touching.
@@ -121,16 +122,16 @@ function Spice({ assessment }: { assessment: Assessment }) {
 
 function Notes({ notes }: { notes: string }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const [text, setText] = useState(notes);
+  const typed = useTyped(notes, (text) => text === notes || dispatch({ edit: 'setNotes', input: { text } }));
   return (
     <Panel title="Notes">
       <textarea
         aria-label="Notes of this build"
-        value={text}
+        value={typed.text}
         rows={5}
         maxLength={20000}
-        onChange={(event) => setText(event.currentTarget.value)}
-        onBlur={() => text !== notes && dispatch({ edit: 'setNotes', input: { text } })}
+        onChange={(event) => typed.onType(event.currentTarget.value)}
+        onBlur={typed.settle}
         className="w-full rounded-[3px] border border-rule bg-paper p-2"
       />
     </Panel>

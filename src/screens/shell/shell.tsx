@@ -9,9 +9,12 @@ import { isStation, STATIONS, type StationId } from '@/core/stations';
 import { useBench } from '@/store/bench';
 import { Drawer } from '@/ui/drawer';
 import { Hints } from '@/ui/hint';
+import { Refusals } from '@/ui/refusal';
 import { NARROW, useMedia } from '@/ui/use-media';
 import { type Command, CommandList } from './commands';
 import { inOrder } from './derive-ledger';
+import { Fence } from './fence';
+import { HurtBuild } from './hurt-build';
 import { keepUnits } from './kept-units';
 import { Ledger } from './ledger';
 import { Line } from './line';
@@ -29,6 +32,8 @@ interface Sheet {
   /** Opens a check in the ledger, by its key. */
   readonly openCheck: (key: string) => void;
 }
+
+const lastTrouble = () => useBench.getState().trouble;
 
 const SheetContext = createContext<Sheet | null>(null);
 
@@ -55,10 +60,12 @@ function OpenShell({ children }: { children: ReactNode }) {
   const station: StationId | null = page !== null && isStation(page) ? page : null;
   const buildId = useSearchParams().get('build') ?? '';
   const router = useRouter();
-  const { status, assessment, open, undo, redo, saving, stepBack, stepForward, dispatch } = useBench(
-    useShallow(({ status, assessment, open, undo, redo, saving, stepBack, stepForward, dispatch }) => ({
+  const { status, build, assessment, hurt, open, undo, redo, saving, stepBack, stepForward, dispatch } = useBench(
+    useShallow(({ status, build, assessment, hurt, open, undo, redo, saving, stepBack, stepForward, dispatch }) => ({
       status,
+      build,
       assessment,
+      hurt,
       open,
       undo,
       redo,
@@ -154,6 +161,7 @@ function OpenShell({ children }: { children: ReactNode }) {
   });
 
   if (buildId === '' || status === 'missing') return <Missing />;
+  if (build && hurt !== null) return <HurtBuild build={build} hurt={hurt} />;
   if (!assessment) return <p className="p-8 text-soft">Opening …</p>;
   const ledger = (
     <Ledger
@@ -178,7 +186,11 @@ function OpenShell({ children }: { children: ReactNode }) {
           tabIndex={-1}
           className="min-w-0 flex-1 overflow-y-auto px-5 pt-3.5 pb-5 outline-none max-[900px]:overflow-visible max-[900px]:px-3"
         >
-          <SheetContext value={{ assessment, openCheck }}>{children}</SheetContext>
+          <SheetContext value={{ assessment, openCheck }}>
+            <Fence key={page}>
+              <Refusals value={lastTrouble}>{children}</Refusals>
+            </Fence>
+          </SheetContext>
         </main>
         {!narrow &&
           (away ? (

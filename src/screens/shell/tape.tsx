@@ -5,7 +5,7 @@ import { useShallow } from 'zustand/react/shallow';
 import type { Assessment } from '@/core/assess';
 import { marginText, say } from '@/core/checks';
 import { buildFileName, buildText } from '@/core/formats/build-file';
-import { formatQuantity } from '@/core/quantities';
+import { formatQuantity, inUnits } from '@/core/quantities';
 import { useBench } from '@/store/bench';
 import { download } from '@/ui/action';
 import { Hint } from '@/ui/hint';
@@ -47,9 +47,7 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
     <footer className="no-print border-t border-bar-edge bg-bar text-small text-bar-ink">
       {trouble && (
         <div role="alert" className="flex items-center gap-3 border-b border-bar-soft/40 px-5 py-2">
-          <span className="flex-1">
-            {trouble.reason} {trouble.remedy}
-          </span>
+          <span className="flex-1">{inUnits(`${trouble.reason} ${trouble.remedy}`, assessment.build.units)}</span>
           {saving === 'failed' && (
             <>
               <button

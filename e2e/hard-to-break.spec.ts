@@ -1,0 +1,115 @@
+import { expect, type Page, test } from '@playwright/test';
+import { openSample } from './stories';
+
+const stored = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<{ name: string; outputV: number | undefined }[]>((resolve, reject) => {
+        const asked = indexedDB.open('ropeway');
+        asked.onerror = () => reject(asked.error);
+        asked.onsuccess = () => {
+          const all = asked.result.transaction('builds').objectStore('builds').getAll();
+          all.onsuccess = () => {
+            asked.result.close();
+            resolve(
+              all.result.map(({ name, document }) => ({
+                name,
+                outputV: Object.values<{ converter?: { outputV: number } }>(document.circuits.hv.devices).find(
+                  (device) => device.converter,
+                )?.converter?.outputV,
+              })),
+            );
+          };
+        };
+      }),
+  );
+
+test('one typed 0 bricks nothing: it is refused at its field, and the build opens again', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^12 V/ }).click();
+  await page.getByRole('tab', { name: 'Battery and converter' }).click();
+  const field = page.getByLabel('Set to').first();
+  const before = await field.inputValue();
+  for (const typed of ['0', '-7', '150']) {
+    await field.fill(typed);
+    await field.press('Enter');
+    await expect(
+      page
+        .getByRole('alert')
+        .filter({ hasText: /It has to be above 0.V and at most 60.V/ })
+        .first(),
+    ).toBeVisible();
+    // What was typed stays, to be corrected.
+    await expect(field).toHaveValue(typed);
+  }
+  await field.press('Escape');
+  await expect(field).toHaveValue(before);
+  expect((await stored(page))[0]!.outputV).toBe(Number.parseFloat(before));
+  await page.reload();
+  await expect(
+    page
+      .getByLabel('Set to')
+      .first()
+      .or(page.getByRole('tab', { name: 'Battery and converter' })),
+  ).toBeVisible();
+});
+
+test('a stored build that can’t be judged opens with its history, its text and its way out', async ({ page }) => {
+  await openSample(page);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  // As a program of before might have left it: a fuse of no rating.
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const asked = indexedDB.open('ropeway');
+        asked.onsuccess = () => {
+          const store = asked.result.transaction('builds', 'readwrite').objectStore('builds');
+          store.getAll().onsuccess = (event) => {
+            const [one] = (event.target as IDBRequest).result;
+            one.document.parts['fuse-traction-500-300'].ratedCurrentA = 0;
+            store.put(one).onsuccess = () => {
+              asked.result.close();
+              resolve();
+            };
+          };
+        };
+      }),
+  );
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Firn 9 can’t be judged' })).toBeVisible();
+  await page.getByRole('button', { name: 'As it would be exported' }).click();
+  await expect(page.getByText('"format": "ropeway-build"')).toBeVisible();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export the build file' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('firn-9.ropeway.json');
+  await page.getByRole('link', { name: 'All builds' }).click();
+  await expect(page.getByRole('heading', { name: 'Ropeway' })).toBeVisible();
+});
+
+test('notes count while they are typed: a reload a second later has them', async ({ page }) => {
+  await openSample(page);
+  await page.keyboard.press('f');
+  const notes = page.getByLabel('Notes of this build');
+  await notes.fill('Contactor clicks twice');
+  await expect
+    .poll(async () =>
+      page.evaluate(async () => {
+        const asked = await new Promise<IDBDatabase>((resolve) => {
+          const open = indexedDB.open('ropeway');
+          open.onsuccess = () => resolve(open.result);
+        });
+        const all = await new Promise<{ document: { notes: string } }[]>((resolve) => {
+          asked.transaction('builds').objectStore('builds').getAll().onsuccess = (event) =>
+            resolve((event.target as IDBRequest).result);
+        });
+        asked.close();
+        return all[0]!.document.notes;
+      }),
+    )
+    .toBe('Contactor clicks twice');
+  await expect(notes).toBeFocused();
+  await page.reload();
+  await expect(page.getByLabel('Notes of this build')).toHaveValue('Contactor clicks twice');
+});

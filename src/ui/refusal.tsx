@@ -1,0 +1,23 @@
+'use client';
+import { createContext, useContext } from 'react';
+
+/** Why something was not taken, and what to do. */
+export interface Refusal {
+  readonly reason: string;
+  readonly remedy: string;
+}
+
+/** The last refusal of whoever takes what the fields give; another object each time. */
+const Last = createContext<() => Refusal | null>(() => null);
+export const Refusals = Last.Provider;
+
+/** Hands something over, and says why it was not taken; null: it was. */
+export function useTaken(): (give: () => unknown) => Refusal | null {
+  const last = useContext(Last);
+  return (give) => {
+    const before = last();
+    give();
+    const after = last();
+    return after !== before ? after : null;
+  };
+}
