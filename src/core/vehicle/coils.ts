@@ -81,8 +81,10 @@ function withoutLoads(lv: Resolved): Resolved {
       if (!device) return false;
       if (device.kind === 'lv-junction' || device.kind === 'earth') return (touched.get(node) ?? 0) < 2;
       const { through } = deviceDefinition(device.kind);
-      // A relay's contact may be a coil's feed.
-      if (!through || device.kind === 'relay') return false;
+      if (!through) return false;
+      // A relay's contact may be a coil's feed; its own coil matters as long as the contact leads anywhere.
+      if (device.kind === 'relay' && !through.includes(node.slice(at + 1)))
+        return through.every((terminal) => (touched.get(`${id}.${terminal}`) ?? 0) === 0);
       const other = through[0] === node.slice(at + 1) ? through[1] : through[0];
       // Two wires on one terminal carry on past an open contact.
       return (touched.get(`${id}.${other}`) ?? 0) === 0 && (touched.get(node) ?? 0) < 2;
@@ -93,7 +95,9 @@ function withoutLoads(lv: Resolved): Resolved {
   }
   const ends = new Set(conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));
   devices = devices.filter(
-    ({ id, device }) => device.kind !== 'lv-fuse' || (ends.has(`${id}.a`) && ends.has(`${id}.b`)),
+    ({ id, device }) =>
+      (device.kind !== 'lv-fuse' || (ends.has(`${id}.a`) && ends.has(`${id}.b`))) &&
+      (device.kind !== 'relay' || ends.has(`${id}.coilPlus`) || ends.has(`${id}.a`) || ends.has(`${id}.b`)),
   );
   return {
     ...lv,

@@ -1,6 +1,7 @@
 import type { Id } from '../build';
 import { type Element, NetworkError, OperatingPointSolver, type SolvedPoint } from '../circuit';
-import { acceptanceA, auxiliaryRestV, batteryOhm, type Feeds, sourcesOf, stampDevices } from './low-stamp';
+import { DeadEnds } from './dead-ends';
+import { acceptanceA, auxiliaryRestV, batteryOhm, type Feeds, sourcesOf, stampLoads, stampStanding } from './low-stamp';
 import type { Converter, LowSetting, LowVoltage } from './low-types';
 import { lowVoltage } from './low-voltage';
 import { Memo, type Memory, room } from './memory';
@@ -13,6 +14,8 @@ export interface LowSolved {
   readonly point: SolvedPoint;
   /** At a load’s terminals, V; 0 where nothing joins it to a source. */
   readonly loadV: (id: Id) => number;
+  /** Between a device’s terminals, V. */
+  readonly betweenV: (id: Id, plus: string, minus: string) => number;
   readonly batteryV: number;
   /** Positive while the battery gives, A. */
   readonly batteryA: number;
@@ -39,32 +42,47 @@ const wireOhm = (conductor: ResolvedConductor): number => conductorOhm(conductor
 /** One solution of the whole 12-volt circuit, out and back. */
 export function solveLow(vehicle: Resolved, setting: LowSetting): LowPoint {
   const low = lowVoltage(vehicle);
-  const known = answers.get(low) ?? new Memo<LowPoint>(400);
-  answers.set(low, known);
-  const { running, converters, socBattery, batteryC, awake } = setting;
-  const key = `${converters}|${socBattery}|${batteryC}|${awake}|${[...running].join()}`;
-  return known.get(key, () => solveSetting(vehicle, low, setting));
-}
-
-const answers = new WeakMap<LowVoltage, Memo<LowPoint>>();
-
-const NOTHING: LowUnsolved = { solved: false, why: 'none', reason: 'Neither a battery nor a converter feeds it.' };
-
-function solveSetting(vehicle: Resolved, low: LowVoltage, setting: LowSetting): LowPoint {
   const ground = low.battery
     ? `${low.battery.device.id}.minus`
     : low.converters[0]
       ? `${low.converters[0].id}.lvMinus`
       : null;
   if (ground === null || (!low.battery?.data && !(setting.converters && low.converters.length > 0))) return NOTHING;
-  const wires: Element[] = low.lv.conductors.map((conductor) => ({
-    id: conductor.id,
-    kind: 'resistor',
-    a: conductor.nodeA,
-    b: conductor.nodeB,
-    resistanceOhm: Math.max(1e-6, wireOhm(conductor)),
-  }));
-  const bench: Bench = { vehicle, low, setting, ground, wires };
+  const ends = endsOf(vehicle, low, setting.awake, ground);
+  const known = answers.get(ends) ?? new Memo<LowPoint>(4000);
+  answers.set(ends, known);
+  return known.get(keyOf(low, setting), () => solveSetting({ vehicle, low, setting, ground, ends }));
+}
+
+/** By the wires and what stands in them: an edit of one load leaves what the others do by themselves as it was. */
+const answers = new WeakMap<DeadEnds, Memo<LowPoint>>();
+
+/** All that a solution reads beside wires and what stands in them. */
+function keyOf(low: LowVoltage, { running, converters, socBattery, batteryC }: LowSetting): string {
+  const loads = low.loads.flatMap(({ id, load }) => {
+    const how = running.get(id) ?? 'off';
+    return how === 'off'
+      ? []
+      : [`${id}:${how}:${load.kind}:${load.rating}:${load.peakRating ?? ''}:${load.referenceVoltageV ?? ''}`];
+  });
+  return `${feedsKeyOf(low)}|${converters}|${socBattery}|${batteryC}|${loads.join()}`;
+}
+const feedKeys = new WeakMap<LowVoltage, string>();
+function feedsKeyOf(low: LowVoltage): string {
+  const known = feedKeys.get(low);
+  if (known !== undefined) return known;
+  const made = JSON.stringify([
+    low.battery?.device.id,
+    low.battery?.data,
+    low.converters.map(({ id, outputV, powerW, device }) => [id, outputV, powerW, device.name]),
+  ]);
+  feedKeys.set(low, made);
+  return made;
+}
+
+const NOTHING: LowUnsolved = { solved: false, why: 'none', reason: 'Neither a battery nor a converter feeds it.' };
+
+function solveSetting(bench: Bench): LowPoint {
   try {
     return holdPower(bench);
   } catch (error) {
@@ -79,7 +97,40 @@ interface Bench {
   readonly low: LowVoltage;
   readonly setting: LowSetting;
   readonly ground: string;
-  readonly wires: readonly Element[];
+  /** Wires and what stands in them, without what no current can flow in. */
+  readonly ends: DeadEnds;
+}
+
+const standing = new WeakMap<LowVoltage, Map<boolean, DeadEnds>>();
+const alike = room(() => new Memo<DeadEnds>(8));
+
+function endsOf(vehicle: Resolved, low: LowVoltage, awake: boolean, ground: string): DeadEnds {
+  const known = standing.get(low) ?? new Map<boolean, DeadEnds>();
+  standing.set(low, known);
+  const found = known.get(awake);
+  if (found) return found;
+  const wires = low.lv.conductors.map(
+    (conductor): Element => ({
+      id: conductor.id,
+      kind: 'resistor',
+      a: conductor.nodeA,
+      b: conductor.nodeB,
+      resistanceOhm: Math.max(1e-6, wireOhm(conductor)),
+    }),
+  );
+  const { battery, converters } = low;
+  const elements = [...wires, ...stampStanding(low, vehicle, awake)];
+  const fixed = [
+    ground,
+    ...(battery ? [`${battery.device.id}.plus`, `${battery.device.id}.minus`] : []),
+    ...converters.flatMap(({ id }) => [`${id}.lvPlus`, `${id}.lvMinus`]),
+  ];
+  let key = fixed.join('|');
+  for (const element of elements)
+    key += `|${element.id}>${element.a}>${element.b}>${'resistanceOhm' in element ? element.resistanceOhm : ''}`;
+  const made = vehicle.memory.of(alike).get(key, () => new DeadEnds(elements, fixed));
+  known.set(awake, made);
+  return made;
 }
 
 type Volts = ReadonlyMap<Id, number>;
@@ -90,7 +141,7 @@ const MOST_STEPS = 60;
 const MOST_ROUNDS = 12;
 
 const powerOf = (one: LowSolved, { id }: Converter): number =>
-  (one.converterA.get(id) ?? 0) * terminalV(one.point, `${id}.lvPlus`, `${id}.lvMinus`);
+  (one.converterA.get(id) ?? 0) * one.betweenV(id, 'lvPlus', 'lvMinus');
 
 /** With every converter at its voltage, or as far under it as its power allows. */
 function holdPower(bench: Bench): LowPoint {
@@ -163,6 +214,9 @@ function settle(bench: Bench, volts: Volts, limited: ReadonlySet<Id>): LowPoint 
   // As a source it takes more than that from here on.
   const fullAtV = data ? auxiliaryRestV(data, setting.socBattery) + accepts * batteryOhm(data, setting.batteryC) : 0;
   const running = new Map(volts);
+  const held = low.loads.filter(
+    ({ id, load }) => load.kind === 'constant-current' && (setting.running.get(id) ?? 'off') !== 'off',
+  );
   let loadV = new Map<Id, number>();
   let chargedAtV: number | null = null;
   let flips = 0;
@@ -177,13 +231,8 @@ function settle(bench: Bench, volts: Volts, limited: ReadonlySet<Id>): LowPoint 
     }
     const back = [...running.keys()].filter((id) => (one.converterA.get(id) ?? 0) < -1e-6);
     for (const id of back) running.delete(id);
-    const nextV = new Map(low.loads.map(({ id }) => [id, one.loadV(id)]));
-    const moved = Math.max(
-      0,
-      ...low.loads
-        .filter(({ load }) => load.kind === 'constant-current')
-        .map(({ id }) => Math.abs((nextV.get(id) ?? 13) - (loadV.get(id) ?? 13))),
-    );
+    const nextV = new Map(held.map(({ id }) => [id, one.loadV(id)]));
+    const moved = Math.max(0, ...held.map(({ id }) => Math.abs((nextV.get(id) ?? 13) - (loadV.get(id) ?? 13))));
     // At the edge between both ways of standing there the two agree: it need not be told which.
     const tooMuch = chargedAtV === null && one.batteryA < -accepts * 1.0001 && flips < 4;
     const starved = chargedAtV !== null && one.batteryV < fullAtV && flips < 4;
@@ -197,6 +246,22 @@ function settle(bench: Bench, volts: Volts, limited: ReadonlySet<Id>): LowPoint 
   return { solved: false, why: 'asked', reason: 'Battery, converter and loads find no state that stays.' };
 }
 
+const withNodes = (point: SolvedPoint, ends: DeadEnds): SolvedPoint => {
+  const { nodeVoltagesV, referenceOf } = ends.whole(point);
+  return {
+    solvable: true,
+    nodeVoltagesV,
+    referenceOf,
+    islands: point.islands,
+    loadsOn: point.loadsOn,
+    maximumLoadFactor: point.maximumLoadFactor,
+    elementCurrentsA: point.elementCurrentsA,
+    get elementPowersW() {
+      return point.elementPowersW;
+    },
+  };
+};
+
 const solvers = room(() => new Memo<OperatingPointSolver>(64));
 
 /** One solver for each structure of the circuit: what runs changes values more often than the structure. */
@@ -207,22 +272,32 @@ function solverFor(memory: Memory, elements: readonly Element[], ground: string)
   return memory.of(solvers).get(key, () => new OperatingPointSolver({ elements, ground }));
 }
 
-function terminalV(point: SolvedPoint, plus: string, minus: string): number {
-  const [p, m] = [point.nodeVoltagesV.get(plus), point.nodeVoltagesV.get(minus)];
-  return p === undefined || m === undefined || point.referenceOf.get(plus) !== point.referenceOf.get(minus) ? 0 : p - m;
+function terminalV(point: SolvedPoint, plus: string, minus: string, ends?: DeadEnds): number {
+  const [atPlus, atMinus] = ends ? [ends.rootOf(plus, point), ends.rootOf(minus, point)] : [plus, minus];
+  const [p, m] = [point.nodeVoltagesV.get(atPlus), point.nodeVoltagesV.get(atMinus)];
+  return p === undefined || m === undefined || point.referenceOf.get(atPlus) !== point.referenceOf.get(atMinus)
+    ? 0
+    : p - m;
 }
 
 function solveOnce(bench: Bench, feeds: Feeds, loadV: ReadonlyMap<Id, number>, limited: ReadonlySet<Id>): LowPoint {
-  const { low, vehicle, setting, ground, wires } = bench;
-  const elements = [...wires, ...sourcesOf(low, setting, feeds), ...stampDevices(low, vehicle, setting, loadV)];
+  const { low, vehicle, setting, ground, ends } = bench;
+  const loads = stampLoads(low, setting, loadV);
+  const elements = [...ends.alive(loads), ...sourcesOf(low, setting, feeds), ...loads];
   const point = solverFor(vehicle.memory, elements, ground).solve(elements, false, 1e-4);
   if (!point.solvable) return { solved: false, why: 'asked', reason: point.reason };
   const amps = (id: Id): number => point.elementCurrentsA.get(id) ?? 0;
   const battery = low.battery?.device.id;
+  let whole: SolvedPoint | null = null;
   return {
     solved: true,
-    point,
-    loadV: (id) => terminalV(point, `${id}.plus`, `${id}.minus`),
+    // Few look at nodes off the ways: their voltages are put in when somebody does.
+    get point() {
+      whole ??= withNodes(point, ends);
+      return whole;
+    },
+    loadV: (id) => terminalV(point, `${id}.plus`, `${id}.minus`, ends),
+    betweenV: (id, plus, minus) => terminalV(point, `${id}.${plus}`, `${id}.${minus}`, ends),
     batteryV: battery ? terminalV(point, `${battery}.plus`, `${battery}.minus`) : 0,
     batteryA: battery ? -amps(battery) : 0,
     converterA: new Map(low.converters.map(({ id }) => [id, -amps(id)])),

@@ -28,13 +28,8 @@ const SWITCHES: ReadonlySet<string> = new Set(['lv-switch', 'emergency-stop', 'i
 export const batteryOhm = (data: AuxiliaryBatteryData, batteryC: number): number =>
   data.resistanceOhm * resistanceTemperatureFactor(batteryC);
 
-/** Fuses, contacts, coils and loads as elements, W and A of loads as they run. */
-export function stampDevices(
-  low: LowVoltage,
-  resolved: Resolved,
-  setting: LowSetting,
-  loadV: ReadonlyMap<Id, number>,
-): Element[] {
+/** Fuses, contacts and coils as elements: what stands there whatever runs. */
+export function stampStanding(low: LowVoltage, resolved: Resolved, awake: boolean): Element[] {
   const elements: Element[] = [];
   const resistor = (id: string, a: string, b: string, resistanceOhm: number) =>
     elements.push({ id, kind: 'resistor', a, b, resistanceOhm });
@@ -46,24 +41,35 @@ export function stampDevices(
       resistor(id, `${id}.a`, `${id}.b`, fuse ? fuseResistance(fuse) : 0.005);
     } else if (kind === 'relay') {
       resistor(id, `${id}.a`, `${id}.b`, CONTACT_OHM);
-    } else if (SWITCHES.has(kind) && (setting.awake || staysClosed(device))) {
+    } else if (SWITCHES.has(kind) && (awake || staysClosed(device))) {
       resistor(id, `${id}.a`, `${id}.b`, CONTACT_OHM);
     }
   }
-  if (setting.awake)
+  if (awake)
     for (const { id, device, part } of resolved.devices) {
       if (device.kind === 'disconnect') resistor(id, `${id}.auxA`, `${id}.auxB`, CONTACT_OHM);
       if (device.kind === 'contactor' && part?.kind === 'contactor')
         resistor(id, `${id}.coilPlus`, `${id}.coilMinus`, part.coilVoltageV ** 2 / part.coilPowerW);
     }
+  return elements;
+}
+
+/** Loads as they run, W; a current at the voltage that the last round found. */
+export function stampLoads(
+  low: LowVoltage,
+  { running: states }: LowSetting,
+  loadV: ReadonlyMap<Id, number>,
+): Element[] {
+  const elements: Element[] = [];
   for (const entry of low.loads) {
-    const running = setting.running.get(entry.id) ?? 'off';
+    const running = states.get(entry.id) ?? 'off';
     if (running === 'off') continue;
     const [a, b] = [`${entry.id}.plus`, `${entry.id}.minus`];
     const rating = ratingOf(entry, running);
     if (!(rating > 0)) continue;
     const { kind, referenceVoltageV } = entry.load;
-    if (kind === 'constant-resistance') resistor(entry.id, a, b, (referenceVoltageV ?? 13.8) ** 2 / rating);
+    if (kind === 'constant-resistance')
+      elements.push({ id: entry.id, kind: 'resistor', a, b, resistanceOhm: (referenceVoltageV ?? 13.8) ** 2 / rating });
     else
       elements.push({
         id: entry.id,

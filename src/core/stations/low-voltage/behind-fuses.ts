@@ -19,26 +19,69 @@ function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedCondu
     ...lv.devices.filter(({ device }) => device.kind === 'auxiliary-battery').map(({ id }) => `${id}.plus`),
     ...lowVoltage(vehicle).converters.map(({ id }) => `${id}.lvPlus`),
   ]);
-  const byNode = byNodeOf(lv);
+  const pieceAt = piecesOf(lv, sources);
+  const fuses = lv.devices.filter(({ device }) => device.kind === 'lv-fuse');
+  const across = new Map<Piece, { readonly id: string; readonly to: Piece }[]>();
+  for (const { id } of fuses) {
+    const [p, q] = [pieceAt(`${id}.a`), pieceAt(`${id}.b`)];
+    for (const [from, to] of [
+      [p, q],
+      [q, p],
+    ] as const)
+      across.set(from, [...(across.get(from) ?? []), { id, to }]);
+  }
+  /** Any source reached from a piece through every fuse but one. */
+  const fedWithout = (from: Piece, fuseId: string): boolean => {
+    const seen = new Set([from]);
+    for (const piece of seen) {
+      if (piece.fed) return true;
+      for (const { id, to } of across.get(piece) ?? []) if (id !== fuseId) seen.add(to);
+    }
+    return false;
+  };
+  const protecting = lowProtecting(vehicle);
+  const returns = new Map<string, ResolvedConductor[]>();
+  for (const wire of lv.conductors) {
+    const fuse = protecting.get(wire.id);
+    if (fuse !== undefined) returns.set(fuse, [...(returns.get(fuse) ?? []), wire]);
+  }
   const result = new Map<string, readonly ResolvedConductor[]>();
-  for (const fuse of lv.devices.filter(({ device }) => device.kind === 'lv-fuse')) {
-    const sides = (['a', 'b'] as const).map((terminal) => ({
-      near: reach(byNode, lv, `${fuse.id}.${terminal}`, fuse.id, false),
-      far: reach(byNode, lv, `${fuse.id}.${terminal}`, fuse.id, true),
-    }));
-    const fed = (nodes: ReadonlySet<string>) => [...nodes].some((node) => sources.has(node));
+  for (const { id } of fuses) {
+    const sides = [pieceAt(`${id}.a`), pieceAt(`${id}.b`)] as const;
     // Its own source is the one on a side with no fuse between; else the side from which any source is reached.
-    const own = sides.findIndex(({ near }) => fed(near.nodes));
-    const behind = own >= 0 ? sides[1 - own]! : (sides.find(({ far }) => !fed(far.nodes)) ?? sides[1]!);
-    result.set(fuse.id, [...new Set([...behind.near.wires, ...returnsOf(vehicle, fuse.id)])]);
+    const own = sides.findIndex((side) => side.fed);
+    const behind = own >= 0 ? sides[1 - own]! : (sides.find((side) => !fedWithout(side, id)) ?? sides[1]);
+    result.set(id, [...new Set([...behind.wires, ...(returns.get(id) ?? [])])]);
   }
   return result;
+}
+
+/** What hangs together without a fuse between. */
+interface Piece {
+  readonly nodes: ReadonlySet<string>;
+  readonly wires: readonly ResolvedConductor[];
+  /** A source feeds it. */
+  readonly fed: boolean;
+}
+
+/** Between fuses every node reaches the same: each piece is looked through once. */
+function piecesOf(lv: Lv, sources: ReadonlySet<string>): (node: string) => Piece {
+  const byNode = byNodeOf(lv);
+  const pieces = new Map<string, Piece>();
+  return (node) => {
+    const known = pieces.get(node);
+    if (known) return known;
+    const found = reach(byNode, lv, node);
+    const piece = { ...found, fed: [...found.nodes].some((one) => sources.has(one)) };
+    for (const one of found.nodes) pieces.set(one, piece);
+    return piece;
+  };
 }
 
 /** Wires on one side of a fuse, through switches and relays until the next fuse, load or earth. */
 export const wiresBeside = (vehicle: Vehicle, fuseId: string, terminal: 'a' | 'b'): readonly ResolvedConductor[] => {
   const { lv } = lowVoltage(vehicle);
-  return reach(byNodeOf(lv), lv, `${fuseId}.${terminal}`, fuseId, false).wires;
+  return reach(byNodeOf(lv), lv, `${fuseId}.${terminal}`).wires;
 };
 
 /** Everything whose smallest fuse this is, taken off every source by it alone: feed and return alike. */
@@ -55,7 +98,11 @@ function byNodeOf(lv: Lv): ReadonlyMap<string, readonly ResolvedConductor[]> {
   if (known) return known;
   const made = new Map<string, ResolvedConductor[]>();
   for (const conductor of lv.conductors)
-    for (const node of [conductor.nodeA, conductor.nodeB]) made.set(node, [...(made.get(node) ?? []), conductor]);
+    for (const node of [conductor.nodeA, conductor.nodeB]) {
+      const list = made.get(node);
+      if (list) list.push(conductor);
+      else made.set(node, [conductor]);
+    }
   byNodes.set(lv, made);
   return made;
 }
@@ -64,9 +111,7 @@ function reach(
   byNode: ReadonlyMap<string, readonly ResolvedConductor[]>,
   lv: ReturnType<typeof lowVoltage>['lv'],
   start: string,
-  except: string,
-  throughFuses: boolean,
-): { nodes: Set<string>; wires: ResolvedConductor[] } {
+): Omit<Piece, 'fed'> {
   const nodes = new Set([start]);
   const wires = new Set<ResolvedConductor>();
   const queue = [start];
@@ -82,9 +127,10 @@ function reach(
     }
     const id = node.slice(0, node.lastIndexOf('.'));
     const kind = lv.deviceOf.get(id)?.device.kind;
-    // Through switches and relays it goes on; a fuse, a load or the earth ends it.
-    const passes = kind === 'relay' || kind === 'lv-switch' || (throughFuses && kind === 'lv-fuse');
-    if (id === except || !passes) continue;
+    // Through the contacts of switches and relays it goes on; a relay's coil, a fuse, a load or the earth ends it.
+    const passes = kind === 'relay' || kind === 'lv-switch';
+    const contact = node.endsWith('.a') || node.endsWith('.b');
+    if (!passes || !contact) continue;
     for (const terminal of ['a', 'b']) {
       const next = `${id}.${terminal}`;
       if (!nodes.has(next)) {

@@ -34,8 +34,7 @@ const loadRef = (id: string, name: string): Ref => ({ kind: 'device', id, name }
 /** Highest voltage between the feeding points and the battery’s minus: what a load would see without wires, V. */
 function feedV(vehicle: Vehicle, one: LowSolved): number {
   const low = lowVoltage(vehicle);
-  const v = one.point.nodeVoltagesV;
-  const converter = low.converters.map(({ id }) => (v.get(`${id}.lvPlus`) ?? 0) - (v.get(`${id}.lvMinus`) ?? 0));
+  const converter = low.converters.map(({ id }) => one.betweenV(id, 'lvPlus', 'lvMinus'));
   return Math.max(one.batteryV, ...converter);
 }
 
