@@ -21,7 +21,7 @@ const MAY = {
   workers: ['^src/core/'],
   ui: core('quantities'),
   screens: ['^src/(ui|store|workers|core)/'],
-  app: ['^src/(screens|core)/'],
+  app: ['^src/(screens|core)/', '^src/cli/answers\\.ts$'],
   cli: ['^src/core/'],
 };
 

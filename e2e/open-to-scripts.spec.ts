@@ -69,3 +69,39 @@ test('every page comes with a policy that lets in no inline script but the named
   expect(await page.title()).toBe('Ropeway');
   expect(refused.length).toBe(1);
 });
+
+test('only this machine’s own may ask: no other page, no other name, no text that needs no leave', async ({
+  request,
+}) => {
+  const data = { startVoltageV: 400, linkCapacitanceF: 0.001, bleedResistanceOhm: 10000 };
+  const ask = async (headers: Record<string, string>) =>
+    (await request.post('/api/calc/discharge', { data: JSON.stringify(data), headers })).status();
+  expect(await ask({ 'content-type': 'application/json' })).toBe(200);
+  expect(await ask({ 'content-type': 'text/plain' })).toBe(415);
+  expect(await ask({ 'content-type': 'application/json', origin: 'http://evil.example' })).toBe(403);
+  expect(await ask({ 'content-type': 'application/json', host: 'evil.example' })).toBe(403);
+});
+
+test('fifty questions at once are all answered right, and a long one does not keep short ones waiting for ever', async ({
+  request,
+}) => {
+  const answers = await Promise.all(
+    Array.from({ length: 50 }, (_, k) =>
+      request.post('/api/calc/discharge', {
+        data: { startVoltageV: 100 + k, linkCapacitanceF: 0.001, bleedResistanceOhm: 10000 },
+      }),
+    ),
+  );
+  const results = await Promise.all(answers.map((answer) => answer.json()));
+  for (const [k, { ok, result }] of results.entries()) {
+    expect(ok).toBe(true);
+    // τ · ln(V0 / 60 V), τ = 10 s.
+    expect(result.timeToTargetS).toBeCloseTo(10 * Math.log((100 + k) / 60), 6);
+  }
+});
+
+test('under the machine’s other name one comes to the one address that has the builds', async ({ page, baseURL }) => {
+  const { port } = new URL(baseURL!);
+  await page.goto(`http://localhost:${port}/sums`);
+  await expect(page).toHaveURL(`http://127.0.0.1:${port}/sums`);
+});

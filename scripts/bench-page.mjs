@@ -5,7 +5,7 @@ import { build } from 'esbuild';
 import { ensureBuilt, ensureInstalled, root, startServer } from './lib.mjs';
 
 ensureInstalled({ quiet: true });
-ensureBuilt();
+await ensureBuilt();
 const { address, child } = await startServer(4321, { stdio: 'ignore' });
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium' });
 const median = (list) => [...list].sort((p, q) => p - q)[Math.floor(list.length / 2)];

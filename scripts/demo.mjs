@@ -1,7 +1,9 @@
 // npm run demo: installs, builds, starts on 127.0.0.1 and prints the address.
-import { ensureBuilt, ensureInstalled, say, startServer } from './lib.mjs';
+import { choosePort, ensureBuilt, ensureInstalled, say, startServer, stop } from './lib.mjs';
 
+process.on('uncaughtException', (error) => stop(`It did not start: ${error.message.split('\n')[0]}`));
 ensureInstalled();
-ensureBuilt();
-const { address } = await startServer(Number(process.env.PORT ?? 4300), { stdio: ['ignore', 'ignore', 'inherit'] });
+await ensureBuilt();
+const port = await choosePort(process.env.PORT, 4300);
+const { address } = await startServer(port, { stdio: ['ignore', 'ignore', 'inherit'] });
 say(`Ropeway is at ${address} - open it, then press "Open Firn 9". Ctrl+C ends it.`);

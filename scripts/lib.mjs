@@ -1,7 +1,17 @@
 // Small helpers for the scripts; only Node's built-ins, so that they run before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
@@ -52,8 +62,12 @@ export function hashOf(paths, extra = '') {
 export const stampIs = (name, value) =>
   existsSync(join(stamps, name)) && readFileSync(join(stamps, name), 'utf8') === value;
 export function stamp(name, value) {
-  mkdirSync(stamps, { recursive: true });
-  writeFileSync(join(stamps, name), value);
+  try {
+    mkdirSync(stamps, { recursive: true });
+    writeFileSync(join(stamps, name), value);
+  } catch (error) {
+    stop(`Can’t write in ${root} (${error.code}): give yourself the right to, or clone it to a folder of your own.`);
+  }
 }
 
 /** Installs the packages of the lock file when they are not there yet. */
@@ -62,7 +76,8 @@ export function ensureInstalled({ quiet = false } = {}) {
   if (major < 20 || (major === 20 && minor < 9))
     stop(`Node.js ${process.versions.node} is too old: install Node.js 20.9 or newer.`);
   const key = hashOf(['package-lock.json'], process.version);
-  if (stampIs('install', key) && existsSync(join(root, 'node_modules'))) return;
+  // A stamp alone does not prove that the packages are still there.
+  if (stampIs('install', key) && ['next', 'esbuild', 'tsc'].every((name) => existsSync(bin(name)))) return;
   if (!quiet) say('Installing packages (npm ci, about a minute the first time)');
   const result = run('npm', ['ci', '--no-audit', '--no-fund', ...(quiet ? ['--silent'] : [])], {
     stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
@@ -82,13 +97,46 @@ const BUILD_INPUTS = [
 ];
 
 /** Builds the application when its sources changed since the last build. */
-export function ensureBuilt() {
+export async function ensureBuilt() {
+  await ensureCommand();
   const key = hashOf(BUILD_INPUTS, process.version);
   if (stampIs('build', key) && existsSync(join(root, '.next', 'BUILD_ID'))) return;
   say('Building the application (half a minute)');
   if (!run(bin('next'), ['build']).ok) stop('The build failed: see above.');
   writePolicies(root);
   stamp('build', key);
+}
+
+/** Whether something listens on a port of this machine. */
+const taken = (port) =>
+  new Promise((resolve) => {
+    const socket = connect({ port, host: '127.0.0.1' });
+    socket.once('connect', () => {
+      socket.destroy();
+      resolve(true);
+    });
+    socket.once('error', () => resolve(false));
+  });
+
+/** The port to start on: the one that was asked for, or from a usual one on the first that is free. */
+export async function choosePort(asked, usual) {
+  if (asked !== undefined && asked !== '') {
+    const port = Number(asked);
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      stop(`PORT=${asked.slice(0, 20)} is no port: choose a whole number from 1024 to 65535.`);
+    if (await taken(port)) stop(`Port ${port} is taken by another program: end it, or choose another with PORT=…`);
+    return port;
+  }
+  for (let port = usual; port < usual + 20; port++) {
+    if (!(await taken(port))) {
+      if (port !== usual)
+        say(
+          `Port ${usual} is taken, perhaps by a Ropeway that already runs: http://127.0.0.1:${usual}. Builds belong to their address; this one starts at ${port} and shows those that were made there.`,
+        );
+      return port;
+    }
+  }
+  return stop(`Ports ${usual} to ${usual + 19} are all taken: choose another with PORT=…`);
 }
 
 /** Starts the built application on 127.0.0.1 and resolves when it answers. */
@@ -115,7 +163,10 @@ export async function startServer(port, { stdio = 'inherit' } = {}) {
   }, 1000).unref();
   const address = `http://127.0.0.1:${port}`;
   for (let attempt = 0; attempt < 150; attempt++) {
-    if (child.exitCode !== null) stop(`The server stopped. Is port ${port} taken? Choose another with PORT=…`);
+    if (child.exitCode !== null)
+      stop(
+        `The server stopped before it answered. Choose another port with PORT=…, or build anew: rm -r .next .stamps`,
+      );
     try {
       const answer = await fetch(address);
       if (answer.ok) return { address, child };
@@ -149,13 +200,19 @@ export async function fromSources(contents) {
   return await import(pathToFileURL(outfile).href);
 }
 
-/** The headless command, bundled once per change of sources; where it is. */
+/** The headless command and what answers over HTTP, bundled once per change of sources; where the command is. */
 export async function ensureCommand() {
-  const outfile = join(root, 'dist', 'ropeway.mjs');
+  const files = { 'ropeway.mjs': 'src/cli/main.ts', 'answers.mjs': 'src/cli/answers.ts' };
   const key = hashOf(['src/core', 'src/cli', 'package-lock.json'], process.version);
-  if (!stampIs('cli', key) || !existsSync(outfile)) {
-    await bundle({ entry: 'src/cli/main.ts', outfile });
+  const at = (name) => join(root, 'dist', name);
+  if (!stampIs('cli', key) || !Object.keys(files).every((name) => existsSync(at(name)))) {
+    for (const [name, entry] of Object.entries(files)) {
+      // Written beside and moved: who starts at the same time finds a whole file or none.
+      const made = at(`${name}.${process.pid}`);
+      await bundle({ entry, outfile: made });
+      renameSync(made, at(name));
+    }
     stamp('cli', key);
   }
-  return outfile;
+  return at('ropeway.mjs');
 }

@@ -5,7 +5,7 @@ import { chromium } from '@playwright/test';
 import { ensureBuilt, ensureInstalled, root, startServer } from './lib.mjs';
 
 ensureInstalled();
-ensureBuilt();
+await ensureBuilt();
 const { address, child } = await startServer(4320, { stdio: 'ignore' });
 const folder = join(root, 'docs', 'screenshots');
 mkdirSync(folder, { recursive: true });

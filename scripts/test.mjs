@@ -41,7 +41,7 @@ const step = (name, command, args) => {
 };
 
 // Next writes its own type file on build; a fresh clone has none yet.
-ensureBuilt();
+await ensureBuilt();
 step('Types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']);
 step('Types of the core, without DOM and Node', bin('tsc'), ['--noEmit', '-p', 'tsconfig.core.json']);
 step('Lint and format', bin('biome'), ['check', '.']);

@@ -17,6 +17,7 @@ Exit codes
   1  a check fails
   2  bad input: JSON with path, reason and remedy on standard output, the same in words on standard error
   3  undecided: nothing fails, but a check needs data, waits or is pending
-     Of several files the worst tells: 2 before 1 before 3 before 0.
+  4  a fault of the program, said in one sentence: it says nothing of the build
+     Of several files the worst tells: 4 before 2 before 1 before 3 before 0.
 
 Run it as: npm run --silent ropeway -- VERB ...`;

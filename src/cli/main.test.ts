@@ -87,3 +87,31 @@ test('calc reads standard input and answers; --list and --help tell what there i
 test('the sample file is the sample, and the stored version 1 is what it was', () => {
   expect(JSON.parse(readFileSync('samples/firn-9.ropeway.json', 'utf8'))).toEqual(firn9());
 });
+
+test('control characters of a name never reach the terminal; the JSON says the same text', () => {
+  const build = JSON.parse(readFileSync('samples/larkspur.ropeway.json', 'utf8'));
+  build.circuits.hv.devices['k-main'].name = 'Main\u001b[31m\u202econtactor';
+  const path = file('hostile.json', build);
+  const words = ropeway(['assess', path]);
+  const json = ropeway(['assess', path, '--json']);
+  for (const { stdout, stderr } of [words, json]) expect(`${stdout}${stderr}`).not.toMatch(/[\u001b\u202e]/);
+  expect(words.stdout).toContain('Main\uFFFD[31m\uFFFDcontactor');
+  expect(JSON.stringify(JSON.parse(json.stdout))).toContain('Main\\u001b[31m\u202econtactor');
+});
+
+test('a file in UTF-16, as some editors save it, is read like any other', () => {
+  const text = readFileSync('samples/larkspur.ropeway.json', 'utf8');
+  const path = join(folder, 'utf16.json');
+  writeFileSync(path, Buffer.from(`\uFEFF${text}`, 'utf16le'));
+  const plain = ropeway(['assess', 'samples/larkspur.ropeway.json']);
+  expect(ropeway(['assess', path])).toMatchObject({ status: plain.status, stdout: plain.stdout });
+});
+
+test('who stops reading ends it quietly', () => {
+  const { status, stderr } = spawnSync(
+    'sh',
+    ['-c', `${process.execPath} scripts/ropeway.mjs assess samples/firn-9.ropeway.json --json | head -c 10`],
+    { encoding: 'utf8' },
+  );
+  expect([status, stderr]).toEqual([0, '']);
+});

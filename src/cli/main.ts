@@ -2,14 +2,18 @@ import { readFileSync } from 'node:fs';
 import { assessWithRuns } from '../core/assess';
 import type { Problem } from '../core/build';
 import { buildJsonSchema, LARGEST_FILE_BYTES, readBuildText } from '../core/build/schema';
-import { assessmentJson } from '../core/formats';
+import { assessmentJson, decodeText } from '../core/formats';
 import { Memory } from '../core/vehicle';
 import { runExport } from './export';
 import { HELP } from './help';
 import { assessmentText } from './report';
 
 /** Exit codes, part of the public interface. */
-const EXIT = { holds: 0, fails: 1, badInput: 2, undecided: 3 } as const;
+const EXIT = { holds: 0, fails: 1, badInput: 2, undecided: 3, fault: 4 } as const;
+
+/** Controls but tab and line ends, and marks that turn the direction of text. */
+// biome-ignore lint/suspicious/noControlCharactersInRegex: they are what is looked for
+const UNPRINTABLE = /[\u0000-\u0008\u000B-\u001F\u007F-\u009F\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069]/g;
 
 /** Of this command; files of one folder are often alike. */
 const memory = new Memory();
@@ -20,16 +24,30 @@ class BadInput extends Error {
   }
 }
 
+/** A fault of the program in one sentence. */
+const faultOf = (error: unknown): readonly Problem[] => [
+  {
+    path: '(program)',
+    reason: `could not do this: ${(error instanceof Error ? error.message : String(error)).slice(0, 200)}.`,
+    remedy: 'It is a fault of the program: report it with the file.',
+  },
+];
 const bad = (path: string, reason: string, remedy: string) => new BadInput([{ path, reason, remedy }]);
-const out = (text: string) => process.stdout.write(`${text}\n`);
-const json = (value: unknown) => out(JSON.stringify(value, null, 2));
+/** Text from files that a terminal would obey or that turns what stands beside it round is shown as what it is: no text. */
+const plain = (text: string) => text.replace(UNPRINTABLE, '\uFFFD');
+const out = (text: string) => process.stdout.write(`${plain(text)}\n`);
+const err = (text: string) => process.stderr.write(`${plain(text)}\n`);
+/** In JSON it is written out: the same text for who reads it, nothing for a terminal to obey. */
+const jsonText = (value: unknown) =>
+  JSON.stringify(value, null, 2).replace(UNPRINTABLE, (one) => `\\u${one.charCodeAt(0).toString(16).padStart(4, '0')}`);
+const json = (value: unknown) => process.stdout.write(`${jsonText(value)}\n`);
 
 function readText(path: string): string {
   try {
     const data = readFileSync(path === '-' ? 0 : path);
     if (data.length > LARGEST_FILE_BYTES)
       throw bad(path, 'is larger than 20 MB.', 'A build file is far smaller: choose another file.');
-    return data.toString('utf8');
+    return decodeText(data);
   } catch (error) {
     if (error instanceof BadInput) throw error;
     throw bad(
@@ -74,8 +92,8 @@ function runAssess(args: readonly string[]): number {
   return EXIT[assessment.outcome];
 }
 
-/** Of several files the worst tells the exit code: one that can't be read, then one that fails, then one that is undecided. */
-const WORST_FIRST: readonly number[] = [EXIT.badInput, EXIT.fails, EXIT.undecided, EXIT.holds];
+/** Of several files the worst tells the exit code: one over which the program stumbled, then one that can't be read, then one that fails, then one that is undecided. */
+const WORST_FIRST: readonly number[] = [EXIT.fault, EXIT.badInput, EXIT.fails, EXIT.undecided, EXIT.holds];
 
 /** Every file by itself, in the order given; one that can't be read does not keep the others from being judged. */
 function assessFiles(files: readonly string[], asJson: boolean): number {
@@ -83,7 +101,7 @@ function assessFiles(files: readonly string[], asJson: boolean): number {
   files.forEach((file, k) => {
     const { code, text, answer } = assessOne(file);
     codes.add(code);
-    if (asJson) process.stdout.write(`${k === 0 ? '[' : ','}\n${JSON.stringify(answer, null, 2)}`);
+    if (asJson) process.stdout.write(`${k === 0 ? '[' : ','}\n${jsonText(answer)}`);
     else out(`${k === 0 ? '' : '\n'}${file}\n${text}`);
   });
   if (asJson) out('\n]');
@@ -91,10 +109,10 @@ function assessFiles(files: readonly string[], asJson: boolean): number {
 }
 
 function assessOne(file: string): { readonly code: number; readonly text: string; readonly answer: unknown } {
-  const refused = (errors: readonly Problem[]) => {
+  const refused = (errors: readonly Problem[], code: number = EXIT.badInput) => {
     const lines = errors.map(({ path, reason, remedy }) => `${path}: ${reason} ${remedy}`);
-    process.stderr.write(`${file}: ${lines.join(`\n${file}: `)}\n`);
-    return { code: EXIT.badInput, text: lines.join('\n'), answer: { ok: false, file, errors } };
+    err(`${file}: ${lines.join(`\n${file}: `)}`);
+    return { code, text: lines.join('\n'), answer: { ok: false, file, errors } };
   };
   try {
     const read = readBuildText(readText(file));
@@ -103,8 +121,7 @@ function assessOne(file: string): { readonly code: number; readonly text: string
     const code = EXIT[assessment.outcome];
     return { code, text: assessmentText(assessment), answer: { file, ...(assessmentJson(assessment) as object) } };
   } catch (error) {
-    if (error instanceof BadInput) return refused(error.problems);
-    throw error;
+    return error instanceof BadInput ? refused(error.problems) : refused(faultOf(error), EXIT.fault);
   }
 }
 
@@ -184,11 +201,16 @@ async function main(args: readonly string[]): Promise<number> {
   }
 }
 
+// Who reads may have seen enough: `ropeway … | head`.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit();
+});
 try {
   process.exitCode = await main(process.argv.slice(2));
 } catch (error) {
-  if (!(error instanceof BadInput)) throw error;
-  json({ ok: false, errors: error.problems });
-  for (const { path, reason, remedy } of error.problems) process.stderr.write(`${path}: ${reason} ${remedy}\n`);
-  process.exitCode = EXIT.badInput;
+  const told = error instanceof BadInput ? error.problems : faultOf(error);
+  json({ ok: false, errors: told });
+  for (const { path, reason, remedy } of told) err(`${path}: ${reason} ${remedy}`);
+  process.exitCode = error instanceof BadInput ? EXIT.badInput : EXIT.fault;
 }

@@ -1,7 +1,9 @@
 import type { Problem } from '@/core/build';
+import { guard } from './guard';
+import { compute } from './threads';
 
 type Body =
-  | { readonly ok: true; readonly data: unknown }
+  | { readonly ok: true; readonly text: string }
   | { readonly ok: false; readonly status: number; readonly errors: readonly Problem[] };
 
 const refuse = (status: number, reason: string, remedy: string): Body => ({
@@ -10,10 +12,8 @@ const refuse = (status: number, reason: string, remedy: string): Body => ({
   errors: [{ path: '(body)', reason, remedy }],
 });
 
-/** Reads a JSON body and stops at `most` bytes, whatever the request says of its length. */
+/** Reads a body as text and stops at `most` bytes, whatever the request says of its length. */
 export async function readBody(request: Request, most: number): Promise<Body> {
-  const tooLarge = () =>
-    refuse(413, `is larger than ${most / 1_000_000} MB.`, 'Send less: one object, or fewer at a time.');
   const reader = request.body?.getReader();
   if (!reader) return refuse(400, 'is empty.', 'Send one JSON object.');
   const chunks: Uint8Array[] = [];
@@ -30,34 +30,20 @@ export async function readBody(request: Request, most: number): Promise<Body> {
       break;
     }
   }
-  if (size > most) return tooLarge();
-  try {
-    return {
-      ok: true,
-      data: JSON.parse(
-        Buffer.concat(chunks)
-          .toString('utf8')
-          .replace(/^\uFEFF/, ''),
-      ),
-    };
-  } catch (error) {
-    return refuse(400, `is not readable JSON: ${(error as Error).message.slice(0, 120)}.`, 'Send one JSON object.');
-  }
+  if (size > most)
+    return refuse(413, `is larger than ${most / 1_000_000} MB.`, 'Send less: one object, or fewer at a time.');
+  return { ok: true, text: Buffer.concat(chunks).toString('utf8') };
 }
 
-/** An answer as JSON; a failure inside says that it failed, never how the code looks. */
-export async function answer(work: () => Promise<{ status: number; body: unknown }>): Promise<Response> {
-  try {
-    const { status, body } = await work();
-    return Response.json(body, { status, headers: { 'Cache-Control': 'no-store' } });
-  } catch {
-    const errors: Problem[] = [
-      {
-        path: '(server)',
-        reason: 'could not compute this.',
-        remedy: 'Check the input; if it is right, report it with the input.',
-      },
-    ];
-    return Response.json({ ok: false, errors }, { status: 500 });
-  }
+const HEADERS = { 'Content-Type': 'application/json', 'Cache-Control': 'no-store' };
+const json = (status: number, body: string) => new Response(body, { status, headers: HEADERS });
+
+/** One question over HTTP: who asks, how much, then the answer of a thread. */
+export async function answer(request: Request, law: string | null, most: number): Promise<Response> {
+  const refused = guard(request.headers);
+  if (refused) return json(refused.status, JSON.stringify({ ok: false, errors: refused.errors }));
+  const body = await readBody(request, most);
+  if (!body.ok) return json(body.status, JSON.stringify({ ok: false, errors: body.errors }));
+  const { status, body: text } = await compute(law, body.text);
+  return json(status, text);
 }

@@ -217,3 +217,24 @@ export function beyondLimits(build: Build, before?: Build): Problem[] {
       if (part !== before?.parts[id]) holdOver(part, ['parts', id], tell);
   return problems;
 }
+
+/** Lists and records with more entries than a file may have, told without looking into them. */
+export function oversized(build: Build): Problem[] {
+  const problems: Problem[] = [];
+  countIn(schema as unknown as LimitNode, build, [], (path, reason) =>
+    problems.push({ path: path.join('.'), reason, remedy: 'A build has far fewer: take some out.' }),
+  );
+  return problems;
+}
+
+function countIn(node: LimitNode, value: unknown, path: readonly string[], tell: Told): void {
+  if (typeof value !== 'object' || value === null) return;
+  const most = Array.isArray(value) ? node.maxItems : node.maxProperties;
+  if (most !== undefined && Object.keys(value).length > most) {
+    tell(path, `It has ${most} entries at most.`);
+    return;
+  }
+  for (const [key, inner] of Object.entries(node.properties ?? {}))
+    if (Object.hasOwn(value, key))
+      countIn(inner, (value as Readonly<Record<string, unknown>>)[key], [...path, key], tell);
+}

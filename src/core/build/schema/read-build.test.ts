@@ -156,3 +156,31 @@ test('the published schema names every top-level field', () => {
   expect(Object.keys(schema.properties).sort()).toEqual([...Object.keys(firn9()), ...others].sort());
   expect(schema.required).toContain('circuits');
 });
+
+describe('more than any build has is refused before it is looked into', () => {
+  const firn = firn9('b');
+  const reasonOf = (data: unknown) => {
+    const read = readBuild(data);
+    return read.ok ? 'read' : read.errors.map(({ path, reason }) => `${path}: ${reason}`).join(' ');
+  };
+  test('six million numbers in a trip', () => {
+    const many = new Array(3_000_000).fill(1);
+    const trip = { name: 'Long', speedsMPerS: many, grades: many };
+    expect(reasonOf({ ...firn, duty: { ...firn.duty, ownTrip: trip } })).toMatch(/has more than 2 million values\.$/);
+  });
+  test('200,000 devices', () => {
+    const device = Object.values(firn.circuits.hv.devices)[0]!;
+    const devices = Object.fromEntries(Array.from({ length: 200_000 }, (_, k) => [`d${k}`, device]));
+    const hv = { ...firn.circuits.hv, devices };
+    expect(reasonOf({ ...firn, circuits: { ...firn.circuits, hv } })).toMatch(/values|5000 entries at most/);
+  });
+  test('a million keys that no build knows, each as long as it likes', () => {
+    const keys = Object.fromEntries(Array.from({ length: 1_000_000 }, (_, k) => [`k${k}`, 1]));
+    const said = reasonOf({ ...firn, ...keys });
+    expect(said.length).toBeLessThan(400);
+    expect(said).toMatch(/not allowed|values/);
+    const long = reasonOf({ ...firn, ['x'.repeat(100_000)]: 1 });
+    expect(long.length).toBeLessThan(500);
+    expect(long).toContain('…');
+  });
+});

@@ -1,4 +1,5 @@
 import type { ValidationErrorItem } from 'joi';
+import { oversized } from '../limits/limits';
 import { migrate } from '../migrations';
 import type { Problem } from '../problem';
 import { checkReferences } from '../references';
@@ -26,8 +27,8 @@ const REMEDIES: Readonly<Record<string, string>> = {
 };
 
 function problemOf(item: ValidationErrorItem): Problem {
-  const path = item.path.join('.') || '(file)';
-  const reason = item.message.replace(/^"[^"]*" /, '');
+  const path = item.path.map((key) => short(String(key))).join('.') || '(file)';
+  const reason = item.message.replace(/^"[^"]*" /, '').slice(0, 300);
   return {
     path,
     reason: `${reason}.`.replace(/\.\.$/, '.'),
@@ -37,26 +38,61 @@ function problemOf(item: ValidationErrorItem): Problem {
 
 const FORBIDDEN_KEYS = new Set(['__proto__', 'prototype', 'constructor']);
 
-/** Keys that reach into the prototype, and nesting that no build has, are refused before anything reads the data. */
-function hostileKey(value: unknown, path: readonly string[] = []): Problem | undefined {
-  if (typeof value !== 'object' || value === null) return undefined;
-  if (path.length > 30)
-    return {
-      path: path.slice(0, 4).join('.'),
-      reason: 'is nested too deeply.',
-      remedy: 'A build file has fewer than ten levels.',
-    };
-  for (const key of Object.keys(value)) {
-    if (FORBIDDEN_KEYS.has(key))
+/** More values than the largest build has, all its lists full; it is refused before anything is made of it. */
+const MOST_VALUES = 2_000_000;
+const DEEPEST = 30;
+const short = (key: string): string => (key.length > 60 ? `${key.slice(0, 60)}…` : key);
+
+/** Keys that reach into the prototype, nesting and numbers of values that no build has, are refused before anything reads the data. */
+function hostile(document: object): Problem | undefined {
+  let count = 0;
+  const path: string[] = [];
+  const at = () => path.map(short).slice(0, 4).join('.') || '(file)';
+  const look = (value: unknown): Problem | undefined => {
+    if (typeof value !== 'object' || value === null) return undefined;
+    if (path.length > DEEPEST)
+      return { path: at(), reason: 'is nested too deeply.', remedy: 'A build file has fewer than ten levels.' };
+    // Of a list without keys only what is in it can be hostile: numbers are counted, not looked at one by one.
+    const keys = Object.keys(value);
+    count += keys.length;
+    if (count > MOST_VALUES)
       return {
-        path: [...path, key].join('.'),
-        reason: `the key "${key}" is not allowed.`,
-        remedy: 'Remove it: no build needs it.',
+        path: at(),
+        reason: `has more than ${MOST_VALUES / 1e6} million values.`,
+        remedy: 'A build file has far fewer: choose another file.',
       };
-    const found = hostileKey((value as Record<string, unknown>)[key], [...path, key]);
-    if (found) return found;
+    for (const key of keys) {
+      path.push(key);
+      if (FORBIDDEN_KEYS.has(key))
+        return {
+          path: path.map(short).join('.'),
+          reason: `the key "${key}" is not allowed.`,
+          remedy: 'Remove it: no build needs it.',
+        };
+      const found = look((value as Record<string, unknown>)[key]);
+      if (found) return found;
+      path.pop();
+    }
+    return undefined;
+  };
+  return look(document);
+}
+
+/** From here on only the first fault is looked for: a list of a hundred thousand helps nobody. */
+const FEW_VALUES = 60_000;
+
+/** How many values a document has; counting ends beyond `most`. */
+function valuesIn(value: unknown, most: number): number {
+  let count = 0;
+  const open = [value];
+  while (open.length > 0 && count <= most) {
+    const one = open.pop();
+    if (typeof one !== 'object' || one === null) continue;
+    const inside = Object.values(one);
+    count += inside.length;
+    if (count <= most) for (const inner of inside) open.push(inner);
   }
-  return undefined;
+  return count;
 }
 
 /** Reads a build from data: migrated, validated, references checked. Nothing is half-read: either a build or the reasons. */
@@ -67,8 +103,8 @@ export function readBuild(data: unknown): ReadBuild {
   });
   if (typeof data !== 'object' || data === null || Array.isArray(data))
     return refuse('(file)', 'is not a build: one JSON object is expected.', 'Choose a file that Ropeway exported.');
-  const hostile = hostileKey(data);
-  if (hostile) return { ok: false, errors: [hostile] };
+  const refused = hostile(data);
+  if (refused) return { ok: false, errors: [refused] };
   const { format, version } = data as { format?: unknown; version?: unknown };
   if (format !== FORMAT) return refuse('format', `is not "${FORMAT}".`, 'Choose a file that Ropeway exported.');
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
@@ -80,7 +116,10 @@ export function readBuild(data: unknown): ReadBuild {
       'Update Ropeway, then open the file again. It has not been changed.',
     );
   const migrated = migrate(data as { version: number });
-  const { error, value } = buildSchema.validate(migrated, { abortEarly: false, convert: false });
+  const sizes = oversized(migrated as unknown as Build);
+  if (sizes.length > 0) return { ok: false, errors: sizes.slice(0, MOST_ERRORS) };
+  const few = valuesIn(migrated, FEW_VALUES) <= FEW_VALUES;
+  const { error, value } = buildSchema.validate(migrated, { abortEarly: !few, convert: false });
   if (error) return { ok: false, errors: error.details.slice(0, MOST_ERRORS).map(problemOf) };
   const build = value as Build;
   const dangling = checkReferences(build);

@@ -1,0 +1,27 @@
+import { type NextRequest, NextResponse } from 'next/server';
+
+const escaped = (text: string): string => text.replace(/[&<>"']/g, (one) => `&#${one.charCodeAt(0)};`);
+
+/**
+ * What a browser stores belongs to an address: under the machine’s other name the builds would seem lost. One address, then. (By a page of
+ * its own: a redirect between two names of one machine is taken for one to the same place, and made relative.)
+ */
+export function proxy(request: NextRequest): NextResponse {
+  const host = request.headers.get('host') ?? '';
+  const [name, port] = host.split(':');
+  if (name !== 'localhost') return NextResponse.next();
+  const { pathname, search } = new URL(request.url);
+  const there = escaped(`http://127.0.0.1${port ? `:${port}` : ''}${pathname}${search}`);
+  return new NextResponse(
+    `<!doctype html><html lang="en"><meta charset="utf-8"><meta http-equiv="refresh" content="0;url=${there}"><title>Ropeway</title><p>Ropeway is at <a href="${there}">${there}</a>.`,
+    {
+      headers: {
+        'Content-Type': 'text/html; charset=utf-8',
+        'Content-Security-Policy': "default-src 'none'",
+        'Cache-Control': 'no-store',
+      },
+    },
+  );
+}
+
+export const config = { matcher: ['/((?!_next/|api/).*)'] };
