@@ -113,3 +113,58 @@ test('notes count while they are typed: a reload a second later has them', async
   await page.reload();
   await expect(page.getByLabel('Notes of this build')).toHaveValue('Contactor clicks twice');
 });
+
+test('all builds go into one file, snapshots included, and come back in another browser', async ({ page, browser }) => {
+  await openSample(page);
+  await page.keyboard.press('f');
+  await page.getByLabel('Name of the snapshot').fill('as bought');
+  await page.getByRole('button', { name: 'Keep a snapshot' }).click();
+  await expect(page.getByText('as bought')).toBeVisible();
+  await page.goto('/');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export all builds' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toMatch(/^ropeway-all-\d{4}-\d{2}-\d{2}\.json$/);
+  const path = await file.path();
+  // Once more here: what is here keeps its id and its history.
+  await page.getByLabel('Build file', { exact: true }).setInputFiles(path);
+  await expect(page.getByText('Took in 1 build, 1 as a copy beside what is here.')).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Firn 9/ })).toHaveCount(2);
+  const other = await (await browser.newContext()).newPage();
+  await other.goto('/');
+  await other.getByLabel('Build file', { exact: true }).setInputFiles(path);
+  await expect(other.getByText('Took in 1 build.')).toBeVisible();
+  await other.getByRole('link', { name: /^Firn 9/ }).click();
+  await expect(other.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
+  await other.keyboard.press('f');
+  await expect(other.getByText('as bought')).toBeVisible();
+  await other.context().close();
+});
+
+test('work that the browser did not store is not dropped without a question', async ({ page }) => {
+  await page.addInitScript(() => {
+    // A browser that stores nothing: every write of a build fails as on a full disk.
+    IDBObjectStore.prototype.add = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
+    IDBObjectStore.prototype.put = IDBObjectStore.prototype.add;
+  });
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Open Firn 9' }).click();
+  await expect(page.getByText('Not saved', { exact: false }).first()).toBeVisible();
+  await page.keyboard.press('b');
+  await page.getByRole('button', { name: 'Open Larkspur' }).click();
+  const question = page.getByRole('alertdialog', { name: 'Firn 9 is stored nowhere yet' });
+  await expect(question).toBeVisible();
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    question.getByRole('button', { name: 'Export it' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('firn-9.ropeway.json');
+  await page.keyboard.press('Escape');
+  await expect(question).toBeHidden();
+  await page.getByRole('button', { name: 'Open Larkspur' }).click();
+  await question.getByRole('button', { name: 'Open the other, drop this work' }).click();
+  await expect(page.getByText('Larkspur').first()).toBeVisible();
+});

@@ -19,6 +19,7 @@ vi.mock('@/core/assess', async (real) => {
 });
 vi.mock('./tab', () => ({
   freshId: () => 'x',
+  tellUnsaved: () => {},
   storageTrouble: () => ({ reason: 'no', remedy: 'none' }),
   repository: () => ({
     load: async () => loaded(),

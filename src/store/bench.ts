@@ -7,7 +7,7 @@ import type { RunId, Runs } from '@/core/simulate';
 import { Memory } from '@/core/vehicle';
 import { breakOffRun, makeRunAside } from '@/workers/runs';
 import { FIRST_REVISION, type Loaded } from './repository';
-import { freshId, repository, storageTrouble, type Trouble } from './tab';
+import { freshId, repository, storageTrouble, type Trouble, tellUnsaved } from './tab';
 
 export { freshId, repository, storageTrouble, type Trouble };
 
@@ -333,3 +333,5 @@ export const useBench = create<Bench>()((set, get) => {
     },
   };
 });
+
+useBench.subscribe(({ saving, build }) => tellUnsaved(saving === 'failed' && build ? { document: build } : null));

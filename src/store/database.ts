@@ -10,6 +10,8 @@ export interface StoredBuild {
   readonly revision: number;
   readonly applied: number;
   readonly document: Build;
+  /** When a moment of it was last kept by the program. */
+  readonly keptAt?: string;
   /** Set when it was deleted; it can be brought back for a while. */
   readonly deletedAt?: string;
 }
@@ -30,6 +32,8 @@ export interface Snapshot {
   readonly name: string;
   readonly takenAt: string;
   readonly document: Build;
+  /** Kept by the program: the oldest of these make room for new ones. */
+  readonly auto?: true;
 }
 
 export class RopewayDatabase extends Dexie {

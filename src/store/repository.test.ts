@@ -112,17 +112,38 @@ test('a snapshot keeps the document of its moment, and going back to it is one e
   await repository.keepSnapshot('b', 'as bought');
   await repository.edit('b', { edit: 'removeDevice', input: { deviceId: 'heater' } });
   await repository.edit('b', cruise(12345));
-  const [snapshot] = await repository.snapshots('b');
+  const snapshot = (await repository.snapshots('b')).find(({ auto }) => !auto);
   expect(snapshot).toMatchObject({ name: 'as bought', document: firn9('b') });
   await repository.edit('b', { edit: 'restore', input: { document: snapshot!.document, from: snapshot!.name } });
   expect((await repository.load('b'))!.stored.document).toEqual(firn9('b'));
   expect((await repository.undo('b')).stored.document.duty.cruisePowerW).toBe(12345);
   await repository.dropSnapshot(snapshot!.number);
-  expect(await repository.snapshots('b')).toEqual([]);
+  expect((await repository.snapshots('b')).filter(({ auto }) => !auto)).toEqual([]);
 });
 
 test('a duplicate has its own id and name and the same content', async () => {
   await repository.duplicate('b', 'twin');
   const { document } = (await repository.load('twin'))!.stored;
   expect(document).toEqual({ ...firn9('twin'), name: 'Firn 9 (copy)' });
+});
+
+test('what was there is kept by itself: before big edits, and once an hour of work, the newest dozen', async () => {
+  await repository.edit('b', cruise(20000));
+  // The first edit of a build keeps how it came.
+  expect(
+    (await repository.snapshots('b')).map(({ name, auto, document }) => [name, auto, document.duty.cruisePowerW]),
+  ).toEqual([['By itself, hourly', true, firn9('b').duty.cruisePowerW]]);
+  for (let k = 0; k < 5; k++) await repository.edit('b', cruise(20001 + k));
+  expect(await repository.snapshots('b')).toHaveLength(1);
+  await repository.keepSnapshot('b', 'mine');
+  for (let k = 0; k < 15; k++)
+    await repository.edit('b', { edit: 'restore', input: { document: firn9('b'), from: `moment ${k}` } });
+  const kept = await repository.snapshots('b');
+  expect(kept.filter(({ auto }) => auto)).toHaveLength(12);
+  expect(kept[0]!.name).toMatch(/^Before: .*moment 14/);
+  // What a person kept stays.
+  expect(kept.map(({ name }) => name)).toContain('mine');
+  clock += 4000;
+  await repository.edit('b', cruise(30000));
+  expect((await repository.snapshots('b'))[0]).toMatchObject({ name: 'By itself, hourly', auto: true });
 });

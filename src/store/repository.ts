@@ -12,6 +12,18 @@ export class BuildGone extends Error {
 
 /** Revision of a build that was just created. */
 export const FIRST_REVISION = 1;
+/** Edits that change much at a press: what was there before is kept by itself. */
+const BIG: ReadonlySet<Edit['edit']> = new Set<Edit['edit']>([
+  'importParts',
+  'importCables',
+  'restore',
+  'fitCables',
+  'setOwnTrip',
+]);
+/** After so long a time of work a moment is kept by itself, and so many of these are. */
+const EVERY_MS = 3_600_000;
+const MOST_AUTO = 12;
+
 /** How long a deleted build can be brought back. */
 const KEPT_DAYS = 30;
 
@@ -76,6 +88,45 @@ export class Repository {
     });
   }
 
+  /** Every build that is not deleted, with what was kept of it. */
+  async collect(): Promise<{ document: Build; snapshots: Snapshot[] }[]> {
+    const { builds, snapshots } = this.database;
+    return this.database.transaction('r', builds, snapshots, async () => {
+      const all = (await builds.orderBy('changedAt').toArray()).filter((stored) => !stored.deletedAt);
+      return Promise.all(
+        all.map(async ({ id, document }) => ({
+          document,
+          snapshots: await snapshots.where('buildId').equals(id).toArray(),
+        })),
+      );
+    });
+  }
+
+  /** Takes in several builds with their snapshots, all or none; those whose id is taken become copies. */
+  async takeInAll(
+    all: readonly { readonly document: Build; readonly snapshots: readonly Omit<Snapshot, 'number' | 'buildId'>[] }[],
+    otherId: () => string,
+  ): Promise<{ taken: number; copies: number }> {
+    const { builds, snapshots } = this.database;
+    return this.database.transaction('rw', builds, snapshots, async () => {
+      let copies = 0;
+      for (const { document, snapshots: kept } of all) {
+        const { id, copy } = await this.takeIn(document, otherId());
+        if (copy) copies++;
+        await snapshots.bulkAdd(
+          kept.map(({ name, takenAt, document: then, auto }) => ({
+            buildId: id,
+            name,
+            takenAt,
+            document: { ...then, id },
+            ...(auto ? { auto } : {}),
+          })) as Snapshot[],
+        );
+      }
+      return { taken: all.length, copies };
+    });
+  }
+
   /** A second build with the same content. */
   async duplicate(id: string, newId: string): Promise<void> {
     const stored = await this.database.builds.get(id);
@@ -128,14 +179,28 @@ export class Repository {
     };
   }
 
+  /** Keeps what is about to be changed: once an hour of work, and before every big edit. Inside the transaction of the change. */
+  private async keepByItself({ id, document, keptAt }: StoredBuild, { edit }: Edit, title: string): Promise<boolean> {
+    const { snapshots } = this.database;
+    const due = keptAt === undefined || Date.parse(this.now()) - Date.parse(keptAt) >= EVERY_MS;
+    if (!due && !BIG.has(edit)) return false;
+    const own = (await snapshots.where('buildId').equals(id).toArray()).filter(({ auto }) => auto);
+    const name = BIG.has(edit) ? `Before: ${title}`.slice(0, 120) : 'By itself, hourly';
+    await snapshots.add({ buildId: id, name, takenAt: this.now(), document, auto: true } as Snapshot);
+    for (const { number } of own.slice(0, Math.max(0, own.length + 1 - MOST_AUTO))) await snapshots.delete(number);
+    return true;
+  }
+
   private change(
     id: string,
-    make: (stored: StoredBuild) => Promise<{ document: Build; applied: number }>,
+    make: (stored: StoredBuild) => Promise<{ document: Build; applied: number; kept?: boolean }>,
   ): Promise<Loaded> {
-    return this.database.transaction('rw', this.database.builds, this.database.journal, async () => {
+    const { builds, journal, snapshots } = this.database;
+    return this.database.transaction('rw', builds, journal, snapshots, async () => {
       const stored = await this.database.builds.get(id);
       if (!stored || stored.deletedAt) throw new BuildGone();
-      const { document, applied } = await make(stored);
+      const { document, applied, kept } = await make(stored);
+      const keptAt = kept ? this.now() : stored.keptAt;
       const next: StoredBuild = {
         id,
         name: document.name,
@@ -143,6 +208,7 @@ export class Repository {
         revision: stored.revision + 1,
         applied,
         document,
+        ...(keptAt === undefined ? {} : { keptAt }),
       };
       await this.database.builds.put(next);
       return this.withTitles(next);
@@ -154,13 +220,14 @@ export class Repository {
     return this.change(id, async (stored) => {
       const { build, patches, inverse, title } = applyEdit(stored.document, edit);
       const number = stored.applied + 1;
+      const kept = await this.keepByItself(stored, edit, title);
       await this.database.journal
         .where('[buildId+number]')
         .between([id, number], [id, Number.MAX_SAFE_INTEGER], true, true)
         .delete();
       const entry: JournalEntry = { buildId: id, number, title, patches, inverse };
       await this.database.journal.put(entry);
-      return { document: build, applied: number };
+      return { document: build, applied: number, kept };
     });
   }
 

@@ -1,3 +1,4 @@
+import type { Build } from '@/core/build';
 import { RopewayDatabase } from './database';
 import { BuildGone, Repository } from './repository';
 
@@ -11,6 +12,17 @@ let database: RopewayDatabase | null = null;
 export const repository = (): Repository => {
   database ??= new RopewayDatabase();
   return new Repository(database, () => new Date().toISOString());
+};
+
+/** Work that is in this tab’s memory only. */
+export interface Unsaved {
+  readonly document: Build;
+}
+let unsaved: Unsaved | null = null;
+/** What would be lost if another build were opened; null: nothing. */
+export const unsavedWork = (): Unsaved | null => unsaved;
+export const tellUnsaved = (work: Unsaved | null): void => {
+  unsaved = work;
 };
 
 export const freshId = (): string => `r${crypto.randomUUID().replaceAll('-', '').slice(0, 15)}`;

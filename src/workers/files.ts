@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import type { Build } from '@/core/build';
 import type { ImportPreview, PartsPreview, ReadModules, TripFile } from '@/core/formats';
-import type { FilesWorker, ReadBuild, ReadParts } from './files.worker';
+import type { FilesWorker, ReadAll, ReadBuild, ReadParts } from './files.worker';
 
 let started: Worker | null = null;
 
@@ -27,7 +27,7 @@ async function aside<T>(read: (worker: Remote<FilesWorker>) => Promise<T>): Prom
 
 export const readBuildFile = async (file: Blob) => {
   const bytes = await file.arrayBuffer();
-  return aside<ReadBuild>((worker) => worker.build(bytes) as Promise<ReadBuild>);
+  return aside<ReadBuild | ReadAll>((worker) => worker.build(bytes) as Promise<ReadBuild | ReadAll>);
 };
 export const readCablesFile = async (file: Blob, build: Build) => {
   const bytes = await file.arrayBuffer();

@@ -1,7 +1,15 @@
 import { expose } from 'comlink';
 import type { Build, Problem } from '@/core/build';
-import { LARGEST_FILE_BYTES, type ReadBuild, readBuildText, readParts } from '@/core/build/schema';
 import {
+  LARGEST_FILE_BYTES,
+  type ReadBuild,
+  type ReadCollection,
+  readBuildText,
+  readCollection,
+  readParts,
+} from '@/core/build/schema';
+import {
+  COLLECTION_FORMAT,
   decodeText,
   type ImportPreview,
   type PartsPreview,
@@ -15,14 +23,18 @@ import {
   type TripFile,
 } from '@/core/formats';
 
-const tooLarge = (bytes: ArrayBuffer): { ok: false; errors: Problem[] } | null =>
-  bytes.byteLength > LARGEST_FILE_BYTES
+/** Several builds read from one file. */
+export type ReadAll = Extract<ReadCollection, { ok: true }> & { readonly all: true };
+const LARGEST_COLLECTION_BYTES = 200_000_000;
+
+const tooLarge = (bytes: ArrayBuffer, most = LARGEST_FILE_BYTES): { ok: false; errors: Problem[] } | null =>
+  bytes.byteLength > most
     ? {
         ok: false,
         errors: [
           {
             path: '(file)',
-            reason: 'is larger than 20 MB.',
+            reason: `is larger than ${most / 1e6} MB.`,
             remedy: 'A build file is far smaller: choose another file.',
           },
         ],
@@ -30,8 +42,27 @@ const tooLarge = (bytes: ArrayBuffer): { ok: false; errors: Problem[] } | null =
     : null;
 
 const api = {
-  build(bytes: ArrayBuffer): ReadBuild {
-    return tooLarge(bytes) ?? readBuildText(decodeText(new Uint8Array(bytes)));
+  /** A build, or all builds of a browser. */
+  build(bytes: ArrayBuffer): ReadBuild | ReadAll {
+    const large = tooLarge(bytes, LARGEST_COLLECTION_BYTES);
+    if (large) return large;
+    const text = decodeText(new Uint8Array(bytes));
+    if (!text.slice(0, 200).includes(COLLECTION_FORMAT)) return tooLarge(bytes) ?? readBuildText(text);
+    try {
+      const read = readCollection(JSON.parse(text.replace(/^\uFEFF/, '')));
+      return read.ok ? { ...read, all: true } : read;
+    } catch (error) {
+      return {
+        ok: false,
+        errors: [
+          {
+            path: '(file)',
+            reason: `is not readable JSON: ${(error as Error).message.slice(0, 120)}.`,
+            remedy: 'The file is damaged; choose an intact copy.',
+          },
+        ],
+      };
+    }
   },
   cables(bytes: ArrayBuffer, build: Build): ImportPreview {
     return tooLarge(bytes) ?? readCablesCsv(decodeText(new Uint8Array(bytes)), build);

@@ -1,6 +1,7 @@
 export { assessmentJson, CAUTION } from './assessment-json';
 export { buildFileName, buildText } from './build-file';
 export { type CableRowInput, type Change, cablesCsv, type ImportPreview, readCablesCsv } from './cables-csv';
+export { COLLECTION_FORMAT, type Collected, collectionText } from './collection';
 export { type CsvTable, type DecimalMark, readCsv, writeCsv } from './csv';
 export { cutListCsv } from './cut-list-csv';
 export { decodeText } from './decode-text';

@@ -36,7 +36,10 @@ export function Snapshots({ buildId }: { buildId: string }) {
   };
 
   return (
-    <Panel title="Snapshots" about="in this browser">
+    <Panel
+      title="Snapshots"
+      about="in this browser; the grey ones are kept by themselves, hourly and before big changes"
+    >
       <form onSubmit={(event) => void keep(event)} className="flex gap-2">
         <input
           aria-label="Name of the snapshot"
@@ -63,7 +66,7 @@ export function Snapshots({ buildId }: { buildId: string }) {
       <ul className="mt-2">
         {list.map((snapshot) => (
           <li key={snapshot.number} className="flex items-baseline gap-2 border-t border-rule py-1">
-            <span className="min-w-0 truncate font-semibold">{snapshot.name}</span>
+            <span className={`min-w-0 truncate ${snapshot.auto ? 'text-soft' : 'font-semibold'}`}>{snapshot.name}</span>
             <span className="ml-auto whitespace-nowrap text-small text-soft">{moment(snapshot.takenAt)}</span>
             <Action
               look="quiet"

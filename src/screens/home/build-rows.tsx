@@ -1,6 +1,6 @@
 'use client';
 import Link from 'next/link';
-import { useState } from 'react';
+import { type MouseEvent, useState } from 'react';
 import { EditRefused } from '@/core/build';
 import { buildFileName, buildText } from '@/core/formats/build-file';
 import type { StoredBuild } from '@/store/database';
@@ -15,11 +15,15 @@ export function BuildRow({
   stored,
   onChanged,
   onDelete,
+  onOpen,
 }: {
   stored: StoredBuild;
   onChanged: () => void;
   onDelete: () => void;
+  /** Before its link is followed. */
+  onOpen: (event: MouseEvent, href: string) => void;
 }) {
+  const href = `${Object.keys(stored.document.circuits.hv.devices).length === 0 ? '/pack' : '/hv-circuit'}?build=${stored.id}`;
   const [naming, setNaming] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const attempt = async (work: () => Promise<unknown>) => {
@@ -40,7 +44,8 @@ export function BuildRow({
     <li data-build={stored.id} className="border-b border-rule py-1.5">
       {naming === null ? (
         <Link
-          href={`${Object.keys(stored.document.circuits.hv.devices).length === 0 ? '/pack' : '/hv-circuit'}?build=${stored.id}`}
+          href={href}
+          onClick={(event) => onOpen(event, href)}
           prefetch={false}
           className="flex items-baseline gap-3 rounded-[3px] py-1 hover:bg-panel"
         >

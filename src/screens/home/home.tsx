@@ -4,14 +4,17 @@ import { useRouter } from 'next/navigation';
 import { type DragEvent, type FormEvent, useCallback, useEffect, useState } from 'react';
 import { type Build, emptyBuild, type Problem } from '@/core/build';
 import { SAMPLE_CARDS, type SampleCard } from '@/core/build/samples/cards';
+import { collectionText } from '@/core/formats/collection';
 import type { StoredBuild } from '@/store/database';
-import { freshId, repository, storageTrouble } from '@/store/tab';
-import { Action, FileAction } from '@/ui/action';
+import { freshId, repository, storageTrouble, tellUnsaved, type Unsaved, unsavedWork } from '@/store/tab';
+import { Action, download, FileAction } from '@/ui/action';
 import { Caution } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { readBuildFile, warmReader } from '@/workers/files';
 import { restoreTheme, switchTheme } from '../shell/theme';
 import { BuildRow, DeletedBuilds } from './build-rows';
+import { FirstSteps } from './first-steps';
+import { UnsavedQuestion } from './unsaved-question';
 
 interface Refusal {
   readonly title: string;
@@ -27,6 +30,15 @@ export function Home() {
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [gone, setGone] = useState<StoredBuild | null>(null);
   const [dragging, setDragging] = useState(false);
+  const [taken, setTaken] = useState<string | null>(null);
+  /** What was asked for while work of this tab is stored nowhere: it would be dropped. */
+  const [held, setHeld] = useState<{ readonly go: () => void; readonly work: Unsaved } | null>(null);
+  /** Goes on at once, or after a question. */
+  const leaving = (go: () => void) => {
+    const work = unsavedWork();
+    if (work) setHeld({ go, work });
+    else go();
+  };
 
   const refresh = useCallback(() => {
     repository()
@@ -77,7 +89,7 @@ export function Home() {
       setTrouble('Give the new build a name first.');
       return;
     }
-    void start((id) => emptyBuild(id, trimmed.slice(0, 120)), '/pack');
+    leaving(() => void start((id) => emptyBuild(id, trimmed.slice(0, 120)), '/pack'));
   };
 
   const onFile = async (file: File) => {
@@ -87,6 +99,15 @@ export function Home() {
       const read = await readBuildFile(file);
       if (!read.ok) {
         setRefusal({ title, problems: read.errors });
+        return;
+      }
+      if ('all' in read) {
+        const { taken, copies } = await repository().takeInAll(read.builds, freshId);
+        setTaken(
+          `Took in ${taken} build${taken === 1 ? '' : 's'}${copies > 0 ? `, ${copies} as a copy beside what is here` : ''}.`,
+        );
+        if (read.left.length > 0) setRefusal({ title: 'Some of it could not be read.', problems: read.left });
+        refresh();
         return;
       }
       await openFresh(
@@ -133,7 +154,18 @@ export function Home() {
     event.preventDefault();
     setDragging(false);
     const file = event.dataTransfer.files[0];
-    if (file) void onFile(file);
+    if (file) leaving(() => void onFile(file));
+  };
+
+  /** Everything of this browser in one file, snapshots included: to keep it safe, or to take it to another address or machine. */
+  const exportAll = async () => {
+    try {
+      const all = await repository().collect();
+      download(collectionText(all), `ropeway-all-${new Date().toISOString().slice(0, 10)}.json`, 'application/json');
+    } catch (error) {
+      const { reason, remedy } = storageTrouble(error);
+      setTrouble(`${reason} ${remedy}`);
+    }
   };
 
   const remove = async (stored: StoredBuild) => {
@@ -179,6 +211,22 @@ export function Home() {
             <Problems {...refusal} />
           </div>
         )}
+        {taken && (
+          <p role="status" className="mt-4 border-l-[3px] border-ink bg-panel p-3">
+            {taken}
+          </p>
+        )}
+        {held && (
+          <UnsavedQuestion
+            work={held.work}
+            onStay={() => setHeld(null)}
+            onGo={() => {
+              tellUnsaved(null);
+              setHeld(null);
+              held.go();
+            }}
+          />
+        )}
         {gone && (
           <p role="status" className="mt-4 flex items-center gap-3 border-l-[3px] border-ink bg-panel p-3">
             <span className="min-w-0 truncate">Deleted {gone.name}, with its undo history and snapshots.</span>
@@ -196,7 +244,7 @@ export function Home() {
                   accept=".json,application/json"
                   label="Build file"
                   onAsk={expectFile}
-                  onFile={(file) => void onFile(file)}
+                  onFile={(file) => leaving(() => void onFile(file))}
                 >
                   Open a build file
                 </FileAction>
@@ -206,10 +254,27 @@ export function Home() {
             {lists?.builds.length === 0 && <FirstSteps />}
             <ul>
               {lists?.builds.map((stored) => (
-                <BuildRow key={stored.id} stored={stored} onChanged={refresh} onDelete={() => void remove(stored)} />
+                <BuildRow
+                  key={stored.id}
+                  stored={stored}
+                  onChanged={refresh}
+                  onDelete={() => void remove(stored)}
+                  onOpen={(event, href) => {
+                    if (!unsavedWork()) return;
+                    event.preventDefault();
+                    leaving(() => router.push(href));
+                  }}
+                />
               ))}
             </ul>
-            <p className="mt-3 text-small text-soft">A build file can also be dropped anywhere on this page.</p>
+            <p className="mt-3 flex flex-wrap items-center gap-x-3 text-small text-soft">
+              A build file can also be dropped anywhere on this page.
+              {(lists?.builds.length ?? 0) > 0 && (
+                <Action look="quiet" onPress={() => void exportAll()}>
+                  Export all builds
+                </Action>
+              )}
+            </p>
             <DeletedBuilds
               deleted={lists?.deleted ?? []}
               onBringBack={(id) => void bringBack(id)}
@@ -233,7 +298,7 @@ export function Home() {
                       <Action
                         look={i === 0 ? 'strong' : 'outline'}
                         onAsk={expectSample}
-                        onPress={() => void start((id) => sampleOf(sample.key, id), '/hv-circuit')}
+                        onPress={() => leaving(() => void start((id) => sampleOf(sample.key, id), '/hv-circuit'))}
                       >
                         Open {sample.name}
                       </Action>
@@ -272,24 +337,5 @@ export function Home() {
         </div>
       </div>
     </main>
-  );
-}
-
-/** An empty list teaches what there is to do. */
-function FirstSteps() {
-  return (
-    <div className="text-soft">
-      <p>None yet.</p>
-      <ol className="mt-3 list-decimal space-y-2 pl-5">
-        <li>Open a sample: its circuit is solved at once, and the ledger lists every margin, thinnest first.</li>
-        <li>
-          Press a check for its working and its source; a failing one offers remedies that were tried on the model.
-        </li>
-        <li>
-          Fit one, undo it, change a cable. Everything stays in this browser; export it as a file to keep it safe.
-        </li>
-        <li>Then start your own build: cells and inverter first, a first verdict follows.</li>
-      </ol>
-    </div>
   );
 }

@@ -1,4 +1,5 @@
 export { buildJsonSchema } from './build-schema';
 export { describeBuildFile } from './describe-build';
-export { LARGEST_FILE_BYTES, type ReadBuild, readBuild, readBuildText } from './read-build';
+export { LARGEST_FILE_BYTES, parseFile, type ReadBuild, readBuild, readBuildText } from './read-build';
+export { type ReadCollection, readCollection } from './read-collection';
 export { readParts } from './read-parts';

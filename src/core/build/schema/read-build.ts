@@ -128,6 +128,16 @@ export function readBuild(data: unknown): ReadBuild {
 
 /** Reads a build from the text of a file. */
 export function readBuildText(text: string): ReadBuild {
+  const data = parseFile(text);
+  return data.ok ? readBuild(data.data) : data;
+}
+
+type Parsed =
+  | { readonly ok: true; readonly data: unknown }
+  | { readonly ok: false; readonly errors: readonly Problem[] };
+
+/** Data of a file’s text; a file that is too large or no JSON is told. */
+export function parseFile(text: string): Parsed {
   if (text.length > LARGEST_FILE_BYTES)
     return {
       ok: false,
@@ -154,5 +164,5 @@ export function readBuildText(text: string): ReadBuild {
       ],
     };
   }
-  return readBuild(data);
+  return { ok: true, data };
 }
