@@ -130,6 +130,10 @@ describe('a track', () => {
     ['', 'empty'],
     ['a;b\n1;2\n', 'no column for time'],
     ['time s;speed km/h\nx;y\n', 'fewer than two rows'],
+    ['time s;speed\n0;50\n10;50\n', 'does not say its unit'],
+    [`<gpx><trk><trkseg>${'<trkpt lat="46" lon="8">'.repeat(20_000)}`, 'nested too deeply'],
+    [`<gpx>${'<ele'.repeat(50_000)}`, 'do not fit together'],
+    [`<gpx><trk><trkseg>${'<trkpt lat="46" lon="8"/>'.repeat(20_000)}</trkseg></trk></gpx>`, 'fewer than two points'],
   ])('%# is refused with words', (text, words) => {
     const trip = readTripFile(text, 'x');
     expect(trip.ok).toBe(false);
@@ -137,6 +141,23 @@ describe('a track', () => {
       expect(trip.errors[0]!.reason).toContain(words);
       expect(trip.errors[0]!.remedy.length).toBeGreaterThan(10);
     }
+  });
+
+  test('a height that no road has is none, and spaces in a tag are spaces', () => {
+    const trip = read(
+      track(50, 10, 0.1)
+        .replace(/<ele>[^<]*<\/ele>/, '<ele>1e308</ele>')
+        .replaceAll('<time>', `<time${' '.repeat(2000)}>`),
+    );
+    expect(trip.grades.every((grade) => Number.isFinite(grade) && Math.abs(grade) <= 0.35)).toBe(true);
+    expect(trip.distanceM).toBeCloseTo(read(track(50, 10, 0.1)).distanceM, 6);
+  });
+
+  test('entities of a document type are not followed', () => {
+    const bomb = '<!DOCTYPE gpx [<!ENTITY a "1"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]>';
+    const trip = readTripFile(`${bomb}${track(50, 10, 0.1).replace('<ele>', '<ele>&b;')}`, 'x.gpx');
+    if (trip.ok) expect(trip.heights?.asReadM.every((height) => height < 9000)).toBe(true);
+    else expect(trip.errors[0]!.reason).toMatch(/\S/);
   });
 
   test('whatever the file holds, it answers', () => {

@@ -1,5 +1,6 @@
 import type { Problem } from '../build';
 import { readCsv, readNumber } from './csv';
+import { gpxPoints } from './gpx';
 import { cleanTrack, type Rejected } from './trip-clean';
 
 /** A trip from a file: one point a second, and what was left out of it. */
@@ -54,18 +55,21 @@ interface Fix {
 }
 
 function readGpx(text: string, name: string): TripFile {
+  const points = gpxPoints(text);
+  if ('reason' in points)
+    return refuse('(file)', `is no track that can be read: ${points.reason}.`, 'Export the track anew, as GPX.');
   const fixes: Fix[] = [];
-  let [points, broken] = [0, 0];
-  for (const match of text.matchAll(/<trkpt\b([^>]*)>([\s\S]*?)<\/trkpt>/gi)) {
-    points++;
-    const lat = Number(/\blat\s*=\s*["']([^"']+)["']/i.exec(match[1]!)?.[1]);
-    const lon = Number(/\blon\s*=\s*["']([^"']+)["']/i.exec(match[1]!)?.[1]);
-    const t = instant(/<time>\s*([^<]+?)\s*<\/time>/i.exec(match[2]!)?.[1] ?? '');
-    const ele = Number(/<ele>\s*([^<]+?)\s*<\/ele>/i.exec(match[2]!)?.[1] ?? Number.NaN);
+  let broken = 0;
+  const figure = (one: string | null): number => (one === null || one === '' ? Number.NaN : Number(one));
+  for (const point of points) {
+    const [lat, lon, t] = [figure(point.lat), figure(point.lon), instant(point.time ?? '')];
+    // A height that no road has is none.
+    const ele = figure(point.ele);
+    const z = ele >= -500 && ele <= 9000 ? ele : null;
     if (!(Math.abs(lat) <= 90) || !(Math.abs(lon) <= 180) || !Number.isFinite(t)) broken++;
-    else fixes.push({ t, lat, lon, z: Number.isFinite(ele) ? ele : null });
+    else fixes.push({ t, lat, lon, z });
   }
-  if (points === 0)
+  if (points.length === 0)
     return refuse('(file)', 'holds no track points.', 'Export the track with its points, not a route or waypoints.');
   const { kept, rejected, gaps } = cleanTrack(fixes, (p, q) => greatCircle(p, q) <= JUMP_MPS * (q.t - p.t));
   if (kept.length < 2)
@@ -137,6 +141,12 @@ function readTable(text: string, name: string): TripFile {
       'line 1',
       'names no column for time and none for speed.',
       'Call them "time s" and "speed km/h" (or "speed m/s").',
+    );
+  if (!/km|kph|mph|mi|m\/s|mps|m s/.test(speedColumn))
+    return refuse(
+      'line 1',
+      `“${speedColumn.slice(0, 40)}” does not say its unit: 50 could be km/h, mph or m/s.`,
+      'Call it "speed km/h", "speed mph" or "speed m/s".',
     );
   const factor = /km|kph/.test(speedColumn) ? 1 / 3.6 : /mph|mi/.test(speedColumn) ? 0.44704 : 1;
   const notes: string[] = [];
