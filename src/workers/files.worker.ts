@@ -19,9 +19,9 @@ import {
   readCablesCsv,
   readCsv,
   readModulesCsv,
-  readTripFile,
   type TripFile,
 } from '@/core/formats';
+import { readTripFile } from '@/core/formats/trip-file';
 
 /** Several builds read from one file. */
 export type ReadAll = Extract<ReadCollection, { ok: true }> & { readonly all: true };
