@@ -29,7 +29,9 @@ const moments = (from: number, to: number): number[] =>
 const SHORTEST_S = 1e-4;
 const LONGEST_S = 1e4;
 /** Loads that lie nearer than this, as a ratio of their currents, share a name. */
-const SAME_PLACE = 2;
+const SAME_PLACE = 4;
+/** A name that ends at a dot nearer to the left than this would run into the axis, px. */
+const LEFT_PX = 210;
 
 /** Dots with their names; of several in one place the names stand together at the greatest. */
 export function namedLoads(loads: TimeCurrent['loads']): { x: number; y: number; name: string }[] {
@@ -156,7 +158,25 @@ export default function TimeCurrentChart({ picture, system }: { picture: TimeCur
               />
             ))}
             <Scatter name="load" data={loads} fill="var(--ink)" isAnimationActive={false}>
-              <LabelList dataKey="name" position="bottom" offset={8} fontSize={12} fill="var(--ink)" />
+              <LabelList
+                dataKey="name"
+                content={({ x, y, width, value }) => {
+                  const at = Number(x) + Number(width ?? 0) / 2;
+                  // Above its dot, away from the axis on the left and from the curves on the right.
+                  const left = at < LEFT_PX;
+                  return (
+                    <text
+                      x={left ? at - 4 : at + 4}
+                      y={Number(y) - 6}
+                      textAnchor={left ? 'start' : 'end'}
+                      fontSize="12"
+                      fill="var(--ink)"
+                    >
+                      {value}
+                    </text>
+                  );
+                }}
+              />
             </Scatter>
           </ScatterChart>
         </ResponsiveContainer>

@@ -14,18 +14,28 @@ const category = defineRule({
     line: '{detail}',
     open: 'Vehicle category',
   },
-  sources: ['Classes by gross mass: UN R.E.3 (from memory: verify)'],
+  sources: [
+    'Classes by gross mass: UN R.E.3 (from memory: verify)',
+    'A gross limit is no more than both axles bear together',
+  ],
   judge: ({ vehicle: { build } }): Finding<'detail'>[] => {
     const { category: told, grossMassKg } = build.vehicle;
     if (told === undefined) return [];
     const { name, overKg, mostKg } = CATEGORY_FIGURES[told];
     if (overKg === undefined && mostKg === undefined) return [];
     if (grossMassKg === null) return [{ subject: CATEGORY, missing: [{ ref: CATEGORY, what: 'the gross limit' }] }];
+    const { frontLimitKg, rearLimitKg } = build.chassis ?? {};
+    const bornKg =
+      frontLimitKg === undefined || rearLimitKg === undefined ? Number.POSITIVE_INFINITY : frontLimitKg + rearLimitKg;
+    const tooMuch = grossMassKg > bornKg;
     return [
       {
         subject: CATEGORY,
-        holds: (overKg === undefined || grossMassKg > overKg) && (mostKg === undefined || grossMassKg <= mostKg),
-        figures: { detail: `${name}, with a gross limit of ${q(grossMassKg, 'mass')}` },
+        holds:
+          !tooMuch && (overKg === undefined || grossMassKg > overKg) && (mostKg === undefined || grossMassKg <= mostKg),
+        figures: {
+          detail: `${name}, with a gross limit of ${q(grossMassKg, 'mass')}${tooMuch ? `, of which the axles bear ${q(bornKg, 'mass')}` : ''}`,
+        },
       },
     ];
   },

@@ -64,6 +64,17 @@ export const PLACE_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: HIGH,
+    did: 'a nine-seater called a heavy goods vehicle, and its gross limit made to fit',
+    on: 'firn',
+    plant: edit(
+      { edit: 'setCategory', input: { category: 'N3' } },
+      { edit: 'setFigure', input: { figure: 'massGross', value: 15000 } },
+    ),
+    speaks: 'survey.category:category',
+    says: 'Category and gross limit contradict each other',
+  },
+  {
+    kind: HIGH,
     did: 'a bus whose gross limit nobody told',
     on: 'larkspur',
     plant: both(edit({ edit: 'setCategory', input: { category: 'M3' } }), (build) => ({
