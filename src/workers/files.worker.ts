@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import type { Build, Problem } from '@/core/build';
 import {
   LARGEST_FILE_BYTES,
+  parseFile,
   type ReadBuild,
   type ReadCollection,
   readBuildText,
@@ -48,21 +49,10 @@ const api = {
     if (large) return large;
     const text = decodeText(new Uint8Array(bytes));
     if (!text.slice(0, 200).includes(COLLECTION_FORMAT)) return tooLarge(bytes) ?? readBuildText(text);
-    try {
-      const read = readCollection(JSON.parse(text.replace(/^\uFEFF/, '')));
-      return read.ok ? { ...read, all: true } : read;
-    } catch (error) {
-      return {
-        ok: false,
-        errors: [
-          {
-            path: '(file)',
-            reason: `is not readable JSON: ${(error as Error).message.slice(0, 120)}.`,
-            remedy: 'The file is damaged; choose an intact copy.',
-          },
-        ],
-      };
-    }
+    const data = parseFile(text, LARGEST_COLLECTION_BYTES);
+    if (!data.ok) return data;
+    const read = readCollection(data.data);
+    return read.ok ? { ...read, all: true } : read;
   },
   cables(bytes: ArrayBuffer, build: Build): ImportPreview {
     return tooLarge(bytes) ?? readCablesCsv(decodeText(new Uint8Array(bytes)), build);

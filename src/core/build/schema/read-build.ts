@@ -137,14 +137,14 @@ type Parsed =
   | { readonly ok: false; readonly errors: readonly Problem[] };
 
 /** Data of a file’s text; a file that is too large or no JSON is told. */
-export function parseFile(text: string): Parsed {
-  if (text.length > LARGEST_FILE_BYTES)
+export function parseFile(text: string, mostBytes = LARGEST_FILE_BYTES): Parsed {
+  if (text.length > mostBytes)
     return {
       ok: false,
       errors: [
         {
           path: '(file)',
-          reason: 'is larger than 20 MB.',
+          reason: `is larger than ${mostBytes / 1e6} MB.`,
           remedy: 'A build file is far smaller: choose another file.',
         },
       ],
