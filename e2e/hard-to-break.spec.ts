@@ -166,5 +166,5 @@ test('work that the browser did not store is not dropped without a question', as
   await expect(question).toBeHidden();
   await page.getByRole('button', { name: 'Open Larkspur' }).click();
   await question.getByRole('button', { name: 'Open the other, drop this work' }).click();
-  await expect(page.getByText('Larkspur').first()).toBeVisible();
+  await expect(page.getByRole('contentinfo').getByText('Larkspur')).toBeVisible();
 });

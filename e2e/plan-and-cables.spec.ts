@@ -44,6 +44,8 @@ test('typed coordinates: outside the car is refused in words, and what was typed
   await field.fill('9 m');
   await field.press('Enter');
   await expect(page.getByText(/behind the vehicle/)).toBeVisible();
+  await expect(field).toHaveValue('9 m');
+  await field.press('Escape');
   await expect(field).toHaveValue(/2\.75\s*m/);
 });
 

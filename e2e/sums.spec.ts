@@ -8,10 +8,10 @@ test('a quick cable sum is worked out, sent into a build and fitted there', asyn
   // 302.9 A, 73.7 °C: the same balance by bisection in another language.
   await expect(answer).toContainText('303');
   await expect(answer).toContainText('73.7');
-  await page.getByLabel('Size').fill('10');
-  await page.getByLabel('Size').press('Enter');
-  await page.getByLabel('Air around it').fill('85 °C');
-  await page.getByLabel('Air around it').press('Enter');
+  await page.getByLabel('Size', { exact: true }).fill('10');
+  await page.getByLabel('Size', { exact: true }).press('Enter');
+  await page.getByLabel('Air around it', { exact: true }).fill('85 °C');
+  await page.getByLabel('Air around it', { exact: true }).press('Enter');
   await page.getByRole('button', { name: 'Send into a build' }).click();
   await choose(page.getByLabel('Into', { exact: true }), 'Heater plus: fit this cable');
   await page.getByRole('button', { name: 'Send', exact: true }).click();

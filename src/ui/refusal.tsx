@@ -7,17 +7,23 @@ export interface Refusal {
   readonly remedy: string;
 }
 
-/** The last refusal of whoever takes what the fields give; another object each time. */
-const Last = createContext<() => Refusal | null>(() => null);
+/** The last refusal of whoever takes what the fields give, another object each time; and that it is said at its field now. */
+interface Taker {
+  readonly last: () => Refusal | null;
+  readonly said: () => void;
+}
+const Last = createContext<Taker>({ last: () => null, said: () => undefined });
 export const Refusals = Last.Provider;
 
 /** Hands something over, and says why it was not taken; null: it was. */
 export function useTaken(): (give: () => unknown) => Refusal | null {
-  const last = useContext(Last);
+  const { last, said } = useContext(Last);
   return (give) => {
     const before = last();
     give();
     const after = last();
-    return after !== before ? after : null;
+    if (after === before || !after) return null;
+    said();
+    return after;
   };
 }

@@ -33,7 +33,8 @@ interface Sheet {
   readonly openCheck: (key: string) => void;
 }
 
-const lastTrouble = () => useBench.getState().trouble;
+/** What the bench refuses is said at the field that gave it; only the rest of its troubles stand in the tape. */
+const BENCH = { last: () => useBench.getState().trouble, said: () => useBench.getState().dismiss() };
 
 const SheetContext = createContext<Sheet | null>(null);
 
@@ -188,7 +189,7 @@ function OpenShell({ children }: { children: ReactNode }) {
         >
           <SheetContext value={{ assessment, openCheck }}>
             <Fence key={page}>
-              <Refusals value={lastTrouble}>{children}</Refusals>
+              <Refusals value={BENCH}>{children}</Refusals>
             </Fence>
           </SheetContext>
         </main>
