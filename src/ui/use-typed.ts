@@ -10,26 +10,41 @@ const SOON_MS = 800;
  */
 export function useTyped(value: string, commit: (text: string) => boolean) {
   const [draft, setDraft] = useState<string | null>(null);
+  /** What was taken last: it may stand otherwise than it was typed, and is not handed over again. */
+  const [given, setGiven] = useState<string | null>(null);
   const latest = useRef(commit);
   latest.current = commit;
+  const give = (text: string): boolean => {
+    if (text === given) return true;
+    const taken = latest.current(text);
+    if (taken) setGiven(text);
+    return taken;
+  };
+  const hand = useRef(give);
+  hand.current = give;
   useEffect(() => {
-    if (draft === null || draft === value) return;
-    const soon = setTimeout(() => latest.current(draft), SOON_MS);
+    if (draft === null || draft === value || draft === given) return;
+    const soon = setTimeout(() => hand.current(draft), SOON_MS);
     const ask = (event: BeforeUnloadEvent) => event.preventDefault();
     window.addEventListener('beforeunload', ask);
     return () => {
       clearTimeout(soon);
       window.removeEventListener('beforeunload', ask);
     };
-  }, [draft, value]);
+  }, [draft, value, given]);
   return {
     text: draft ?? value,
     onType: setDraft,
     /** The field is left, or Enter pressed: taken now, or kept as typed where it is refused. */
     settle: () => {
-      if (draft === null || latest.current(draft)) setDraft(null);
+      if (draft !== null && !give(draft)) return;
+      setDraft(null);
+      setGiven(null);
     },
     /** Back to what stands. */
-    drop: () => setDraft(null),
+    drop: () => {
+      setDraft(null);
+      setGiven(null);
+    },
   };
 }

@@ -48,6 +48,17 @@ describe('threads that answer', () => {
     }
   });
 
+  test('large bodies wait only up to a limit together, however few they are', async () => {
+    const threads = new Threads(file, 1500);
+    const held = [threads.ask(null, 'hang'), threads.ask(null, 'hang')];
+    const large = 'x'.repeat(40_000_000);
+    const waiting = [threads.ask(null, large), threads.ask(null, large)];
+    expect((await threads.ask(null, large)).status).toBe(503);
+    await Promise.all(held);
+    expect((await Promise.all(waiting)).map(({ status }) => status)).toEqual([200, 200]);
+    expect((await threads.ask(null, 'well')).status).toBe(200);
+  });
+
   test('more than may wait are told so at once', async () => {
     const threads = new Threads(file, 2000);
     const held = [threads.ask(null, 'hang'), threads.ask(null, 'hang')];

@@ -6,6 +6,8 @@ import { type Answer, answerTo, MADE_FOR_ANSWERS, type Question } from '@/cli/an
 /** So many are worked on at once, and so many wait; a thread may hold so much. */
 const THREADS = 2;
 const MOST_WAITING = 200;
+/** All texts that wait, characters: five of the largest files. */
+const MOST_WAITING_TEXT = 100_000_000;
 const MOST_MB = 700;
 /** A whole build of the largest size takes a tenth of it. */
 export const BUDGET_MS = 20_000;
@@ -33,6 +35,7 @@ export class Threads {
   private readonly waiting: Job[] = [];
   private made = 0;
   private count = 0;
+  private waitingText = 0;
 
   constructor(
     private readonly file: string,
@@ -40,10 +43,13 @@ export class Threads {
   ) {}
 
   ask(law: string | null, text: string): Promise<Said> {
-    if (this.waiting.length >= MOST_WAITING)
+    // One question by itself is never too much: its body has a limit of its own.
+    const full = this.waiting.length > 0 && this.waitingText + text.length > MOST_WAITING_TEXT;
+    if (this.waiting.length >= MOST_WAITING || full)
       return Promise.resolve(said(503, 'has too much to do.', 'Ask again in a while, fewer at a time.'));
     return new Promise((done) => {
       this.waiting.push({ id: this.count++, law, text, done });
+      this.waitingText += text.length;
       this.next();
     });
   }
@@ -51,7 +57,10 @@ export class Threads {
   private next(): void {
     if (this.waiting.length === 0) return;
     const worker = this.idle.pop() ?? (this.made < THREADS ? this.make() : null);
-    if (worker) this.run(worker, this.waiting.shift()!);
+    if (!worker) return;
+    const job = this.waiting.shift()!;
+    this.waitingText -= job.text.length;
+    this.run(worker, job);
   }
 
   private make(): Worker {

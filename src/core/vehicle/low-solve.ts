@@ -49,13 +49,20 @@ export function solveLow(vehicle: Resolved, setting: LowSetting): LowPoint {
       : null;
   if (ground === null || (!low.battery?.data && !(setting.converters && low.converters.length > 0))) return NOTHING;
   const ends = endsOf(vehicle, low, setting.awake, ground);
-  const known = answers.get(ends) ?? new Memo<LowPoint>(4000);
+  const known = answers.get(ends) ?? { alone: new Memo<LowPoint>(2000), together: new Memo<LowPoint>(200) };
   answers.set(ends, known);
-  return known.get(keyOf(low, setting), () => solveSetting({ vehicle, low, setting, ground, ends }));
+  return (setting.running.size > 1 ? known.together : known.alone).get(keyOf(low, setting), () =>
+    solveSetting({ vehicle, low, setting, ground, ends }),
+  );
 }
 
 /** By the wires and what stands in them: an edit of one load leaves what the others do by themselves as it was. */
-const answers = new WeakMap<DeadEnds, Memo<LowPoint>>();
+const answers = new WeakMap<DeadEnds, Answers>();
+/** One load’s network is small, and there are hundreds; of many loads it is the whole circuit, and a scenario goes through hundreds of settings. */
+interface Answers {
+  readonly alone: Memo<LowPoint>;
+  readonly together: Memo<LowPoint>;
+}
 
 /** All that a solution reads beside wires and what stands in them. */
 function keyOf(low: LowVoltage, { running, converters, socBattery, batteryC }: LowSetting): string {

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { UnitSystem } from '@/core/quantities';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
@@ -21,13 +21,17 @@ export default function SweepPanel({
 }) {
   const [over, setOver] = useState<string | null>(null);
   const [what, setWhat] = useState<string | null>(null);
-  const fields = sweepable(sum, values);
-  const figures = drawable(sum, result);
-  const figure = figures.find(({ key }) => key === what) ?? figures[0];
-  const field = fields.find(({ key }) => key === over) ?? (figure && tellingField(sum, values, fields, figure));
-  if (!field || !figure) return null;
-  const sweep = sweepOf(sum, values, field.key, figure.key);
-  if (!sweep) return null;
+  // Made when a figure is entered, not whenever the panel is drawn.
+  const drawn = useMemo(() => {
+    const fields = sweepable(sum, values);
+    const figures = drawable(sum, result);
+    const figure = figures.find(({ key }) => key === what) ?? figures[0];
+    const field = fields.find(({ key }) => key === over) ?? (figure && tellingField(sum, values, fields, figure));
+    const sweep = field && figure ? sweepOf(sum, values, field.key, figure.key) : null;
+    return sweep && field && figure ? { fields, figures, field, figure, sweep } : null;
+  }, [sum, values, result, what, over]);
+  if (!drawn) return null;
+  const { fields, figures, field, figure, sweep } = drawn;
   const here = figureAt(result, figure.key) as number;
   return (
     <Panel title="How it changes" about="the other figures stay as they are">

@@ -33,8 +33,11 @@ export function tellingField(
     const y = answer.ok ? figureAt(answer.result, figure.key) : null;
     return typeof y === 'number' ? y : null;
   };
+  const began = performance.now();
   return (
     fields.find(({ key, dimension }) => {
+      // A sum that is long is drawn over its first field rather than waited for.
+      if (performance.now() - began > BUDGET_MS) return false;
       const at = values[key] as number;
       const [low, high] = [yAt(key, at / 1.5), yAt(key, dimension === 'ratio' ? Math.min(1, at * 1.5) : at * 1.5)];
       return low !== null && high !== null && Math.abs(high - low) > 0.1 * Math.max(Math.abs(low), Math.abs(high));

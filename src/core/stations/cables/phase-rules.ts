@@ -51,6 +51,14 @@ function continuousA({ build }: Vehicle): number | null {
   return motorCurrentA(motor) * Math.min(1, motor.continuousPowerW / peakW);
 }
 
+/** With the motor’s current for good, °C; null: it heats without end. Undefined: the motor, the cable or its place is not known. */
+export function phaseTemperatureC(vehicle: Vehicle, conductor: ResolvedConductor): number | null | undefined {
+  const currentA = continuousA(vehicle);
+  return currentA === null || !conductor.cable || !conductor.zone
+    ? undefined
+    : conductorTemperature(conductor, currentA);
+}
+
 const phase = defineRule({
   id: 'cable.phase',
   endangers: 'fire',
@@ -83,7 +91,8 @@ const phase = defineRule({
         ...(currentA === null ? [{ ref: subject, what: 'the motor that it feeds' }] : []),
       ];
       if (!cable || !zone || currentA === null || missing.length > 0) return [{ subject, missing }];
-      const reached = conductorTemperature(conductor, currentA);
+      const reached = phaseTemperatureC(vehicle, conductor);
+      if (reached === undefined) return [{ subject, missing }];
       const figures = { current: amps(currentA) };
       if (reached === null) return [{ subject, holds: false, variant: 'runaway', figures }];
       return [

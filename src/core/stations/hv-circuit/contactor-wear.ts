@@ -24,6 +24,7 @@ import {
   worstCurrent,
 } from '../context';
 import { defineRule, type Rule } from '../define';
+import { gapAt, noteOf } from '../thin-air';
 import { studArea } from './contactor-rules';
 
 /** A long climb, s: what "minutes" stands for. */
@@ -257,7 +258,9 @@ const life = defineRule({
       // Without a solved Ready nothing is known of what it opens.
       if (!worst) return [{ subject, waitsFor: [{ ref: PACK_REF, what: 'gives the power asked' }] }];
       const openedA = worst.currentA;
-      const limit = lifeAt(openedA, part.breakCurrentA, part.electricalLife, part.mechanicalLife);
+      const air = gapAt(context.vehicle, part);
+      const breaksA = part.breakCurrentA * air.share;
+      const limit = lifeAt(openedA, breaksA, part.electricalLife, part.mechanicalLife);
       const margin = marginAtMost(demand, limit);
       return [
         {
@@ -267,7 +270,7 @@ const life = defineRule({
           limit: { value: limit, dimension: 'count' },
           margin,
           figures: { current: amps(openedA) },
-          assumed: starts === undefined ? [`${STARTS_A_DAY} key turns a day: not entered.`] : [],
+          assumed: [...(starts === undefined ? [`${STARTS_A_DAY} key turns a day: not entered.`] : []), ...air.assumed],
           lines: () => [
             {
               formula: 'n = starts a day · 365 · years',
@@ -276,8 +279,9 @@ const life = defineRule({
             },
             {
               formula: 'n_life = min(n_mech, n_el · (I_break / I)²)',
-              figures: `min(${part.mechanicalLife}, ${part.electricalLife} · (${q(part.breakCurrentA, 'current')} / ${q(openedA, 'current')})²)`,
+              figures: `min(${part.mechanicalLife}, ${part.electricalLife} · (${q(breaksA, 'current')} / ${q(openedA, 'current')})²)`,
               result: { value: limit, dimension: 'count' },
+              ...noteOf(air),
             },
           ],
         },

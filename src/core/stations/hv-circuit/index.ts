@@ -1,3 +1,4 @@
+import { told } from '../../quantities';
 import { isRun } from '../../simulate';
 import { partOf } from '../../vehicle';
 import { defineStation } from '../define';
@@ -53,7 +54,7 @@ export const hvCircuit = defineStation({
     safeguard,
     ...SERIES_RULES,
   ],
-  leaves: ({ vehicle: { devices } }) => [
+  leaves: ({ vehicle: { build, devices } }) => [
     'Covers, labels, bonding and clearances beyond what somebody looked at and told.',
     ...(devices.some(
       (heater) => heater.device.kind === 'heater' && partOf(heater, 'bus-device')?.resistanceAtV === undefined,
@@ -63,6 +64,14 @@ export const hvCircuit = defineStation({
     ...(devices.some((heater) => partOf(heater, 'bus-device')?.resistanceAtV !== undefined)
       ? [
           'On the trip a heating wire takes the power that is told, whatever the voltage: near full charge it takes more.',
+        ]
+      : []),
+    ...(build.vehicle.altitudeM === 0
+      ? ['The altitude is 0, as at the sea: where the vehicle climbs higher, contacts break less and air cools less.']
+      : []),
+    ...(build.vehicle.altitudeM > 2000
+      ? [
+          `Clearances above ${told(2000, 'length')} in plugs, fuse holders, inverters and chargers: they have to be wider. Ask the makers.`,
         ]
       : []),
   ],

@@ -1,4 +1,4 @@
-import { both, edit, refit } from './change';
+import { both, edit, refit, wire } from './change';
 import type { Harmless, Mistake } from './mistake';
 
 const HIGH = 'Thin air, hot terminals, the wrong class';
@@ -26,7 +26,7 @@ export const PLACE_MISTAKES: readonly Mistake[] = [
     kind: HIGH,
     did: 'a contactor that just breaks the hardest current, driven at 4,000 m',
     on: 'firn',
-    plant: both(refit('k-plus', 'contactor', { breakCurrentA: 230, ratedVoltageV: 900 }), altitude(4000)),
+    plant: both(refit('k-plus', 'contactor', { breakCurrentA: 260, ratedVoltageV: 900 }), altitude(4000)),
     speaks: 'contactor.break:k-plus',
     says: 'K+ main can’t open the hardest current',
   },
@@ -53,6 +53,46 @@ export const PLACE_MISTAKES: readonly Mistake[] = [
     plant: refit('k-plus', 'contactor', { terminalC: 60 }),
     speaks: 'cable.terminal:k-plus',
     says: 'Terminals of K+ main get hotter than they bear',
+  },
+  {
+    kind: HIGH,
+    did: 'motor cables that the motor’s current heats beyond what the inverter’s terminals bear',
+    on: 'firn',
+    plant: both(
+      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
+      refit('inverter', 'inverter', { terminalC: 70 }),
+    ),
+    speaks: 'cable.terminal:inverter',
+    says: 'Terminals of Inverter get hotter than they bear',
+  },
+  {
+    kind: HIGH,
+    did: 'motor cables that heat without end at the inverter’s terminals',
+    on: 'firn',
+    plant: wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-heat-plus'),
+    speaks: 'cable.terminal:inverter',
+    says: 'Terminals of Inverter get hotter than they bear',
+  },
+  {
+    kind: HIGH,
+    did: 'one of two cables at a contactor not chosen',
+    on: 'firn',
+    plant: (build) => ({
+      ...build,
+      circuits: {
+        ...build.circuits,
+        hv: {
+          ...build.circuits.hv,
+          conductors: {
+            ...build.circuits.hv.conductors,
+            'c-rear-plus': { ...build.circuits.hv.conductors['c-rear-plus']!, partId: null },
+          },
+        },
+      },
+    }),
+    speaks: 'cable.terminal:k-plus',
+    says: 'Terminals of K+ main',
+    asks: true,
   },
   {
     kind: HIGH,
@@ -99,6 +139,16 @@ export const PLACE_HARMLESS: readonly Harmless[] = [
       refit('s-mid', 'disconnect', { toAltitudeM: 4000 }),
       altitude(4000),
     ),
+  },
+  {
+    did: 'a contactor that breaks 260 A, at sea level',
+    on: 'firn',
+    change: both(refit('k-plus', 'contactor', { breakCurrentA: 260, ratedVoltageV: 900 }), altitude(0)),
+  },
+  {
+    did: 'a motor cable as thick as the battery’s, on terminals of bare copper',
+    on: 'firn',
+    change: wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
   },
   {
     did: 'tinned terminals that are stated for more',
