@@ -77,6 +77,10 @@ test('a stored build that can’t be judged opens with its history, its text and
   );
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Firn 9 can’t be judged' })).toBeVisible();
+  await expect(page.getByText(/parts\.fuse-traction-500-300\.ratedCurrentA/)).toBeVisible();
+  await expect(
+    page.getByText(/It has to be above 0.A and at most 100.000.A|It has to be above 0.A and at most 100.kA/),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'As it would be exported' }).click();
   await expect(page.getByText('"format": "ropeway-build"')).toBeVisible();
   const [file] = await Promise.all([

@@ -2,13 +2,18 @@
 import Link from 'next/link';
 import { useShallow } from 'zustand/react/shallow';
 import type { Build } from '@/core/build';
+import { beyondLimits } from '@/core/build/limits/limits';
 import { buildFileName, buildText } from '@/core/formats/build-file';
 import { inUnits } from '@/core/quantities';
 import { useBench } from '@/store/bench';
 import { Action, download } from '@/ui/action';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
 import { Snapshots } from '../files/snapshots';
+
+/** So many figures are named; the file has them all. */
+const MOST = 8;
 
 /** A build that can’t be judged: its history, its snapshots, its text, and the way out. */
 export function HurtBuild({ build, hurt }: { build: Build; hurt: string }) {
@@ -22,6 +27,14 @@ export function HurtBuild({ build, hurt }: { build: Build; hurt: string }) {
       trouble,
     })),
   );
+  // Where it hurts: what no file of today may have.
+  const beyond = beyondLimits(build)
+    .slice(0, MOST)
+    .map((one) => ({
+      ...one,
+      reason: inUnits(one.reason, build.units),
+      remedy: 'Undo it, or correct it in the file.',
+    }));
   return (
     <main className="mx-auto max-w-[860px] space-y-3 px-5 py-6">
       <header>
@@ -54,6 +67,7 @@ export function HurtBuild({ build, hurt }: { build: Build; hurt: string }) {
         </Link>
         <span className="self-center text-soft">{saving === 'saved' ? 'Saved' : 'Not saved yet'}</span>
       </div>
+      {beyond.length > 0 && <Problems title="These figures no build can have." problems={beyond} />}
       <Snapshots buildId={build.id} />
       <Panel title="Its text">
         <Fold head="As it would be exported">
