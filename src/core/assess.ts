@@ -1,5 +1,5 @@
 import type { Build } from './build';
-import { type Check, runRules, sortLedger } from './checks';
+import { type Check, runRule, sortLedger } from './checks';
 import { ruleSetOf } from './rules';
 import {
   prechargeRuns,
@@ -76,8 +76,21 @@ export function assessWithRuns(build: Build, { memory = new Memory(), runs: know
 }
 
 /** A build goes in, an assessment comes out: pure and quick. */
-export function assess(build: Build, { memory = new Memory(), runs = {} }: Given = {}): Assessment {
+export function assess(build: Build, given: Given = {}): Assessment {
+  const steps = assessing(build, given);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+/** The same a step at a time, a rule being one: for whoever must do other things between, like a page. */
+export function* assessing(
+  build: Build,
+  { memory = new Memory(), runs = {} }: Given = {},
+): Generator<void, Assessment, void> {
   const vehicle = vehicleOf(build, memory);
+  yield;
   const precharges = prechargeRuns(vehicle);
   const tripKey = tripRunsKey(vehicle);
   const trip = runs.trip && runs.trip.key === tripKey ? runs.trip : null;
@@ -93,7 +106,14 @@ export function assess(build: Build, { memory = new Memory(), runs = {} }: Given
     heat,
   };
 
-  const checks = sortLedger(STATIONS.flatMap(({ id, rules }) => runRules(id, rules, context)));
+  yield;
+  const judged: Check[] = [];
+  for (const { id, rules } of STATIONS)
+    for (const rule of rules) {
+      judged.push(...runRule(id, rule, context));
+      yield;
+    }
+  const checks = sortLedger(judged);
 
   const stations = Object.fromEntries(
     STATIONS.map(({ id }) => [id, stationState(checks.filter(({ station }) => station === id))]),
@@ -103,14 +123,18 @@ export function assess(build: Build, { memory = new Memory(), runs = {} }: Given
     : checks.length === 0 || checks.some((check) => check.verdict !== 'holds' && check.verdict !== 'thin')
       ? 'undecided'
       : 'holds';
+  const reservations = reservationsOf(context, STATIONS, checks);
+  yield;
+  const results = resultsOf(context);
+  yield;
   return {
     build,
     vehicle,
     checks,
     stations,
     context,
-    reservations: reservationsOf(context, STATIONS, checks),
-    results: resultsOf(context),
+    reservations,
+    results,
     trip,
     tripKey,
     heat,

@@ -1,12 +1,13 @@
 'use client';
 import { liveQuery, type Subscription } from 'dexie';
 import { create } from 'zustand';
-import { type Assessment, assess } from '@/core/assess';
+import type { Assessment } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused } from '@/core/build';
 import type { RunId, Runs } from '@/core/simulate';
 import { Memory } from '@/core/vehicle';
 import { breakOffRun, makeRunAside } from '@/workers/runs';
 import { FIRST_REVISION, type Loaded } from './repository';
+import { Judge } from './slices';
 import { freshId, repository, storageTrouble, type Trouble, tellUnsaved } from './tab';
 
 export { freshId, repository, storageTrouble, type Trouble };
@@ -24,6 +25,8 @@ export interface Bench {
   readonly assessment: Assessment | null;
   /** Why the open build can’t be judged, in words; then there is no assessment. */
   readonly hurt: string | null;
+  /** A later state of the build is being judged; what is shown is the last one that was. */
+  readonly renewing: boolean;
   readonly undo: string | null;
   readonly redo: string | null;
   /** failed: the browser does not store; the work is in this tab's memory only. */
@@ -50,10 +53,13 @@ export interface Bench {
 }
 
 /** Something still to be written: an edit with what was shown before it, or a step along the journal. */
-type Op =
-  | { readonly kind: 'edit'; readonly edit: Edit; readonly title: string; readonly before: Build }
-  | { readonly kind: 'undo' }
-  | { readonly kind: 'redo' };
+interface EditOp {
+  readonly kind: 'edit';
+  readonly edit: Edit;
+  readonly title: string;
+  readonly before: Build;
+}
+type Op = EditOp | { readonly kind: 'undo' } | { readonly kind: 'redo' };
 
 /** Why an edit was not made. */
 const refusalOf = (error: unknown): Trouble =>
@@ -68,31 +74,84 @@ let revision = 0;
 let stored = true;
 let flushing = false;
 let waiting: Op[] = [];
-/** Edits that were stepped back over while nothing could be stored. */
-let undone: Edit[] = [];
+/** Edits that were stepped back over before they were stored: the journal does not know them. */
+let undone: Pick<EditOp, 'edit' | 'title'>[] = [];
 let following: Subscription | null = null;
 
 /** Runs that were made: each serves as long as nothing that it read has changed. */
 let made: Runs = {};
 /** What each run was last asked for. */
 const asked: Partial<Record<RunId, string>> = {};
+const judge = new Judge();
+/** What is being judged in slices, with the edits that led to it and are put in line once it is. */
+let coming: { readonly build: Build; readonly edits: readonly EditOp[]; readonly shown: Partial<Bench> } | null = null;
 /** What the bench remembers of the build at hand; what is tried on it remembers aside. */
 const memory = new Memory();
 
 export const useBench = create<Bench>()((set, get) => {
-  const judged = (build: Build): Assessment => {
-    const assessment = assess(build, { memory, runs: made });
-    for (const [id, key] of Object.entries(assessment.due) as [RunId, string][]) makeAside(id, build, key);
+  const ask = (assessment: Assessment): Assessment => {
+    for (const [id, key] of Object.entries(assessment.due) as [RunId, string][]) makeAside(id, assessment.build, key);
     return assessment;
   };
+  const judged = (build: Build): Assessment => ask(judge.now(build, { memory, runs: made }));
 
   /** A build that can’t be judged opens all the same: its text, its history and its snapshots are there. */
-  const looked = (build: Build): Pick<Bench, 'assessment' | 'hurt'> => {
-    try {
-      return { assessment: judged(build), hurt: null };
-    } catch (error) {
-      return { assessment: null, hurt: error instanceof Error ? error.message : String(error) };
+  const hurtBy = (error: unknown) => ({
+    assessment: null,
+    hurt: error instanceof Error ? error.message : String(error),
+  });
+
+  const settle = (): Pick<Bench, 'renewing'> => {
+    judge.breakOff();
+    coming = null;
+    return { renewing: false };
+  };
+
+  /** Shows a build with its assessment: at once where that is quick, else when it was judged; what it rests on goes on being shown until then. */
+  const present = (build: Build, shown: Partial<Bench>, edits: readonly EditOp[] = []): void => {
+    const other = get().build?.id !== build.id;
+    // The first judgement is the longest: nothing is remembered yet.
+    const cold = other && get().status === 'loading';
+    if (edits.length === 0 && !cold && !judge.isLong(build)) {
+      let looked: Pick<Bench, 'assessment' | 'hurt'>;
+      try {
+        looked = { assessment: judged(build), hurt: null };
+      } catch (error) {
+        looked = hurtBy(error);
+      }
+      set({ ...settle(), ...shown, build, ...looked });
+      return;
     }
+    coming = { build, edits, shown };
+    set({ renewing: true, ...(other ? { status: 'loading', build: null, assessment: null, hurt: null } : {}) });
+    const finish = (looked: Pick<Bench, 'assessment' | 'hurt'>) => {
+      waiting.push(...edits);
+      set({ ...settle(), ...shown, build, ...looked });
+      if (edits.length > 0) void flush();
+    };
+    judge.inSlices(
+      build,
+      { memory, runs: made },
+      (assessment) => finish({ assessment: ask(assessment), hurt: null }),
+      (error) => {
+        const last = edits.at(-1);
+        if (!last) finish(hurtBy(error));
+        // Only what could be judged is put in line: the last edit is not made, those before it are judged without it.
+        else {
+          set({ trouble: refusalOf(error) });
+          stepAside(last);
+        }
+      },
+    );
+  };
+
+  /** What is being judged without its last edit. */
+  const stepAside = (last: EditOp) => {
+    set({ redo: undone.at(-1)?.title ?? null });
+    const edits = coming?.edits.slice(0, -1) ?? [];
+    const before = edits.at(-1);
+    if (before) present(last.before, { undo: before.title, redo: undone.at(-1)?.title ?? null }, edits);
+    else set({ ...settle(), ...(get().saving === 'saving' && !flushing ? { saving: 'saved' } : {}) });
   };
 
   const tell = (id: RunId, state: Running | null) => {
@@ -116,7 +175,9 @@ export const useBench = create<Bench>()((set, get) => {
         if (!result) return;
         made = { ...made, [id]: result };
         const now = get().build;
-        if (now) set(looked(now));
+        // What is being judged was begun without it.
+        if (coming) present(coming.build, coming.shown, coming.edits);
+        else if (now) present(now, {});
       },
       (error: unknown) => {
         if (asked[id] === key)
@@ -129,27 +190,22 @@ export const useBench = create<Bench>()((set, get) => {
     if (loaded.stored.revision < revision) return;
     revision = loaded.stored.revision;
     const { document } = loaded.stored;
-    const same = get().build === document;
-    set({
-      status: 'open',
-      build: document,
-      undo: loaded.undo,
-      redo: loaded.redo,
-      ...(same ? {} : looked(document)),
-    });
+    const shown = { status: 'open', undo: loaded.undo, redo: undone.at(-1)?.title ?? loaded.redo } as const;
+    if (get().build === document) set(shown);
+    else present(document, shown);
   };
 
   /** What was stored is what is shown. */
   const keep = ({ stored: { revision: now }, undo, redo }: Loaded) => {
     revision = now;
-    set({ undo, redo });
+    set({ undo, redo: undone.at(-1)?.title ?? redo });
   };
 
   const follow = (id: string) => {
     following?.unsubscribe();
     following = liveQuery(() => repository().load(id)).subscribe({
       next: (loaded) => {
-        if (waiting.length > 0 || flushing) return;
+        if (waiting.length > 0 || flushing || (coming && coming.edits.length > 0)) return;
         if (!loaded) {
           if (stored && get().saving !== 'failed') set({ status: 'missing' });
         } else if (loaded.stored.revision > revision) show(loaded);
@@ -197,7 +253,6 @@ export const useBench = create<Bench>()((set, get) => {
         }
         waiting.shift();
       }
-      undone = [];
       set({ saving: 'saved', trouble: refused });
       if (last && ours) keep(last);
       else if (last) show(last);
@@ -223,15 +278,18 @@ export const useBench = create<Bench>()((set, get) => {
     waiting = [];
     undone = [];
     stored = true;
+    coming = null;
+    judge.forget();
   };
 
-  const opened = (build: Build) => ({ status: 'open', build, ...looked(build), undo: null, redo: null }) as const;
+  const opened = { status: 'open', undo: null, redo: null } as const;
 
   return {
     status: 'idle',
     build: null,
     assessment: null,
     hurt: null,
+    renewing: false,
     undo: null,
     redo: null,
     saving: 'saved',
@@ -239,13 +297,14 @@ export const useBench = create<Bench>()((set, get) => {
     trouble: null,
 
     open(id) {
-      if (get().build?.id === id) return;
+      if ((coming?.build ?? get().build)?.id === id) return;
       begin();
       set({
         status: 'loading',
         build: null,
         assessment: null,
         hurt: null,
+        renewing: false,
         undo: null,
         redo: null,
         saving: 'saved',
@@ -257,26 +316,34 @@ export const useBench = create<Bench>()((set, get) => {
     openFresh(build) {
       begin();
       revision = FIRST_REVISION;
-      set({ ...opened(build), saving: 'saved', trouble: null });
+      present(build, { ...opened, saving: 'saved', trouble: null });
       follow(build.id);
     },
 
     openInMemory(build, error) {
       begin();
       stored = false;
-      set({ ...opened(build), saving: 'failed', trouble: storageTrouble(error) });
+      present(build, { ...opened, saving: 'failed', trouble: storageTrouble(error) });
     },
 
     dispatch(edit) {
-      const { build } = get();
+      const build = coming?.build ?? get().build;
       if (!build) return false;
       try {
         // Shown at once; the store then applies the same edit to the newest document. Only what could be judged is put in line.
         const edited = applyEdit(build, edit);
+        const op: EditOp = { kind: 'edit', edit, title: edited.title, before: build };
+        const shown = { undo: edited.title, redo: null } as const;
+        if (coming || judge.isLong(edited.build)) {
+          undone = [];
+          set({ saving: get().saving === 'failed' ? 'failed' : 'saving' });
+          present(edited.build, { ...coming?.shown, ...shown }, [...(coming?.edits ?? []), op]);
+          return true;
+        }
         const assessment = judged(edited.build);
-        waiting.push({ kind: 'edit', edit, title: edited.title, before: build });
+        waiting.push(op);
         undone = [];
-        set({ build: edited.build, assessment, hurt: null, undo: edited.title, redo: null });
+        set({ build: edited.build, assessment, hurt: null, ...shown });
       } catch (error) {
         set({ trouble: refusalOf(error) });
         return false;
@@ -286,29 +353,29 @@ export const useBench = create<Bench>()((set, get) => {
     },
 
     stepBack() {
+      const judging = coming?.edits.at(-1);
       const last = waiting.at(-1);
-      if (get().saving === 'failed' && last?.kind === 'edit') {
+      if (judging) {
+        undone.push(judging);
+        stepAside(judging);
+      } else if (get().saving === 'failed' && last?.kind === 'edit') {
         waiting.pop();
-        undone.push(last.edit);
+        undone.push(last);
         const before = waiting.at(-1);
-        set({
-          build: last.before,
-          ...looked(last.before),
-          undo: before?.kind === 'edit' ? before.title : null,
-          redo: last.title,
-        });
-      } else if (get().undo) enqueue({ kind: 'undo' });
+        present(last.before, { undo: before?.kind === 'edit' ? before.title : null, redo: last.title });
+      } else if (get().undo) {
+        undone = [];
+        enqueue({ kind: 'undo' });
+      }
     },
 
     stepForward() {
-      const { build } = get();
-      const edit = undone.pop();
-      if (edit && build) {
+      const next = undone.pop();
+      if (next) {
         const rest = undone;
-        get().dispatch(edit);
+        get().dispatch(next.edit);
         undone = rest;
-        const next = rest.at(-1);
-        if (next && get().build) set({ redo: applyEdit(get().build!, next).title });
+        set({ redo: rest.at(-1)?.title ?? null });
       } else if (get().redo) enqueue({ kind: 'redo' });
     },
 
@@ -329,7 +396,7 @@ export const useBench = create<Bench>()((set, get) => {
       const { build } = get();
       delete asked[id];
       tell(id, null);
-      if (build) set(looked(build));
+      if (build) present(coming?.build ?? build, coming?.shown ?? {}, coming?.edits);
     },
   };
 });

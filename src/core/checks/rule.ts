@@ -172,17 +172,13 @@ const stumbled = (error: unknown): Found => ({
     },
   ],
 });
-/** Runs a station's rules over a context. */
-export function runRules<Context>(station: string, rules: readonly Rule<Context>[], context: Context): Check[] {
-  const checks: Check[] = [];
-  for (const rule of rules) {
-    const sources = rule.sourcesIn ? [...rule.sources, ...rule.sourcesIn(context)] : rule.sources;
-    // All of a rule or none of it: half of its subjects would look like all.
-    try {
-      checks.push(...rule.judge(context).map((finding) => new Judged(station, rule, finding, sources)));
-    } catch (error) {
-      checks.push(new Judged(station, rule, stumbled(error), sources));
-    }
+/** One rule of a station over a context. */
+export function runRule<Context>(station: string, rule: Rule<Context>, context: Context): Check[] {
+  const sources = rule.sourcesIn ? [...rule.sources, ...rule.sourcesIn(context)] : rule.sources;
+  // All of a rule or none of it: half of its subjects would look like all.
+  try {
+    return rule.judge(context).map((finding) => new Judged(station, rule, finding, sources));
+  } catch (error) {
+    return [new Judged(station, rule, stumbled(error), sources)];
   }
-  return checks;
 }

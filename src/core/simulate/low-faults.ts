@@ -1,6 +1,6 @@
 import type { Id } from '../build';
 import { FaultNetwork, NetworkError } from '../circuit';
-import { type LowVoltage, lowFaultElements, lowVoltage, type Vehicle } from '../vehicle';
+import { type LowWiring, lowFaultElements, lowVoltage, lowWiring, type Vehicle } from '../vehicle';
 
 /** A bolted short in the 12-volt circuit. */
 export interface LowFault {
@@ -17,14 +17,15 @@ const CORNERS = {
 } as const;
 export type LowFaultCorner = keyof typeof CORNERS;
 
-const networks = new WeakMap<LowVoltage, Map<LowFaultCorner, FaultNetwork | null>>();
+const networks = new WeakMap<LowWiring, Map<LowFaultCorner, FaultNetwork | null>>();
 
-function networkOf(low: LowVoltage, corner: LowFaultCorner): FaultNetwork | null {
-  const own = networks.get(low) ?? new Map<LowFaultCorner, FaultNetwork | null>();
-  networks.set(low, own);
+function networkOf(vehicle: Vehicle, corner: LowFaultCorner): FaultNetwork | null {
+  const wiring = lowWiring(vehicle);
+  const own = networks.get(wiring) ?? new Map<LowFaultCorner, FaultNetwork | null>();
+  networks.set(wiring, own);
   const known = own.get(corner);
   if (known !== undefined) return known;
-  const stamped = lowFaultElements(low, CORNERS[corner]);
+  const stamped = lowFaultElements(lowVoltage(vehicle), CORNERS[corner]);
   let made: FaultNetwork | null = null;
   try {
     if (stamped) made = new FaultNetwork(stamped.elements, stamped.ground);
@@ -41,7 +42,7 @@ function networkOf(low: LowVoltage, corner: LowFaultCorner): FaultNetwork | null
  */
 export function lowFault(vehicle: Vehicle, fuseId: Id, a: string, b: string, corner: LowFaultCorner): LowFault | null {
   const low = lowVoltage(vehicle);
-  const network = networkOf(low, corner);
+  const network = networkOf(vehicle, corner);
   if (!network?.has(a) || !network.has(b)) return null;
   const { openVoltageV, theveninOhm } = network.look(a, b);
   if (theveninOhm === null || theveninOhm <= 0 || openVoltageV <= 0) return null;

@@ -55,7 +55,7 @@ export { lowProtecting } from './low-protection';
 export { type LowPoint, type LowSolved, solveLow } from './low-solve';
 export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
-export { HOT_SHARE, lowVoltage, runningIn } from './low-voltage';
+export { HOT_SHARE, type LowWiring, lowVoltage, lowWiring, runningIn } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
 export { Memo, Memory, Recent, type Room, room, spelled } from './memory';
 export { nodeOf } from './node';

@@ -1,21 +1,21 @@
 import { deviceDefinition, type Id } from '../build';
 import { type Edge, Loops } from './loops';
 import type { LowVoltage } from './low-types';
-import { lowVoltage } from './low-voltage';
+import { type LowWiring, lowVoltage, lowWiring } from './low-voltage';
 import { partOf, type Resolved } from './resolve';
 
-const ofLow = new WeakMap<LowVoltage, ReadonlyMap<Id, Id>>();
+const ofWiring = new WeakMap<LowWiring, ReadonlyMap<Id, Id>>();
 
 /**
  * For each conductor of the 12-volt side the smallest fuse whose opening takes it off every source: its feed, its return and the straps that
  * carry nothing but what that fuse lets through. Those that no single fuse takes off are not here.
  */
 export function lowProtecting(vehicle: Resolved): ReadonlyMap<Id, Id> {
-  const low = lowVoltage(vehicle);
-  const known = ofLow.get(low);
+  const wiring = lowWiring(vehicle);
+  const known = ofWiring.get(wiring);
   if (known) return known;
-  const made = find(vehicle, low);
-  ofLow.set(low, made);
+  const made = find(vehicle, lowVoltage(vehicle));
+  ofWiring.set(wiring, made);
   return made;
 }
 

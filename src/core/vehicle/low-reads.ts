@@ -5,9 +5,25 @@ import type { Resolved } from './resolve';
  * Everything that the 12-volt side and its coils read, by identity or as text: what moves or changes elsewhere in the vehicle leaves them as
  * they were.
  */
-export function lowReads({ build, devices }: Resolved): unknown[] {
+export function lowReads(vehicle: Resolved): unknown[] {
+  return [vehicle.build.circuits.lv, ...aroundReads(vehicle)];
+}
+
+/** All that its wires, fuses and sources read: a load counts with its place in the circuit and nothing of what it draws. */
+export function lowWiringReads(vehicle: Resolved): unknown[] {
+  const { lv } = vehicle.build.circuits;
+  return [
+    lv.conductors,
+    ...Object.values(lv.devices).flatMap((device): unknown[] =>
+      device.kind === 'lv-load' ? [device.id, device.place] : [device],
+    ),
+    ...aroundReads(vehicle),
+  ];
+}
+
+function aroundReads({ build, devices }: Resolved): unknown[] {
   const { lv } = build.circuits;
-  const reads: unknown[] = [lv, build.routes, build.adoptions, build.readings, build.zones, build.vehicle.altitudeM];
+  const reads: unknown[] = [build.routes, build.adoptions, build.readings, build.zones, build.vehicle.altitudeM];
   for (const { device } of devices)
     if (device.converter || device.kind === 'contactor' || device.kind === 'disconnect')
       reads.push(

@@ -1,5 +1,5 @@
 import type { Id, LvLoad, ScenarioId } from '../build';
-import { lowReads } from './low-reads';
+import { lowReads, lowWiringReads } from './low-reads';
 import type { Converter, LowLoad, LowVoltage, Running } from './low-types';
 import { Recent, room } from './memory';
 import { type Resolved, resolve } from './resolve';
@@ -20,6 +20,22 @@ const ofDevices = new WeakMap<Resolved['devices'], LowVoltage>();
 
 const keptOr = (vehicle: Resolved): LowVoltage =>
   vehicle.memory.of(kept).get(lowReads(vehicle), () => makeLow(vehicle));
+
+/** Stands for wires, fuses and sources of the 12-volt side: the same object while none of them changed, whatever the loads draw. */
+export interface LowWiring {
+  readonly lv: Resolved;
+}
+const wirings = room(() => new Recent<LowWiring>(4));
+const wiringOfLow = new WeakMap<LowVoltage, LowWiring>();
+
+export function lowWiring(vehicle: Resolved): LowWiring {
+  const low = lowVoltage(vehicle);
+  const known = wiringOfLow.get(low);
+  if (known) return known;
+  const made = vehicle.memory.of(wirings).get(lowWiringReads(vehicle), () => ({ lv: low.lv }));
+  wiringOfLow.set(low, made);
+  return made;
+}
 
 function makeLow(vehicle: Resolved): LowVoltage {
   const lv = resolve(vehicle.build, 'lv', vehicle.memory);

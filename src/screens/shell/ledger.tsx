@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { type Check, checkKey } from '@/core/checks';
 import type { UnitSystem } from '@/core/quantities';
 import { type Reservations, STATIONS, type StationId } from '@/core/stations';
+import { useBench } from '@/store/bench';
 import { Toggles } from '@/ui/toggles';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { CheckGroup, CheckItem } from './check-item';
@@ -29,6 +30,7 @@ interface Props {
 export function Ledger({ checks, reservations, station, system, whole, onWhole, opened, onOpen }: Props) {
   const [all, setAll] = useState(false);
   const [text, setText] = useState('');
+  const renewing = useBench((bench) => bench.renewing);
   const listed = useMemo(
     () =>
       inOrder(
@@ -65,6 +67,12 @@ export function Ledger({ checks, reservations, station, system, whole, onWhole, 
           />
         )}
       </header>
+      {renewing && (
+        <p role="status" className="mx-4 mb-2 flex items-center gap-2 text-soft">
+          <VerdictMark shape="hollow" size={14} />
+          Being judged again; below is how it stood before.
+        </p>
+      )}
       {checks.length > 0 && (
         <label className="mx-4 mb-2 flex min-h-8 items-center gap-2 rounded-[3px] border border-rule bg-paper px-2">
           <Search size={15} aria-hidden="true" className="shrink-0 text-soft" />

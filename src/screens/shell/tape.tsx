@@ -14,11 +14,12 @@ const SAVED = { saved: 'Saved', saving: 'Saving …', failed: 'Not saved' } as c
 
 /** Along the bottom: what is open, its headline figures, and how far back and forward one can step. */
 export function Tape({ assessment, onCommands }: { assessment: Assessment; onCommands: () => void }) {
-  const { undo, redo, saving, stepBack, stepForward, trouble, dismiss, retry } = useBench(
-    useShallow(({ undo, redo, saving, stepBack, stepForward, trouble, dismiss, retry }) => ({
+  const { undo, redo, saving, renewing, stepBack, stepForward, trouble, dismiss, retry } = useBench(
+    useShallow(({ undo, redo, saving, renewing, stepBack, stepForward, trouble, dismiss, retry }) => ({
       undo,
       redo,
       saving,
+      renewing,
       stepBack,
       stepForward,
       trouble,
@@ -136,7 +137,7 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
             role="status"
             className={`min-w-[68px] text-right max-[500px]:min-w-0 ${saving === 'failed' ? 'font-semibold' : 'text-bar-soft'}`}
           >
-            {SAVED[saving]}
+            {renewing && saving !== 'failed' ? 'Judging …' : SAVED[saving]}
           </span>
         </span>
       </div>

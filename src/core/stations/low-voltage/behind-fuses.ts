@@ -1,17 +1,25 @@
-import { type LowVoltage, lowProtecting, lowVoltage, type ResolvedConductor, type Vehicle } from '../../vehicle';
+import {
+  type LowVoltage,
+  type LowWiring,
+  lowProtecting,
+  lowVoltage,
+  lowWiring,
+  type ResolvedConductor,
+  type Vehicle,
+} from '../../vehicle';
 
 /**
  * Wires that each fuse has to save: downstream until the next fuse or the load, and the returns and straps that carry nothing but what it
  * lets through.
  */
 export function wiresOf(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
-  const low = lowVoltage(vehicle);
-  const found = behindFuses.get(low) ?? findWires(vehicle);
-  behindFuses.set(low, found);
+  const wiring = lowWiring(vehicle);
+  const found = behindFuses.get(wiring) ?? findWires(vehicle);
+  behindFuses.set(wiring, found);
   return found;
 }
 
-const behindFuses = new WeakMap<LowVoltage, ReadonlyMap<string, readonly ResolvedConductor[]>>();
+const behindFuses = new WeakMap<LowWiring, ReadonlyMap<string, readonly ResolvedConductor[]>>();
 
 function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
   const { lv } = lowVoltage(vehicle);

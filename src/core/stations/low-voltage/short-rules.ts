@@ -7,8 +7,9 @@ import * as propose from '../../proposals';
 import { lowFault } from '../../simulate';
 import {
   HIGHEST_SUPPLY_V,
-  type LowVoltage,
+  type LowWiring,
   lowVoltage,
+  lowWiring,
   partOf,
   type ResolvedConductor,
   type Vehicle,
@@ -40,14 +41,14 @@ interface Faults {
  * it, out and back. Behind means away from the battery, so a converter's fuse has the converter's own wires behind it.
  */
 function faultsBehind(vehicle: Vehicle, fuseId: string): Faults | null {
-  const low = lowVoltage(vehicle);
-  const known = faultsOf.get(low) ?? new Map<string, Faults | null>();
-  faultsOf.set(low, known);
+  const wiring = lowWiring(vehicle);
+  const known = faultsOf.get(wiring) ?? new Map<string, Faults | null>();
+  faultsOf.set(wiring, known);
   if (!known.has(fuseId)) known.set(fuseId, findFaults(vehicle, fuseId));
   return known.get(fuseId)!;
 }
 
-const faultsOf = new WeakMap<LowVoltage, Map<string, Faults | null>>();
+const faultsOf = new WeakMap<LowWiring, Map<string, Faults | null>>();
 
 function findFaults(vehicle: Vehicle, fuseId: string): Faults | null {
   const minus = `${lowVoltage(vehicle).battery?.device.id}.minus`;
