@@ -84,6 +84,13 @@ export function assess(build: Build, given: Given = {}): Assessment {
   }
 }
 
+/** A piece that can't be worked out is the business of the rule that reads it: it says so. */
+function* quietly(pieces: Iterable<unknown>): Generator<void, void> {
+  try {
+    for (const _ of pieces) yield;
+  } catch {}
+}
+
 /** The same a step at a time, a rule being one: for whoever must do other things between, like a page. */
 export function* assessing(
   build: Build,
@@ -108,11 +115,13 @@ export function* assessing(
 
   yield;
   const judged: Check[] = [];
-  for (const { id, rules } of STATIONS)
+  for (const { id, rules, ahead } of STATIONS) {
+    if (ahead) yield* quietly(ahead(context));
     for (const rule of rules) {
       judged.push(...runRule(id, rule, context));
       yield;
     }
+  }
   const checks = sortLedger(judged);
 
   const stations = Object.fromEntries(

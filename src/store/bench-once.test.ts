@@ -41,11 +41,14 @@ const { useBench } = await import('./bench');
 const speed = (value: number): Edit => ({ edit: 'setFigure', input: { figure: 'cruiseSpeed', value } });
 const settled = () => vi.waitFor(() => expect(useBench.getState().saving).toBe('saved'));
 
-beforeEach(() => {
+beforeEach(async () => {
+  // However slow the machine: small builds are judged at once.
+  vi.spyOn(performance, 'now').mockReturnValue(0);
   const build = firn9('firn');
   held.document = structuredClone(build);
   held.revision = 1;
   useBench.getState().openFresh(build);
+  await vi.waitFor(() => expect(useBench.getState().status).toBe('open'));
   held.assessed = 0;
 });
 

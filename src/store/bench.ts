@@ -108,11 +108,10 @@ export const useBench = create<Bench>()((set, get) => {
   };
 
   /** Shows a build with its assessment: at once where that is quick, else when it was judged; what it rests on goes on being shown until then. */
-  const present = (build: Build, shown: Partial<Bench>, edits: readonly EditOp[] = []): void => {
+  const present = (build: Build, shown: Partial<Bench>, edits: readonly EditOp[] = [], nobodyWaits = false): void => {
     const other = get().build?.id !== build.id;
-    // The first judgement is the longest: nothing is remembered yet.
-    const cold = other && get().status === 'loading';
-    if (edits.length === 0 && !cold && !judge.isLong(build)) {
+    // The first judgement is the longest: nothing is remembered yet. Nobody waits for what a run brings.
+    if (edits.length === 0 && !other && !nobodyWaits && !judge.isLong(build)) {
       let looked: Pick<Bench, 'assessment' | 'hurt'>;
       try {
         looked = { assessment: judged(build), hurt: null };
@@ -177,7 +176,7 @@ export const useBench = create<Bench>()((set, get) => {
         const now = get().build;
         // What is being judged was begun without it.
         if (coming) present(coming.build, coming.shown, coming.edits);
-        else if (now) present(now, {});
+        else if (now) present(now, {}, [], true);
       },
       (error: unknown) => {
         if (asked[id] === key)

@@ -25,6 +25,8 @@ export interface Station<Id extends string = string, Results = unknown> {
   /** What to do first while it has nothing to judge; said after "Nothing to judge yet". */
   readonly begin: string;
   readonly rules: readonly Rule[];
+  /** Works out what its rules read and remember, a piece at a time: it changes when that is done, never what comes out. */
+  readonly ahead?: (context: Context) => Iterable<unknown>;
   /** What this station does not judge for a build, in sentences: said beside the outcome. */
   readonly leaves?: (context: Context) => readonly string[];
   /** Made when they are first read. */

@@ -1,4 +1,4 @@
-import type { Id } from '../build';
+import type { Id, LvLoad } from '../build';
 import { type Element, NetworkError, OperatingPointSolver, type SolvedPoint } from '../circuit';
 import { DeadEnds } from './dead-ends';
 import { acceptanceA, auxiliaryRestV, batteryOhm, type Feeds, sourcesOf, stampLoads, stampStanding } from './low-stamp';
@@ -66,13 +66,19 @@ interface Answers {
 
 /** All that a solution reads beside wires and what stands in them. */
 function keyOf(low: LowVoltage, { running, converters, socBattery, batteryC }: LowSetting): string {
-  const loads = low.loads.flatMap(({ id, load }) => {
-    const how = running.get(id) ?? 'off';
-    return how === 'off'
-      ? []
-      : [`${id}:${how}:${load.kind}:${load.rating}:${load.peakRating ?? ''}:${load.referenceVoltageV ?? ''}`];
-  });
+  const loads: string[] = [];
+  for (const [id, how] of running) {
+    const load = how === 'off' ? undefined : loadsOf(low).get(id);
+    if (load)
+      loads.push(`${id}:${how}:${load.kind}:${load.rating}:${load.peakRating ?? ''}:${load.referenceVoltageV ?? ''}`);
+  }
   return `${feedsKeyOf(low)}|${converters}|${socBattery}|${batteryC}|${loads.join()}`;
+}
+const byIds = new WeakMap<LowVoltage, ReadonlyMap<Id, LvLoad>>();
+function loadsOf(low: LowVoltage): ReadonlyMap<Id, LvLoad> {
+  const known = byIds.get(low) ?? new Map(low.loads.map(({ id, load }) => [id, load]));
+  byIds.set(low, known);
+  return known;
 }
 const feedKeys = new WeakMap<LowVoltage, string>();
 function feedsKeyOf(low: LowVoltage): string {
@@ -106,6 +112,8 @@ interface Bench {
   readonly ground: string;
   /** Wires and what stands in them, without what no current can flow in. */
   readonly ends: DeadEnds;
+  /** What can carry current with these loads on, and its spelling; made at the first look. */
+  alive?: { readonly elements: readonly Element[]; readonly spelled: string };
 }
 
 const standing = new WeakMap<LowVoltage, Map<boolean, DeadEnds>>();
@@ -272,11 +280,15 @@ const withNodes = (point: SolvedPoint, ends: DeadEnds): SolvedPoint => {
 const solvers = room(() => new Memo<OperatingPointSolver>(64));
 
 /** One solver for each structure of the circuit: what runs changes values more often than the structure. */
-function solverFor(memory: Memory, elements: readonly Element[], ground: string): OperatingPointSolver {
-  let key = ground;
+function solverFor(memory: Memory, key: string, elements: readonly Element[], ground: string): OperatingPointSolver {
+  return memory.of(solvers).get(`${ground}${key}`, () => new OperatingPointSolver({ elements, ground }));
+}
+
+function spelled(elements: readonly Element[]): string {
+  let key = '';
   for (const element of elements)
     key += `|${element.id}>${element.a}>${element.b}${element.kind === 'power' ? (element.powerW > 0 ? '+' : '-') : element.kind[0]}`;
-  return memory.of(solvers).get(key, () => new OperatingPointSolver({ elements, ground }));
+  return key;
 }
 
 function terminalV(point: SolvedPoint, plus: string, minus: string, ends?: DeadEnds): number {
@@ -290,8 +302,15 @@ function terminalV(point: SolvedPoint, plus: string, minus: string, ends?: DeadE
 function solveOnce(bench: Bench, feeds: Feeds, loadV: ReadonlyMap<Id, number>, limited: ReadonlySet<Id>): LowPoint {
   const { low, vehicle, setting, ground, ends } = bench;
   const loads = stampLoads(low, setting, loadV);
-  const elements = [...ends.alive(loads), ...sourcesOf(low, setting, feeds), ...loads];
-  const point = solverFor(vehicle.memory, elements, ground).solve(elements, false, 1e-4);
+  // The ends of the loads stay where they are, whatever they draw.
+  if (!bench.alive) {
+    const alive = ends.alive(loads);
+    bench.alive = { elements: alive, spelled: spelled(alive) };
+  }
+  const fed = [...sourcesOf(low, setting, feeds), ...loads];
+  const elements = [...bench.alive.elements, ...fed];
+  const solver = solverFor(vehicle.memory, bench.alive.spelled + spelled(fed), elements, ground);
+  const point = solver.solve(elements, false, 1e-4);
   if (!point.solvable) return { solved: false, why: 'asked', reason: point.reason };
   const amps = (id: Id): number => point.elementCurrentsA.get(id) ?? 0;
   const battery = low.battery?.device.id;

@@ -7,6 +7,7 @@ import { OLD_LOOM_RULES } from './old-loom-rules';
 import { PEAK_RULES } from './peak-rules';
 import { lowResults } from './results';
 import { SHORT_RULES } from './short-rules';
+import { piecesAhead } from './solutions';
 import { lowWireRows } from './wire-results';
 import { WIRE_RULES } from './wire-rules';
 
@@ -27,6 +28,7 @@ export const lowVoltage = defineStation({
     ...PEAK_RULES,
     ...SHORT_RULES,
   ],
+  ahead: ({ vehicle }) => piecesAhead(vehicle),
   leaves: () => [
     'Interference between the drive and the car’s electronics, and faults that a converter feeds by itself.',
   ],

@@ -40,7 +40,7 @@ interface Faults {
  * The largest and the smallest fault that a fuse has to end: right behind it, and at the ends of the wires that the battery feeds through
  * it, out and back. Behind means away from the battery, so a converter's fuse has the converter's own wires behind it.
  */
-function faultsBehind(vehicle: Vehicle, fuseId: string): Faults | null {
+export function faultsBehind(vehicle: Vehicle, fuseId: string): Faults | null {
   const wiring = lowWiring(vehicle);
   const known = faultsOf.get(wiring) ?? new Map<string, Faults | null>();
   faultsOf.set(wiring, known);

@@ -2,11 +2,15 @@ import {
   type LowPoint,
   type LowSolved,
   type LowVoltage,
+  loomHeat,
+  loomsOf,
   lowVoltage,
   type Running,
   solveLow,
   type Vehicle,
 } from '../../vehicle';
+import { wiresOf } from './behind-fuses';
+import { faultsBehind } from './short-rules';
 
 /** Solutions of the 12-volt circuit that several rules read. */
 const AWAKE = { converters: true, socBattery: 0.8, batteryC: 25, awake: true } as const;
@@ -43,4 +47,18 @@ export function everythingOn(vehicle: Vehicle): LowPoint {
 export function steadyPoint(vehicle: Vehicle): LowSolved | null {
   const one = everythingOn(vehicle);
   return one.solved ? one : null;
+}
+
+/** All that the rules read of it, piece by piece: with hundreds of loads one rule would hold up a page for as long as all of them. */
+export function* piecesAhead(vehicle: Vehicle): Generator<unknown, void> {
+  const { loads, lv } = lowVoltage(vehicle);
+  if (loads.length === 0) return;
+  for (const { id, load } of loads) {
+    yield alone(vehicle, id, 'on');
+    if (load.peakRating !== undefined) yield alone(vehicle, id, 'peak');
+  }
+  yield everythingOn(vehicle);
+  for (const loom of loomsOf(vehicle)) yield loomHeat(vehicle, loom);
+  yield wiresOf(vehicle);
+  for (const { id, device } of lv.devices) if (device.kind === 'lv-fuse') yield faultsBehind(vehicle, id);
 }
