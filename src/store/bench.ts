@@ -27,6 +27,8 @@ export interface Bench {
   readonly hurt: string | null;
   /** A later state of the build is being judged; what is shown is the last one that was. */
   readonly renewing: boolean;
+  /** Hours of work since it was last exported. */
+  readonly unexportedH: number;
   readonly undo: string | null;
   readonly redo: string | null;
   /** failed: the browser does not store; the work is in this tab's memory only. */
@@ -189,15 +191,20 @@ export const useBench = create<Bench>()((set, get) => {
     if (loaded.stored.revision < revision) return;
     revision = loaded.stored.revision;
     const { document } = loaded.stored;
-    const shown = { status: 'open', undo: loaded.undo, redo: undone.at(-1)?.title ?? loaded.redo } as const;
+    const shown = {
+      status: 'open',
+      unexportedH: loaded.stored.unexportedH ?? 0,
+      undo: loaded.undo,
+      redo: undone.at(-1)?.title ?? loaded.redo,
+    } as const;
     if (get().build === document) set(shown);
     else present(document, shown);
   };
 
   /** What was stored is what is shown. */
-  const keep = ({ stored: { revision: now }, undo, redo }: Loaded) => {
+  const keep = ({ stored: { revision: now, unexportedH = 0 }, undo, redo }: Loaded) => {
     revision = now;
-    set({ undo, redo: undone.at(-1)?.title ?? redo });
+    set({ unexportedH, undo, redo: undone.at(-1)?.title ?? redo });
   };
 
   const follow = (id: string) => {
@@ -208,6 +215,7 @@ export const useBench = create<Bench>()((set, get) => {
         if (!loaded) {
           if (stored && get().saving !== 'failed') set({ status: 'missing' });
         } else if (loaded.stored.revision > revision) show(loaded);
+        else set({ unexportedH: loaded.stored.unexportedH ?? 0 });
       },
       error: (error) => {
         if (get().build === null) set({ status: 'missing', trouble: storageTrouble(error) });
@@ -289,6 +297,7 @@ export const useBench = create<Bench>()((set, get) => {
     assessment: null,
     hurt: null,
     renewing: false,
+    unexportedH: 0,
     undo: null,
     redo: null,
     saving: 'saved',
@@ -304,6 +313,7 @@ export const useBench = create<Bench>()((set, get) => {
         assessment: null,
         hurt: null,
         renewing: false,
+        unexportedH: 0,
         undo: null,
         redo: null,
         saving: 'saved',

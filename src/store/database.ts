@@ -12,6 +12,8 @@ export interface StoredBuild {
   readonly document: Build;
   /** When a moment of it was last kept by the program. */
   readonly keptAt?: string;
+  /** Hours in which it was worked on since it was last exported; absent: none. */
+  readonly unexportedH?: number;
   /** Set when it was deleted; it can be brought back for a while. */
   readonly deletedAt?: string;
 }

@@ -182,13 +182,16 @@ export class Repository {
   /** Keeps what is about to be changed: once an hour of work, and before every big edit. Inside the transaction of the change. */
   private async keepByItself({ id, document, keptAt }: StoredBuild, { edit }: Edit, title: string): Promise<boolean> {
     const { snapshots } = this.database;
-    const due = keptAt === undefined || Date.parse(this.now()) - Date.parse(keptAt) >= EVERY_MS;
-    if (!due && !BIG.has(edit)) return false;
+    if (!this.isNewHour(keptAt) && !BIG.has(edit)) return false;
     const own = (await snapshots.where('buildId').equals(id).toArray()).filter(({ auto }) => auto);
     const name = BIG.has(edit) ? `Before: ${title}`.slice(0, 120) : 'By itself, hourly';
     await snapshots.add({ buildId: id, name, takenAt: this.now(), document, auto: true } as Snapshot);
     for (const { number } of own.slice(0, Math.max(0, own.length + 1 - MOST_AUTO))) await snapshots.delete(number);
     return true;
+  }
+
+  private isNewHour(keptAt: string | undefined): boolean {
+    return keptAt === undefined || Date.parse(this.now()) - Date.parse(keptAt) >= EVERY_MS;
   }
 
   private change(
@@ -201,6 +204,7 @@ export class Repository {
       if (!stored || stored.deletedAt) throw new BuildGone();
       const { document, applied, kept } = await make(stored);
       const keptAt = kept ? this.now() : stored.keptAt;
+      const hours = (stored.unexportedH ?? 0) + (kept && this.isNewHour(stored.keptAt) ? 1 : 0);
       const next: StoredBuild = {
         id,
         name: document.name,
@@ -209,10 +213,16 @@ export class Repository {
         applied,
         document,
         ...(keptAt === undefined ? {} : { keptAt }),
+        ...(hours === 0 ? {} : { unexportedH: hours }),
       };
       await this.database.builds.put(next);
       return this.withTitles(next);
     });
+  }
+
+  /** It was written to a file: the hours of work that are only here begin anew. */
+  async exported(id: string): Promise<void> {
+    await this.database.builds.update(id, { unexportedH: 0 });
   }
 
   /** Applies an edit to the newest stored document, also when another tab has changed it meanwhile. Throws EditRefused when it no longer fits. */

@@ -1,13 +1,14 @@
 'use client';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { buildFileName, buildText, cablesCsv, spiceExport } from '@/core/formats';
+import { buildFileName, cablesCsv, spiceExport } from '@/core/formats';
 import { useBench } from '@/store/bench';
 import { Action, decimalMark, download, FileAction } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
 import { useTyped } from '@/ui/use-typed';
 import { readCablesFile } from '@/workers/files';
+import { exportBuild } from '../shell/export-build';
 import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { PageHead, useSheet } from '../shell/shell';
 import { Snapshots } from './snapshots';
@@ -27,14 +28,11 @@ function Sheet({ assessment }: { assessment: Assessment }) {
             Everything that was decided, fitted and measured, with its own copies of the parts: open, readable, enough
             by itself. This browser is the only other place where the build is.
           </p>
-          <Action
-            look="strong"
-            onPress={() => download(buildText(build), buildFileName(build.name, '.ropeway.json'), 'application/json')}
-          >
+          <Action look="strong" onPress={() => exportBuild(build)}>
             Export the build file
           </Action>
         </Panel>
-        <Snapshots buildId={build.id} />
+        <Snapshots build={build} />
         <CableList assessment={assessment} />
         <Spice assessment={assessment} />
         <Notes notes={build.notes} />

@@ -2,11 +2,11 @@
 import Link from 'next/link';
 import { type MouseEvent, useState } from 'react';
 import { EditRefused } from '@/core/build';
-import { buildFileName, buildText } from '@/core/formats/build-file';
 import type { StoredBuild } from '@/store/database';
 import { freshId, repository, storageTrouble } from '@/store/tab';
-import { Action, download } from '@/ui/action';
+import { Action } from '@/ui/action';
 import { Fold } from '@/ui/fold';
+import { DAY_OF_WORK_H, exportBuild } from '../shell/export-build';
 
 const day = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
 
@@ -50,7 +50,10 @@ export function BuildRow({
           className="flex items-baseline gap-3 rounded-[3px] py-1 hover:bg-panel"
         >
           <span className="min-w-0 truncate text-lead font-semibold">{stored.name}</span>
-          <span className="ml-auto whitespace-nowrap text-small text-soft">changed {day(stored.changedAt)}</span>
+          <span className="ml-auto whitespace-nowrap text-small text-soft">
+            {(stored.unexportedH ?? 0) >= DAY_OF_WORK_H && `${stored.unexportedH} hours of work not exported, `}
+            changed {day(stored.changedAt)}
+          </span>
         </Link>
       ) : (
         <form
@@ -90,13 +93,7 @@ export function BuildRow({
         >
           Duplicate
         </Action>
-        <Action
-          look="quiet"
-          label={`Export ${stored.name}`}
-          onPress={() =>
-            download(buildText(stored.document), buildFileName(stored.name, '.ropeway.json'), 'application/json')
-          }
-        >
+        <Action look="quiet" label={`Export ${stored.name}`} onPress={() => exportBuild(stored.document)}>
           Export
         </Action>
         <Action look="quiet" label={`Delete ${stored.name}`} onPress={onDelete}>

@@ -14,6 +14,7 @@ import { readBuildFile, warmReader } from '@/workers/files';
 import { restoreTheme, switchTheme } from '../shell/theme';
 import { BuildRow, DeletedBuilds } from './build-rows';
 import { FirstSteps } from './first-steps';
+import { StorageState } from './storage-state';
 import { UnsavedQuestion } from './unsaved-question';
 
 interface Refusal {
@@ -162,6 +163,8 @@ export function Home() {
     try {
       const all = await repository().collect();
       download(collectionText(all), `ropeway-all-${new Date().toISOString().slice(0, 10)}.json`, 'application/json');
+      await Promise.all(all.map(({ document }) => repository().exported(document.id)));
+      refresh();
     } catch (error) {
       const { reason, remedy } = storageTrouble(error);
       setTrouble(`${reason} ${remedy}`);
@@ -275,6 +278,7 @@ export function Home() {
                 </Action>
               )}
             </p>
+            {lists && <StorageState empty={lists.builds.length === 0} />}
             <DeletedBuilds
               deleted={lists?.deleted ?? []}
               onBringBack={(id) => void bringBack(id)}

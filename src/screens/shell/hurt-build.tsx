@@ -3,14 +3,15 @@ import Link from 'next/link';
 import { useShallow } from 'zustand/react/shallow';
 import type { Build } from '@/core/build';
 import { beyondLimits } from '@/core/build/limits/limits';
-import { buildFileName, buildText } from '@/core/formats/build-file';
+import { buildText } from '@/core/formats/build-file';
 import { inUnits } from '@/core/quantities';
 import { useBench } from '@/store/bench';
-import { Action, download } from '@/ui/action';
+import { Action } from '@/ui/action';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Snapshots } from '../files/snapshots';
+import { exportBuild } from './export-build';
 
 /** So many figures are named; the file has them all. */
 const MOST = 8;
@@ -57,18 +58,14 @@ export function HurtBuild({ build, hurt }: { build: Build; hurt: string }) {
         <Action onPress={stepForward} disabled={!redo}>
           {redo ? `Redo: ${redo}` : 'Nothing to redo'}
         </Action>
-        <Action
-          onPress={() => download(buildText(build), buildFileName(build.name, '.ropeway.json'), 'application/json')}
-        >
-          Export the build file
-        </Action>
+        <Action onPress={() => exportBuild(build)}>Export the build file</Action>
         <Link href="/" className="self-center px-2 underline-offset-4 hover:underline">
           All builds
         </Link>
         <span className="self-center text-soft">{saving === 'saved' ? 'Saved' : 'Not saved yet'}</span>
       </div>
       {beyond.length > 0 && <Problems title="These figures no build can have." problems={beyond} />}
-      <Snapshots buildId={build.id} />
+      <Snapshots build={build} />
       <Panel title="Its text">
         <Fold head="As it would be exported">
           <pre className="max-h-[420px] overflow-auto text-note">{buildText(build)}</pre>

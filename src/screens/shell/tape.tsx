@@ -4,22 +4,22 @@ import Link from 'next/link';
 import { useShallow } from 'zustand/react/shallow';
 import type { Assessment } from '@/core/assess';
 import { marginText, say } from '@/core/checks';
-import { buildFileName, buildText } from '@/core/formats/build-file';
 import { formatQuantity, inUnits } from '@/core/quantities';
 import { useBench } from '@/store/bench';
-import { download } from '@/ui/action';
 import { Hint } from '@/ui/hint';
+import { DAY_OF_WORK_H, exportBuild } from './export-build';
 
 const SAVED = { saved: 'Saved', saving: 'Saving …', failed: 'Not saved' } as const;
 
 /** Along the bottom: what is open, its headline figures, and how far back and forward one can step. */
 export function Tape({ assessment, onCommands }: { assessment: Assessment; onCommands: () => void }) {
-  const { undo, redo, saving, renewing, stepBack, stepForward, trouble, dismiss, retry } = useBench(
-    useShallow(({ undo, redo, saving, renewing, stepBack, stepForward, trouble, dismiss, retry }) => ({
+  const { undo, redo, saving, renewing, unexportedH, stepBack, stepForward, trouble, dismiss, retry } = useBench(
+    useShallow(({ undo, redo, saving, renewing, unexportedH, stepBack, stepForward, trouble, dismiss, retry }) => ({
       undo,
       redo,
       saving,
       renewing,
+      unexportedH,
       stepBack,
       stepForward,
       trouble,
@@ -51,13 +51,7 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
           <span className="flex-1">{inUnits(`${trouble.reason} ${trouble.remedy}`, assessment.build.units)}</span>
           {saving === 'failed' && (
             <>
-              <button
-                type="button"
-                onClick={() =>
-                  download(buildText(build), buildFileName(build.name, '.ropeway.json'), 'application/json')
-                }
-                className={step}
-              >
+              <button type="button" onClick={() => exportBuild(build)} className={step}>
                 Export the build file
               </button>
               <button type="button" onClick={retry} className={step}>
@@ -109,6 +103,15 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
             Parts
           </Link>
         </Hint>
+        {unexportedH >= DAY_OF_WORK_H && (
+          <Link
+            href={`/files?build=${encodeURIComponent(build.id)}`}
+            prefetch={false}
+            className="min-w-0 truncate text-bar-soft underline underline-offset-4 max-[900px]:hidden"
+          >
+            Not exported for {unexportedH} hours of work
+          </Link>
+        )}
         {worst && (
           <span className="min-w-0 truncate max-[900px]:hidden">
             <span className="text-bar-soft">Thinnest</span> {marginText(worst)} {say(worst, build.units).title}
