@@ -180,4 +180,27 @@ describe('a table', () => {
     expect(clock.grades[60]).toBeCloseTo(30 / 600, 3);
     expect(read('time;speed km/h\n0;18,0\n4;18,0\n').distanceM).toBeCloseTo(20, 9);
   });
+
+  test('nine hours without rows are a pause at a standstill, not 450 km at the speed of before', () => {
+    const hour = 3600;
+    const rows = [0, 1, 2, 3, 4].map((t) => `${t};50`);
+    const after = [0, 1, 2, 3, 4].map((t) => `${9 * hour + t};50`);
+    const trip = read(`time s;speed km/h\n${[...rows, ...after].join('\n')}\n`);
+    // Two runs of four seconds at 50 km/h: v·t.
+    expect(trip.distanceM).toBeCloseTo(2 * 4 * (50 / 3.6), 6);
+    expect(trip.speedsMPerS[4 * hour]).toBe(0);
+    expect(trip.notes.join()).toContain('1 pause without points, up to 9.0 h');
+  });
+
+  test('a row a minute is no pause', () => {
+    const rows = Array.from({ length: 30 }, (_, k) => `${60 * k};36`);
+    const trip = read(`time s;speed km/h\n${rows.join('\n')}\n`);
+    expect(trip.distanceM).toBeCloseTo(29 * 600, 6);
+    expect(trip.notes.join()).not.toContain('pause');
+  });
+
+  test('the newest row first is named as that', () => {
+    const trip = readTripFile('time s;speed km/h\n30;36\n20;36\n10;36\n0;36\n', 't.csv');
+    expect(trip).toMatchObject({ ok: false, errors: [{ reason: expect.stringContaining('backwards') }] });
+  });
 });

@@ -36,6 +36,34 @@ const LONGEST_S = 36000;
 const GRADE_M = 40;
 const STEEPEST = 0.35;
 
+/** Nothing is known of the way in a pause that is so long, s, and so many times as long as the time between points is wont to be. */
+const PAUSE_S = 60;
+const PAUSE_TIMES = 20;
+
+/** Pauses in the record, by the point that ends each: it stands there, since where it went meanwhile nobody wrote down. */
+function pausesIn(points: readonly { readonly t: number }[]): ReadonlySet<number> {
+  const steps = points.slice(1).map(({ t }, k) => t - points[k]!.t);
+  const usual = [...steps].sort((p, q) => p - q)[Math.floor(steps.length / 2)] ?? 0;
+  const most = Math.max(PAUSE_S, PAUSE_TIMES * usual);
+  return new Set(steps.flatMap((step, k) => (step > most ? [k + 1] : [])));
+}
+
+function pauseNote(points: readonly { readonly t: number }[], pauses: ReadonlySet<number>): string[] {
+  const longest = Math.max(0, ...[...pauses].map((k) => points[k]!.t - points[k - 1]!.t));
+  const words = longest >= 3600 ? `${(longest / 3600).toFixed(1)} h` : `${(longest / 60).toFixed(1)} min`;
+  return pauses.size === 0
+    ? []
+    : [`${pauses.size} ${pauses.size === 1 ? 'pause' : 'pauses'} without points, up to ${words}: it stands there`];
+}
+
+/** The newest stands first: most steps go back. */
+function runsBackwards(points: readonly { readonly t: number }[]): boolean {
+  const back = points.filter(({ t }, k) => k > 0 && t < points[k - 1]!.t).length;
+  return points.length > 2 && back > 0.9 * (points.length - 1);
+}
+
+const BACKWARDS = 'has its time running backwards: the newest point stands first.';
+
 const refuse = (path: string, reason: string, remedy: string): TripFile => ({
   ok: false,
   errors: [{ path, reason, remedy }],
@@ -71,6 +99,7 @@ function readGpx(text: string, name: string): TripFile {
   }
   if (points.length === 0)
     return refuse('(file)', 'holds no track points.', 'Export the track with its points, not a route or waypoints.');
+  if (runsBackwards(fixes)) return refuse('(file)', BACKWARDS, 'Export the track with its oldest point first.');
   const { kept, rejected, gaps } = cleanTrack(fixes, (p, q) => greatCircle(p, q) <= JUMP_MPS * (q.t - p.t));
   if (kept.length < 2)
     return refuse(
@@ -78,9 +107,10 @@ function readGpx(text: string, name: string): TripFile {
       'has fewer than two points with a place and a time.',
       'Export it with times: speed comes from them.',
     );
+  const pauses = new Set([...pausesIn(kept)].filter((k) => !gaps.has(k)));
   let way = 0;
   const samples = kept.map(({ t, lat, lon, z }, k): Sample => {
-    if (k > 0 && !gaps.has(k)) way += greatCircle(kept[k - 1]!, { lat, lon });
+    if (k > 0 && !gaps.has(k) && !pauses.has(k)) way += greatCircle(kept[k - 1]!, { lat, lon });
     return { t, d: way, z };
   });
   const count = (why: Rejected) => rejected.filter((one) => one.why === why).length;
@@ -91,6 +121,7 @@ function readGpx(text: string, name: string): TripFile {
     ...(gaps.size > 0
       ? [`${gaps.size} ${gaps.size === 1 ? 'gap' : 'gaps'} where the receiver was away: it stands there`]
       : []),
+    ...pauseNote(kept, pauses),
   ];
   return fromSamples(
     samples,
@@ -159,11 +190,14 @@ function readTable(text: string, name: string): TripFile {
     else
       told.push({ t, v: raw * factor, z: heightColumn ? (readNumber(fields.get(heightColumn) ?? '') ?? null) : null });
   }
+  if (runsBackwards(told)) return refuse('(file)', BACKWARDS, 'Turn the rows round, so that the oldest comes first.');
   const { kept, rejected } = cleanTrack(told, () => true);
+  const pauses = pausesIn(kept);
+  notes.push(...pauseNote(kept, pauses));
   let way = 0;
   const samples = kept.map(({ t, v, z }, k): Sample => {
     const last = kept[k - 1];
-    if (last) way += ((last.v + v) / 2) * (t - last.t);
+    if (last && !pauses.has(k)) way += ((last.v + v) / 2) * (t - last.t);
     return { t, d: way, z };
   });
   if (samples.length < 2)
