@@ -17,6 +17,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium' },
     trace: 'retain-on-failure',
+    // Each story begins in a browser of its own: keeping the application there is one story’s business.
+    serviceWorkers: 'block',
   },
   webServer: {
     command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,

@@ -172,3 +172,22 @@ test('work that the browser did not store is not dropped without a question', as
   await question.getByRole('button', { name: 'Open the other, drop this work' }).click();
   await expect(page.getByRole('contentinfo').getByText('Larkspur')).toBeVisible();
 });
+
+test('before one goes back to a snapshot it is said what that changes', async ({ page }) => {
+  await openSample(page, 'Firn 9');
+  await page.getByRole('link', { name: 'Files', exact: true }).click();
+  await page.getByLabel('Name of the snapshot').fill('as bought');
+  await page.getByRole('button', { name: 'Keep a snapshot' }).click();
+  await page.getByRole('button', { name: 'Compare as bought' }).click();
+  await expect(page.getByText('Nothing: it is as it was then.')).toBeVisible();
+  await page.locator('nav a[href*="/pack?"]').first().click();
+  const field = page.getByLabel('Hard acceleration power', { exact: true });
+  const before = Number.parseFloat(await field.inputValue()) * 1000;
+  await field.fill('77');
+  await field.press('Enter');
+  await page.getByRole('link', { name: 'Files', exact: true }).click();
+  await page.getByRole('button', { name: 'Compare as bought' }).click();
+  await expect(page.getByText(`(W): 77000 → ${before}`)).toBeVisible();
+  await page.getByRole('button', { name: 'Go back to as bought' }).click();
+  await expect(page.getByText('Nothing: it is as it was then.')).toBeVisible();
+});

@@ -1,6 +1,7 @@
-// node scripts/reliability.mjs kills 100 | tabs 300: browsers killed while edits stream; two tabs that write one build. Figures: docs/reliability.md.
+// node scripts/reliability.mjs kills 100 | tabs 300 | blocks 10: browsers killed while edits stream; two tabs that write one build; how long
+// an edit of a hostile build holds up the page. Figures: docs/reliability.md.
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
@@ -141,5 +142,69 @@ async function tabs(seconds) {
   return p === q && q === stored;
 }
 
-const good = what === 'tabs' ? await tabs(Number(amount)) : await kills(Number(amount));
+/** The sample with one load 320 times over, and with a heater that wakes and lets go for ever while the link is charged. */
+function hostile() {
+  const sample = () => JSON.parse(readFileSync(new URL('../samples/firn-9.ropeway.json', import.meta.url), 'utf8'));
+  const many = sample();
+  const { devices, conductors } = many.circuits.lv;
+  const model = 'low-brake-lamps-load';
+  const wires = Object.values(conductors).filter(({ a, b }) => [a.deviceId, b.deviceId].includes(model));
+  for (let k = 0; k < 320; k++) {
+    const id = `extra-${k}`;
+    devices[id] = { ...devices[model], id, name: `Extra ${k}` };
+    const end = (one) => (one.deviceId === model ? { ...one, deviceId: id } : one);
+    wires.forEach((wire, n) => {
+      conductors[`${id}-${n}`] = { ...wire, id: `${id}-${n}`, name: `Extra ${k}.${n}`, a: end(wire.a), b: end(wire.b) };
+    });
+  }
+  const cycling = sample();
+  Object.assign(cycling.parts[cycling.circuits.hv.devices.heater.partId], { turnOnV: 10, turnOffV: 5 });
+  return { '320 more loads': many, 'a heater that cycles': cycling, 'the sample': sample() };
+}
+
+async function blocks(edits) {
+  const { browser, kill } = await browserOn(9398);
+  const page = await browser.contexts()[0].newPage();
+  await page.addInitScript(() => {
+    globalThis.tasks = [];
+    new PerformanceObserver((list) =>
+      globalThis.tasks.push(...list.getEntries().map(({ duration }) => duration)),
+    ).observe({
+      type: 'longtask',
+    });
+  });
+  for (const [name, build] of Object.entries(hostile())) {
+    await page.goto(address);
+    const file = join(folder, 'hostile.json');
+    writeFileSync(file, JSON.stringify({ ...build, id: `hostile-${name.length}`, name }));
+    await page.locator('input[type=file]').first().setInputFiles(file);
+    await page.waitForURL(/build=/);
+    await openPack(page, `${address}/pack${new URL(page.url()).search}`);
+    await sleep(8000);
+    const longest = [];
+    for (let k = 0; k < edits; k++) {
+      await page.evaluate(() => {
+        globalThis.tasks = [];
+      });
+      await field(page).fill(String(60 + k));
+      await field(page).press('Enter');
+      await page.waitForFunction(() => document.querySelector('footer')?.textContent?.includes('Saved'));
+      await sleep(1500);
+      longest.push(Math.max(0, ...(await page.evaluate(() => globalThis.tasks))));
+    }
+    longest.sort((p, q) => p - q);
+    say(
+      `${name}: the longest task of an edit is ${Math.round(longest[edits >> 1])} ms (median), ${Math.round(longest.at(-1))} ms at most`,
+    );
+  }
+  kill();
+  return true;
+}
+
+const good =
+  what === 'blocks'
+    ? await blocks(Number(amount))
+    : what === 'tabs'
+      ? await tabs(Number(amount))
+      : await kills(Number(amount));
 process.exit(good ? 0 : 1);

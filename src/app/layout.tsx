@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import './globals.css';
+import { KeepOffline } from './keep-offline';
 
 export const metadata: Metadata = {
   title: 'Ropeway',
@@ -11,7 +12,10 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
-      <body>{children}</body>
+      <body>
+        {children}
+        <KeepOffline />
+      </body>
     </html>
   );
 }
