@@ -9,8 +9,10 @@ export {
   type LoadInput,
   type ParkedInput,
 } from './auxiliary';
+export { type BalanceInput, calcBalance } from './balance';
 export { type CableInput, calcCable, resolveCable } from './cable';
 export { type CableTransientInput, calcCableTransient } from './cable-transient';
+export { type ChargeInput, calcCharge } from './charge';
 export { type ContactorInput, calcContactor } from './contactor';
 export { calcDischarge, type DischargeInput } from './discharge';
 export { calcDrive, type DriveInput } from './drive';
@@ -20,6 +22,7 @@ export { calcInsulation, type InsulationInput } from './insulation';
 export { calcJoinPacks, type JoinPacksInput } from './join-packs';
 export { calcMotorVoltage, type MotorVoltageInput } from './motor-voltage';
 export { calcNetwork, type NetworkInput } from './network';
+export { calcPilot, calcProximity, type PilotInput, type ProximityInput } from './pilot';
 export { calcPrecharge } from './precharge';
 export { LawRefused } from './refused';
 export { calcShortCircuit, type ShortCircuitInput } from './short-circuit';

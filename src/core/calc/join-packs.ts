@@ -1,5 +1,6 @@
 import { quantityText as q, type WorkingLine } from '../checks';
 import { type JoinInput, joinPacks } from '../simulate';
+import { straightCurve } from './ocv-curve';
 import { LawRefused } from './refused';
 
 export type JoinPacksInput = Omit<JoinInput, 'jointResistanceOhm' | 'ocvCurve'> & {
@@ -9,21 +10,7 @@ export type JoinPacksInput = Omit<JoinInput, 'jointResistanceOhm' | 'ocvCurve'> 
 
 /** Two packs joined in parallel: what flows at first, and until when. */
 export function calcJoinPacks(input: JoinPacksInput): { result: unknown; working: readonly WorkingLine[] } {
-  const curve = input.ocvCurve.map(([soc, cellV]) => [soc!, cellV!] as const);
-  for (let i = 1; i < curve.length; i++) {
-    if (!(curve[i]![0] > curve[i - 1]![0]))
-      throw new LawRefused(
-        `ocvCurve.${i}`,
-        'does not rise in state of charge.',
-        'Write the points in rising state of charge, each once.',
-      );
-    if (curve[i]![1] < curve[i - 1]![1])
-      throw new LawRefused(
-        `ocvCurve.${i}`,
-        'falls in voltage.',
-        'A rest voltage does not fall while the cell fills: correct the point.',
-      );
-  }
+  const curve = straightCurve(input.ocvCurve).points;
   const jointResistanceOhm = input.jointResistanceOhm ?? 0;
   const ohm = input.resistanceAOhm + input.resistanceBOhm + jointResistanceOhm;
   if (!(ohm > 0))

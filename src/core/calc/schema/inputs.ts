@@ -1,10 +1,7 @@
 import Joi from 'joi';
+import { atLeastZero, count, maybe, number, ocvCurve, positive, share } from './fields';
 
 /** Input schemas of the calculation laws. Unknown fields are refused; numbers are finite; null is "not there". */
-const number = () => Joi.number();
-const positive = () => Joi.number().greater(0);
-const atLeastZero = () => Joi.number().min(0);
-const maybe = <S extends Joi.AnySchema>(schema: S) => schema.optional().allow(null);
 /** Null counts as not there. */
 const THERE = { isPresent: (value: unknown) => value !== undefined && value !== null };
 const name = () => Joi.string().min(1).max(200);
@@ -90,8 +87,6 @@ export const dischargeInput = Joi.object({
   activeResistanceOhm: maybe(positive()),
   targetVoltageV: maybe(atLeastZero()),
 });
-
-const count = () => Joi.number().integer().min(1);
 
 export const shortCircuitInput = Joi.object({
   cellsInSeries: count().required(),
@@ -257,8 +252,6 @@ export const cableTransientInput = Joi.object({
   insulationHeatCapacityJPerM3K: maybe(positive()),
 }).oxor('areaMm2', 'awg', THERE);
 
-const share = () => Joi.number().min(0).max(1);
-
 export const joinPacksInput = Joi.object({
   cellsInSeries: count().required(),
   capacityAAh: positive().required(),
@@ -268,7 +261,7 @@ export const joinPacksInput = Joi.object({
   jointResistanceOhm: maybe(atLeastZero()),
   socA: share().required(),
   socB: share().required(),
-  ocvCurve: Joi.array().items(Joi.array().items(number()).length(2)).min(2).max(1000).required(),
+  ocvCurve: ocvCurve(),
 });
 
 export const driveInput = Joi.object({

@@ -7,6 +7,7 @@ import { calcNetwork } from '../network';
 import { calcPrecharge } from '../precharge';
 import { calcShortCircuit } from '../short-circuit';
 import { calcWithstand } from '../withstand';
+import { CHARGING_LAWS } from './charging-laws';
 import {
   cableInput,
   contactorInput,
@@ -199,4 +200,5 @@ export const LAWS: readonly Law[] = [
     },
   },
   ...TRIP_LAWS,
+  ...CHARGING_LAWS,
 ];

@@ -1,8 +1,7 @@
 import Joi from 'joi';
+import { figure as number, orNull } from './fields';
 
 /** What each law answers under `result`. Null: never, or not computed because an input is not there. */
-const number = () => Joi.number().required();
-const orNull = () => Joi.number().allow(null).required();
 const flag = () => Joi.boolean().required();
 const flagOrNull = () => Joi.boolean().allow(null).required();
 const byId = (value: Joi.Schema) => Joi.object().pattern(Joi.string(), value).required();

@@ -1,0 +1,156 @@
+import Joi from 'joi';
+import { calcBalance } from '../balance';
+import { calcCharge } from '../charge';
+import { calcPilot, calcProximity } from '../pilot';
+import { atLeastZero, count, figure, maybe, ocvCurve, orNull, positive, share } from './fields';
+import type { Law } from './law';
+
+/** Laws of charging and of evening out cells. */
+export const CHARGING_LAWS: readonly Law[] = [
+  {
+    name: 'charge',
+    about: 'a charge from a supply: what binds, constant voltage, time to 80 % and to the cut-off',
+    input: Joi.object({
+      cellsInSeries: count().required(),
+      capacityAh: positive().required(),
+      packResistanceOhm: atLeastZero().required(),
+      socStart: share().required(),
+      ocvCurve: ocvCurve(),
+      chargerMaxPowerW: positive().required(),
+      chargerMaxCurrentA: positive().required(),
+      chargerEfficiency: positive().max(1).required(),
+      powerFactor: maybe(positive().max(1)),
+      acVoltageV: positive().required(),
+      acCurrentLimitA: positive().required(),
+      acPhases: maybe(Joi.number().integer().min(1).max(3)),
+      chargeVoltagePerCellV: positive().required(),
+      cutoffCurrentA: atLeastZero().required(),
+      cutoffMeasuredAt: Joi.string().valid('pack', 'charger').required(),
+      auxiliaryPowerW: maybe(atLeastZero()),
+      packCurrentLimitA: maybe(positive()),
+    }),
+    output: Joi.object({
+      initialPackCurrentA: figure(),
+      initialLimit: Joi.string().valid('power', 'current', 'voltage', 'bms'),
+      timeTo80PercentS: orNull(),
+      acEnergyTo80PercentJ: orNull(),
+      timeToConstantVoltageS: orNull(),
+      socAtConstantVoltage: orNull(),
+      timeToCutoffS: orNull(),
+      socAtCutoff: orNull(),
+      acEnergyToCutoffJ: orNull(),
+      dcPowerLimitW: figure(),
+      packLossToCutoffJ: orNull(),
+      highestSoc: figure(),
+    }),
+    run: calcCharge,
+    example: {
+      cellsInSeries: 96,
+      capacityAh: 94,
+      packResistanceOhm: 0.1,
+      socStart: 0.2,
+      ocvCurve: [
+        [0, 3],
+        [0.1, 3.45],
+        [0.5, 3.7],
+        [0.8, 3.98],
+        [1, 4.2],
+      ],
+      chargerMaxPowerW: 6600,
+      chargerMaxCurrentA: 20,
+      chargerEfficiency: 0.93,
+      powerFactor: 0.99,
+      acVoltageV: 230,
+      acCurrentLimitA: 16,
+      chargeVoltagePerCellV: 4.15,
+      cutoffCurrentA: 3,
+      cutoffMeasuredAt: 'pack',
+      auxiliaryPowerW: 150,
+    },
+  },
+  {
+    name: 'balance',
+    about: 'cells of a string evened out by shunts, at rest or at the top of charge',
+    input: Joi.object({
+      mode: Joi.string().valid('bleed-at-rest', 'top-throttled', 'top-unthrottled').required(),
+      cells: Joi.array()
+        .items(Joi.object({ capacityAh: positive().required(), soc: Joi.number().min(0).max(1.2).required() }))
+        .min(1)
+        .max(2000)
+        .required(),
+      balanceCurrentA: positive().required(),
+      balanceDuty: maybe(positive().max(1)),
+      socTolerance: maybe(Joi.number().min(0).max(1)),
+      chargeCurrentA: maybe(positive()),
+      thresholdSoc: maybe(share()),
+      cellVoltageLimitV: maybe(positive()),
+      ocvAtFullV: maybe(positive()),
+      ocvSlopeAboveFullVPerSoc: maybe(positive()),
+    }),
+    output: Joi.object({
+      timeToBalancedS: orNull(),
+      limitingCell: Joi.number().integer(),
+      chargeBledC: figure(),
+      timeUntilAllFullS: orNull(),
+      timeUntilFirstOverLimitS: orNull(),
+      lowestSocThen: figure(),
+      largestSafeChargeCurrentA: orNull(),
+    }),
+    run: calcBalance,
+    example: {
+      mode: 'top-unthrottled',
+      cells: [
+        { capacityAh: 100, soc: 0.98 },
+        { capacityAh: 100, soc: 0.96 },
+        { capacityAh: 98, soc: 0.965 },
+      ],
+      balanceCurrentA: 0.5,
+      chargeCurrentA: 5,
+      cellVoltageLimitV: 3.8,
+      ocvAtFullV: 3.45,
+      ocvSlopeAboveFullVPerSoc: 35,
+    },
+  },
+  {
+    name: 'pilot',
+    about: 'what a control pilot says: duty and current, voltage and state',
+    input: Joi.object({
+      dutyPercent: maybe(Joi.number().min(0).max(100)),
+      currentA: maybe(atLeastZero()),
+      voltageV: maybe(Joi.number().min(-30).max(30)),
+      supplyVoltageV: maybe(positive().max(30)),
+      sourceResistanceOhm: maybe(atLeastZero()),
+      vehicleResistanceOhm: maybe(atLeastZero()),
+      diodeDropV: maybe(atLeastZero().max(5)),
+    }),
+    output: Joi.object({
+      currentA: Joi.number().allow(null),
+      meaning: Joi.string().valid('none', 'digital', 'current'),
+      dutyPercent: Joi.number(),
+      highV: Joi.number(),
+      lowV: Joi.number(),
+      state: Joi.string().valid('A', 'B', 'C', 'D', 'E', 'F').allow(null),
+      withinTolerance: Joi.boolean(),
+      diodeMissing: Joi.boolean(),
+      faulty: Joi.boolean(),
+    }),
+    run: calcPilot,
+    example: { supplyVoltageV: 12, sourceResistanceOhm: 1000, vehicleResistanceOhm: 882, diodeDropV: 0.7 },
+  },
+  {
+    name: 'proximity',
+    about: 'what a proximity contact says of the plug, its latch or its cable',
+    input: Joi.object({
+      system: Joi.string().valid('j1772', 'type2').required(),
+      resistanceOhm: maybe(atLeastZero()),
+      voltageV: maybe(atLeastZero().max(30)),
+    }),
+    output: Joi.object({
+      meaning: Joi.string(),
+      voltageV: Joi.number(),
+      currentA: Joi.number().allow(null),
+    }),
+    run: calcProximity,
+    example: { system: 'type2', resistanceOhm: 220 },
+  },
+];
