@@ -1,7 +1,7 @@
 import type { Metadata, Viewport } from 'next';
 import type { ReactNode } from 'react';
 import './globals.css';
-import { KeepOffline } from './keep-offline';
+import { KeepOffline } from '@/screens/shell/keep-offline';
 
 export const metadata: Metadata = {
   title: 'Ropeway',

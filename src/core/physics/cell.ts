@@ -105,3 +105,19 @@ const DISCHARGE_C: Readonly<Record<Chemistry, { readonly leastC: number; readonl
   'lead-agm': { leastC: -20, mostC: 50 },
 };
 export const dischargeWindowC = (chemistry: Chemistry) => DISCHARGE_C[chemistry];
+
+/** Where a cell’s voltage stands when it is charged on beyond full: [share of its capacity, V] (generic: steep; why a full cell must be guarded). */
+const BEYOND_FULL: Readonly<Record<Chemistry, readonly [number, number]>> = {
+  lfp: [1.008, 3.75],
+  nmc: [1.05, 4.5],
+  lto: [1.03, 3.0],
+  // Lead gasses: most of what comes goes into water.
+  'lead-flooded': [1.15, 2.65],
+  'lead-agm': [1.12, 2.55],
+};
+
+/** Rest voltage by charge with what comes after full, [state of charge, V]: for whatever charges to a voltage above that of a full cell at rest. */
+export const chargePoints = (chemistry: Chemistry): readonly (readonly [number, number])[] => [
+  ...ocvPoints(chemistry),
+  BEYOND_FULL[chemistry],
+];

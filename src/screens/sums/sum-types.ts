@@ -57,3 +57,10 @@ export function figureAt(result: unknown, path: string): unknown {
   }
   return at;
 }
+
+export const CHEMISTRIES = [
+  ['lfp', 'LFP'],
+  ['nmc', 'NMC'],
+  ['lto', 'LTO'],
+  ['lead-flooded', 'lead'],
+] as const;

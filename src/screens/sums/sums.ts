@@ -1,4 +1,5 @@
 import { calcCable, calcContactor, calcDischarge, calcInsulation, calcPrecharge } from '@/core/calc';
+import { CHARGING_SUMS } from './charging-sums';
 import { PROTECTION_SUMS } from './protection-sums';
 import { figure, METALS, needed, type Sum } from './sum-types';
 import { TRIP_SUMS } from './trip-sums';
@@ -217,4 +218,5 @@ export const SUMS: readonly Sum[] = [
   },
   ...PROTECTION_SUMS,
   ...TRIP_SUMS,
+  ...CHARGING_SUMS,
 ];

@@ -8,7 +8,7 @@ import {
   calcParked,
 } from '@/core/calc';
 import { type Chemistry, ocvPoints } from '@/core/physics/cell';
-import { figure, needed, type Sum, type SumValues } from './sum-types';
+import { CHEMISTRIES, figure, needed, type Sum, type SumValues } from './sum-types';
 
 const number = (values: SumValues, key: string): number => Number(values[key] ?? 0);
 
@@ -22,13 +22,6 @@ export function startHoldStop(speedMPerS: number, secondsUp: number, secondsAt: 
     ...Array.from({ length: down }, (_, k) => speedMPerS * (1 - (k + 1) / down)),
   ];
 }
-
-const CHEMISTRIES = [
-  ['lfp', 'LFP'],
-  ['nmc', 'NMC'],
-  ['lto', 'LTO'],
-  ['lead-flooded', 'lead'],
-] as const;
 
 /** Pocket tools about time: pulses, trips, batteries side by side and the 12-volt side. */
 export const TRIP_SUMS: readonly Sum[] = [
