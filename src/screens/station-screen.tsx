@@ -14,6 +14,8 @@ const SCREENS: Readonly<Record<StationId, ComponentType>> = {
   'low-voltage': dynamic(() =>
     import('./low-voltage/low-voltage-screen').then(({ LowVoltageScreen }) => LowVoltageScreen),
   ),
+  bms: dynamic(() => import('./bms/bms-screen').then(({ BmsScreen }) => BmsScreen)),
+  charging: dynamic(() => import('./charging/charging-screen').then(({ ChargingScreen }) => ChargingScreen)),
 };
 
 export function StationScreen({ station }: { station: string }) {

@@ -1,5 +1,6 @@
 import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
+import type { CellCare, Charging } from './charge-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
 import type { Safeguards } from './safeguards';
@@ -27,6 +28,7 @@ import type {
   Supply,
 } from './vehicle-types';
 
+export * from './charge-types';
 export * from './duty-types';
 export * from './school-types';
 export * from './vehicle-types';
@@ -249,6 +251,9 @@ export interface Build {
   readonly safeguards?: Safeguards;
   readonly oldParts?: Readonly<Record<Id, OldPart>>;
   readonly supply?: Supply;
+  /** What watches the cells; absent: nothing told. */
+  readonly bms?: CellCare;
+  readonly charging?: Charging;
   readonly chassis?: Chassis;
   readonly restraint?: Restraint;
   readonly modules?: Readonly<Record<Id, SalvagedModule>>;

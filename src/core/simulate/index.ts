@@ -1,4 +1,6 @@
+export { type BalanceRun, balanceRun } from './balance-law';
 export { type Braking, mostBrakingN, REGEN_FROM_MPS, regenerated } from './braking';
+export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
 export { CannotGive, type DriveLawInput, type DriveLawResult, driveLaw } from './drive-law';
@@ -86,4 +88,17 @@ export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
 export { type TripPack, tripPack } from './trip-pack';
 export { brakingOf, type TripRuns, traceOf, tripMissing, tripRuns, tripRunsKey } from './trip-runs';
 export { builtInTrip, stopsPerKmOf, type Trace, tripName, withStops } from './trips';
+export {
+  CHARGER_EFFICIENCY,
+  type ChainId,
+  type ChainLink,
+  chargeChain,
+  chargerOutputW,
+  chargersOf,
+  drawnFrom,
+  NIGHT_S,
+  supplyOf,
+  type VehicleCharge,
+  vehicleCharge,
+} from './vehicle-charge';
 export { type CableWithstand, cableWithstand } from './withstand';

@@ -1,4 +1,6 @@
+import { bms } from './bms';
 import { cables } from './cables';
+import { charging } from './charging';
 import type { Context } from './context';
 import { drive } from './drive';
 import { hvCircuit } from './hv-circuit';
@@ -7,7 +9,7 @@ import { pack } from './pack';
 import { survey } from './survey';
 
 /** The stations that judge, in working order. One line here makes a station part of the line, the ledger and the addresses. */
-export const STATIONS = [survey, pack, drive, hvCircuit, cables, lowVoltage] as const;
+export const STATIONS = [survey, pack, drive, hvCircuit, cables, lowVoltage, bms, charging] as const;
 
 type AnyStation = (typeof STATIONS)[number];
 export type StationId = AnyStation['id'];

@@ -1,19 +1,6 @@
 /** Stations that are still to come, in working order, with what nobody judges until then. */
 export const TO_COME = [
   {
-    id: 'bms',
-    name: 'BMS',
-    question: 'How is every cell kept inside its limits?',
-    leaves: 'Single cells: nothing here watches their voltage and temperature one by one.',
-  },
-  {
-    id: 'charging',
-    name: 'Charging',
-    question: 'How, from which supply, how long, to what voltage?',
-    leaves:
-      'Charging: plug, supply, residual-current device and the end of charge, beyond the charger’s window and power.',
-  },
-  {
     id: 'ancillaries',
     name: 'Ancillaries',
     question: 'How are braking, steering, heating and cooling replaced?',

@@ -444,6 +444,11 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     leaves: ({ oldParts }) => expect(oldParts!.old!.fate).toBe('strip'),
   },
   dropOldPart: { on: listed, input: { id: 'old' }, leaves: ({ oldParts }) => expect(oldParts!.old).toBeUndefined() },
+  setCellCare: {
+    input: { flag: 'stopsCharger', is: false },
+    leaves: ({ bms }) => expect(bms!.stopsCharger).toBe(false),
+  },
+  setCharging: { input: { cutoffAt: 'charger' }, leaves: ({ charging }) => expect(charging!.cutoffAt).toBe('charger') },
   setSupply: { input: { phases: 3 }, leaves: ({ supply }) => expect(supply!.phases).toBe(3) },
   setStage: { on: estate, input: { kind: 'chain' }, leaves: ({ stage }) => expect(stage!.kind).toBe('chain') },
   setDeadMan: { input: { deadMan: true }, leaves: ({ presetSpeed }) => expect(presetSpeed!.deadMan).toBe(true) },

@@ -158,6 +158,17 @@ export function teasel(id = 'teasel'): Build {
       'old-hood': { id: 'old-hood', name: 'Engine cover', kind: 'part', fate: 'keep', note: '' },
     },
     supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket' },
+    charging: {
+      cellV: 2.45,
+      cutoffA: 6,
+      cutoffAt: 'pack',
+      outputA: 20,
+      efficiency: 0.86,
+      cordA: 16,
+      fromSoc: 0.5,
+      nightS: 43200,
+      isolated: true,
+    },
     chassis: {
       trackM: 0.95,
       widthM: 1.15,

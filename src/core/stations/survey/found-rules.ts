@@ -1,6 +1,6 @@
 import { INSPECTIONS, type InspectionId } from '../../build';
 import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
-import { tripRun } from '../../simulate';
+import { CHARGER_EFFICIENCY, chargeChain, drawnFrom, NIGHT_S, supplyOf, tripRun } from '../../simulate';
 import { massesOf } from '../../vehicle';
 import type { Context } from '../context';
 import { defineRule, type Proposer, type Rule } from '../define';
@@ -109,19 +109,11 @@ const massSum = defineRule({
   otherwise: 'Weigh again, or tell what came off and went on until the sum fits.',
 });
 
-/** From the socket into the pack (generic), what a socket gives for hours, and how long a night is, s. */
-const CHARGING = 0.88;
-const SOCKET_SHARE = 0.8;
-const NIGHT_S = 10 * 3600;
+/** What the cells keep of what the charger gives (generic). */
+const CELLS_KEEP = 0.96;
 
 /** What a supply gives for hours, W; null while voltage or breaker are not told. */
-export function supplyPowerW(build: Context['vehicle']['build']): number | null {
-  const { voltageV, phases, breakerA, outlet } = build.supply ?? {};
-  if (voltageV === undefined || breakerA === undefined) return null;
-  // North America: four fifths of the breaker for whatever draws for hours, a wall unit too (NEC 210.20, 625.41: verify).
-  const whole = outlet === 'wall-unit' && build.ruleSet === 'iec';
-  return voltageV * breakerA * (phases ?? 1) * (whole ? 1 : SOCKET_SHARE);
-}
+export const supplyPowerW = (build: Context['vehicle']['build']): number | null => supplyOf(build)?.powerW ?? null;
 
 const supply = defineRule({
   id: 'survey.supply',
@@ -145,11 +137,9 @@ const supply = defineRule({
     if (!trip) return [{ subject, pending: tripRun.pendingWords }];
     const perM = trip.winter.energyPerKmWh === null ? null : (trip.winter.energyPerKmWh * 3600) / 1000;
     if (perM === null) return [];
-    const chargerW = vehicle.devices.reduce(
-      (sum, { device }) => sum + (device.kind.startsWith('charger') ? (device.powersW?.charging ?? 0) : 0),
-      0,
-    );
-    const intoPackW = Math.min(powerW * CHARGING, chargerW > 0 ? chargerW : Number.POSITIVE_INFINITY);
+    const drawn = drawnFrom(chargeChain(vehicle));
+    const efficiency = build.charging?.efficiency ?? CHARGER_EFFICIENCY;
+    const intoPackW = Math.min(powerW, drawn?.acW ?? powerW) * efficiency * CELLS_KEEP;
     const neededJ = perM * dayM;
     const demand = neededJ / intoPackW;
     return [
@@ -158,13 +148,16 @@ const supply = defineRule({
         demand: { value: demand, dimension: 'time' },
         limit: { value: NIGHT_S, dimension: 'time' },
         margin: marginAtMost(demand, NIGHT_S),
-        assumed: ['0.88 of what the socket gives reaches the pack.'],
+        assumed: [
+          `${q(efficiency * CELLS_KEEP, 'ratio')} of what the socket gives is in the cells afterwards.`,
+          ...(drawn ? [] : ['The charger takes all that the supply gives: its power is not told.']),
+        ],
         lines: () => [
           {
             formula: 't = E of a winter day / P into the pack',
             figures: `${q(neededJ, 'energy')} / ${q(intoPackW, 'power')}`,
             result: { value: demand, dimension: 'time' },
-            note: `The supply gives ${q(powerW, 'power')}${chargerW > 0 && chargerW < powerW * CHARGING ? '; the charger is the smaller' : ''}.`,
+            note: `The supply gives ${q(powerW, 'power')}${drawn && drawn.acW < powerW ? `; held to ${q(drawn.acW, 'power')} by: ${drawn.binds.name}` : ''}.`,
           },
         ],
       },

@@ -1,3 +1,4 @@
+import { CHARGE_MISTAKES } from './charge-mistakes';
 import { CLOSING_MISTAKES } from './closing-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
 import { HARMLESS } from './harmless';
@@ -14,6 +15,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...PART_MISTAKES,
   ...PLACE_MISTAKES,
   ...CLOSING_MISTAKES,
+  ...CHARGE_MISTAKES,
   ...MISSING_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,

@@ -1,0 +1,231 @@
+import type { Build, Id } from '../build';
+import { hasTrait } from '../build';
+import { chargePoints } from '../physics/cell';
+import { GENERIC_RATES } from '../physics/cell-limits';
+import { packStrings, partOf, type ResolvedDevice, type Vehicle } from '../vehicle';
+import { type ChargeRun, chargeRun } from './charge-run';
+import { tripPack } from './trip-pack';
+
+/** Where nothing else is told (generic): charger’s efficiency, share of the capacity at which a charge ends, and a night, s. */
+export const CHARGER_EFFICIENCY = 0.92;
+export const CUTOFF_C_RATE = 0.05;
+export const NIGHT_S = 10 * 3600;
+/** A socket carries so much of its breaker for hours. */
+const SOCKET_SHARE = 0.8;
+
+/** What a supply gives for hours, W and A per phase; null while voltage or breaker are not told. */
+export function supplyOf({
+  supply,
+  ruleSet,
+}: Build): { readonly powerW: number; readonly currentA: number; readonly voltsPerA: number } | null {
+  const { voltageV, phases, breakerA, outlet } = supply ?? {};
+  if (voltageV === undefined || breakerA === undefined) return null;
+  // North America: four fifths of the breaker for whatever draws for hours, a wall unit too (NEC 210.20, 625.41: verify).
+  const whole = outlet === 'wall-unit' && ruleSet === 'iec';
+  const currentA = breakerA * (whole ? 1 : SOCKET_SHARE);
+  const voltsPerA = voltageV * (phases ?? 1);
+  return { powerW: voltsPerA * currentA, currentA, voltsPerA };
+}
+
+export type ChainId = 'circuit' | 'socket' | 'cord' | 'own-limit' | 'charger' | 'output' | 'cells';
+
+/** One link between the supply and the cells. */
+export interface ChainLink {
+  readonly id: ChainId;
+  readonly deviceId?: Id;
+  readonly name: string;
+  /** What it lets through or carries, W of the supply; null: not told. */
+  readonly acW: number | null;
+  /** The same in its own figure, A; null: not told, or a power. */
+  readonly ampere: number | null;
+  /** It holds the charge down to that by itself; else it only bears it. */
+  readonly limits: boolean;
+}
+
+/** A household socket under hours of load (practice: 8–12 A), A. */
+export const SOCKET_MOST_A = 12;
+
+export const chargersOf = (vehicle: Vehicle): readonly ResolvedDevice[] =>
+  vehicle.devices.filter(({ device }) => hasTrait(device.kind, 'charges'));
+
+/** What a charger gives the pack, W; null: not told. */
+export function chargerOutputW(charger: ResolvedDevice): number | null {
+  const set = charger.device.powersW?.charging;
+  const most = partOf(charger, 'bus-device')?.chargePowerW;
+  return set === undefined && most === undefined
+    ? null
+    : Math.min(set ?? Number.POSITIVE_INFINITY, most ?? Number.POSITIVE_INFINITY);
+}
+
+/**
+ * From the supply to the cells, each link with what it lets through, all in watts of the supply. A wall unit tells its current by the pilot
+ * and the cable’s by its code: they limit. A plain socket tells nothing: circuit, socket and cord only bear what is drawn.
+ */
+export function chargeChain(vehicle: Vehicle): readonly ChainLink[] {
+  const { build } = vehicle;
+  const { charging = {}, supply = {} } = build;
+  const chargers = chargersOf(vehicle);
+  if (chargers.length === 0) return [];
+  const feed = supplyOf(build);
+  const volts = feed?.voltsPerA ?? null;
+  const efficiency = charging.efficiency ?? CHARGER_EFFICIENCY;
+  const told = supply.outlet === 'wall-unit';
+  const byAmps = (id: ChainId, name: string, ampere: number | null | undefined, limits: boolean): ChainLink => ({
+    id,
+    name,
+    ampere: ampere ?? null,
+    acW: ampere === undefined || ampere === null || volts === null ? null : ampere * volts,
+    limits,
+  });
+  const outputs = chargers.map((charger) => chargerOutputW(charger));
+  const pack = tripPack(vehicle);
+  const cellsA = packChargeA(vehicle);
+  const dc = (ampere: number | null | undefined) =>
+    ampere === undefined || ampere === null || !pack ? null : (ampere * pack.fullV) / efficiency;
+  return [
+    byAmps('circuit', 'Circuit, for hours', feed?.currentA, told),
+    ...(told ? [] : [byAmps('socket', 'Household socket', SOCKET_MOST_A, false)]),
+    byAmps('cord', 'Charging cable', charging.cordA, told),
+    ...(charging.limitA === undefined ? [] : [byAmps('own-limit', 'Held down to', charging.limitA, true)]),
+    ...chargers.map(
+      ({ id, device: { name } }, k): ChainLink => ({
+        id: 'charger',
+        deviceId: id,
+        name,
+        ampere: null,
+        acW: outputs[k] === null ? null : outputs[k]! / efficiency,
+        limits: true,
+      }),
+    ),
+    ...(charging.outputA === undefined
+      ? []
+      : [
+          {
+            id: 'output' as const,
+            name: 'Charger’s output',
+            ampere: charging.outputA,
+            acW: dc(charging.outputA),
+            limits: true,
+          },
+        ]),
+    {
+      id: 'cells',
+      name: 'Cells, for hours',
+      ampere: cellsA,
+      acW: dc(cellsA),
+      limits: build.bms?.throttlesCharger === true,
+    },
+  ];
+}
+
+/** What the cells of the whole pack take for hours at a mild temperature, A; null without cells. */
+function packChargeA(vehicle: Vehicle): number | null {
+  const strings = packStrings(vehicle).flatMap(({ boxIds }) => {
+    const each = boxIds.flatMap((id) => {
+      const box = vehicle.deviceOf.get(id);
+      const cell = partOf(box, 'cell');
+      if (!box || !cell) return [];
+      const one = cell.maxChargeA ?? cell.capacityAh * GENERIC_RATES[cell.chemistry].charge[0];
+      return [one * (box.device.cellsInParallel ?? 1)];
+    });
+    return each.length === 0 ? [] : [Math.min(...each)];
+  });
+  return strings.length === 0 ? null : strings.reduce((sum, ampere) => sum + ampere, 0);
+}
+
+/** What the chain draws from the supply, W, and the link that holds it there; null while no limiting link is told. */
+export function drawnFrom(chain: readonly ChainLink[]): { readonly acW: number; readonly binds: ChainLink } | null {
+  const limiting = chain.filter((link): link is ChainLink & { acW: number } => link.limits && link.acW !== null);
+  // Chargers side by side add; every other link takes all of it.
+  const chargers = limiting.filter(({ id }) => id === 'charger');
+  if (chargers.length === 0 || chain.some(({ id, acW }) => id === 'charger' && acW === null)) return null;
+  const together = { ...chargers[0]!, acW: chargers.reduce((sum, { acW }) => sum + acW, 0) };
+  const all = [together, ...limiting.filter(({ id }) => id !== 'charger')];
+  const binds = all.reduce((p, one) => (one.acW < p.acW ? one : p));
+  return { acW: binds.acW, binds };
+}
+
+export interface VehicleCharge {
+  readonly chain: readonly ChainLink[];
+  readonly binds: ChainLink;
+  readonly acW: number;
+  readonly run: ChargeRun;
+  readonly cellsInSeries: number;
+  readonly capacityAh: number;
+  readonly fromSoc: number;
+  /** What nobody told, in words. */
+  readonly assumed: readonly string[];
+}
+
+/** The usual charge of this vehicle, worked out to its end; the reason why not, in words of what is missing. */
+export function vehicleCharge(vehicle: Vehicle): VehicleCharge | { readonly missing: readonly string[] } {
+  const { build } = vehicle;
+  const { charging = {} } = build;
+  const chain = chargeChain(vehicle);
+  const pack = tripPack(vehicle);
+  const drawn = drawnFrom(chain);
+  const missing = [
+    ...(chain.length === 0 ? ['a charger'] : []),
+    ...(pack ? [] : ['cells']),
+    ...(chain.length > 0 && !drawn ? ['the charger’s power'] : []),
+    ...(charging.cellV === undefined ? ['the voltage that each cell is charged to'] : []),
+  ];
+  if (missing.length > 0 || !pack || !drawn || charging.cellV === undefined) return { missing };
+  const efficiency = charging.efficiency ?? CHARGER_EFFICIENCY;
+  const capacityAh = pack.capacityC / 3600;
+  const points = chargePoints(pack.chemistry);
+  const fromSoc = charging.fromSoc ?? build.packLimits.socEmpty;
+  const run = chargeRun(
+    {
+      restV: (soc) => pack.cellsInSeries * straight(points, soc),
+      resistanceOhm: pack.cellsOhm + pack.otherOhm,
+      capacityAh,
+      bends: points.map(([soc]) => soc),
+    },
+    {
+      powerW: drawn.acW * efficiency,
+      currentA: charging.outputA ?? Number.POSITIVE_INFINITY,
+      voltageV: pack.cellsInSeries * charging.cellV,
+      packA: () => Number.POSITIVE_INFINITY,
+      auxiliaryW: runsMeanwhileW(vehicle),
+      efficiency: () => efficiency,
+    },
+    {
+      socStart: fromSoc,
+      cutoffA: charging.cutoffA ?? CUTOFF_C_RATE * capacityAh,
+      measuredAt: charging.cutoffAt ?? 'pack',
+    },
+  );
+  return {
+    chain,
+    binds: drawn.binds,
+    acW: drawn.acW,
+    run,
+    cellsInSeries: pack.cellsInSeries,
+    capacityAh,
+    fromSoc,
+    assumed: [
+      ...(charging.efficiency === undefined
+        ? [`The charger loses ${Math.round((1 - CHARGER_EFFICIENCY) * 100)} %.`]
+        : []),
+      ...(charging.cutoffA === undefined ? ['It ends at a twentieth of the capacity.'] : []),
+      ...(charging.cutoffAt === undefined ? ['Its end is measured into the pack.'] : []),
+      ...(charging.fromSoc === undefined ? ['It begins where driving stops.'] : []),
+    ],
+  };
+}
+
+/** What else hangs on the bus and runs while it charges, W: what each device tells for that state. */
+export const runsMeanwhileW = (vehicle: Vehicle): number =>
+  vehicle.devices.reduce(
+    (sum, { device }) => sum + (hasTrait(device.kind, 'charges') ? 0 : Math.max(0, device.powersW?.charging ?? 0)),
+    0,
+  );
+
+function straight(points: readonly (readonly [number, number])[], soc: number): number {
+  if (soc <= points[0]![0]) return points[0]![1];
+  const k = points.findIndex(([at]) => at >= soc);
+  if (k < 0) return points.at(-1)![1];
+  const [[s0, v0], [s1, v1]] = [points[k - 1]!, points[k]!];
+  return v0 + ((v1 - v0) * (soc - s0)) / (s1 - s0);
+}

@@ -1,0 +1,75 @@
+import { cellExtremes } from '../../physics/cell-care';
+import { type BalanceRun, balanceRun } from '../../simulate';
+import { partOf } from '../../vehicle';
+import type { Context } from '../context';
+import { cellsOf, electronic, groupsOf, lithiumIn } from './shared';
+
+/** Voltages of a cell from what destroys it to what is set, V; null: not told. */
+export interface CellWindow {
+  readonly chemistry: Parameters<typeof cellExtremes>[0];
+  readonly leastV: number;
+  readonly mostV: number;
+  readonly emptyV: number;
+  readonly fullV: number;
+  readonly underV: number | null;
+  readonly overV: number | null;
+  readonly balanceFromV: number | null;
+  readonly chargeV: number | null;
+}
+
+export interface BmsResults {
+  readonly cells: number;
+  readonly watched: 'none' | 'regulators' | 'electronics';
+  readonly lithium: boolean;
+  readonly window: CellWindow | null;
+  /** One cell a hundredth lower than all others, evened out; null: no shunt current told. */
+  readonly balance: { readonly run: BalanceRun; readonly spread: number; readonly heatW: number } | null;
+}
+
+/** So much lower is the one cell whose return is shown. */
+const SPREAD = 0.02;
+const EVEN = 0.002;
+
+export function bmsResults({ vehicle }: Context): BmsResults {
+  const cells = cellsOf(vehicle);
+  const [first] = cells;
+  const { bms = {}, charging = {}, schools } = vehicle.build;
+  const groups = groupsOf(vehicle);
+  const box = vehicle.devices.find((one) => one.device.kind === 'box' && partOf(one, 'cell') !== null);
+  const capacityAh = first ? first.capacityAh * (box?.device.cellsInParallel ?? 1) : 0;
+  const balance =
+    first && bms.balanceA !== undefined && groups > 1
+      ? {
+          spread: SPREAD,
+          heatW: bms.balanceA * first.fullV,
+          run: balanceRun({
+            mode: 'bleed-at-rest',
+            cells: Array.from({ length: groups }, (_, k) => ({ capacityAh, soc: k === 0 ? 0.5 : 0.5 + SPREAD })),
+            balanceCurrentA: bms.balanceA,
+            balanceDuty: bms.balanceDuty ?? 1,
+            socTolerance: EVEN,
+            chargeCurrentA: 0,
+            thresholdSoc: 1,
+            overLimitSoc: Number.POSITIVE_INFINITY,
+          }),
+        }
+      : null;
+  return {
+    cells: groups,
+    watched: electronic(vehicle) ? 'electronics' : schools.bms === 'shunts' ? 'regulators' : 'none',
+    lithium: lithiumIn(vehicle),
+    window: first
+      ? {
+          chemistry: first.chemistry,
+          ...cellExtremes(first.chemistry),
+          emptyV: first.emptyV,
+          fullV: first.fullV,
+          underV: bms.underV ?? null,
+          overV: bms.overV ?? null,
+          balanceFromV: bms.balanceFromV ?? null,
+          chargeV: charging.cellV ?? null,
+        }
+      : null,
+    balance,
+  };
+}
