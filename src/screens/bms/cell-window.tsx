@@ -11,20 +11,20 @@ interface Mark {
 
 const WIDTH = 940;
 const LEFT = 16;
-const AXIS_Y = 118;
 /** Names closer than this stand in the next row, px. */
 const ROOM = 128;
 const ROW = 32;
 
-/** Rows for names along a line so that none runs into the next: the first row that is free. */
-function rowsOf(xs: readonly number[]): number[] {
-  const ends: number[] = [];
-  return xs.map((x) => {
-    let row = ends.findIndex((end) => x >= end);
-    if (row < 0) row = ends.length;
-    ends[row] = x + ROOM;
-    return row;
-  });
+/** Rows for names along a line so that none runs into the next, from the right: a leader to a higher row passes no name of a lower one. */
+export function rowsOf(xs: readonly number[]): number[] {
+  const rows: number[] = [];
+  for (let k = xs.length - 1; k >= 0; k--) {
+    let row = 0;
+    for (let right = k + 1; right < xs.length && xs[right]! < xs[k]! + ROOM; right++)
+      row = Math.max(row, rows[right]! + 1);
+    rows[k] = row;
+  }
+  return rows;
 }
 
 /** One cell between what destroys it on either side: what its sheet says under the line, what is set above it. */
@@ -50,17 +50,19 @@ export function CellWindowPicture({ window: one, system }: { window: CellWindow;
     const rows = rowsOf(here.map(({ at }) => x(at)));
     return here.map((mark, k) => ({ ...mark, row: rows[k]! }));
   });
+  const rowsOn = sides.map((side) => 1 + Math.max(0, ...side.map(({ row }) => row)));
+  const axisY = 24 + ROW * rowsOn[0]!;
   return (
     <div className="overflow-x-auto">
       <svg
-        viewBox={`0 0 ${WIDTH} 236`}
+        viewBox={`0 0 ${WIDTH} ${axisY + 30 + ROW * rowsOn[1]!}`}
         className="min-w-[640px]"
         role="img"
         aria-label={`A cell’s voltages: ${marks.map(({ name, at }) => `${name} ${volts(at)}`).join(', ')}`}
       >
         <rect
           x={x(one.emptyV)}
-          y={AXIS_Y - 7}
+          y={axisY - 7}
           width={x(one.fullV) - x(one.emptyV)}
           height={14}
           fill="var(--well)"
@@ -69,8 +71,8 @@ export function CellWindowPicture({ window: one, system }: { window: CellWindow;
         <line
           x1={LEFT}
           x2={x(one.leastV)}
-          y1={AXIS_Y}
-          y2={AXIS_Y}
+          y1={axisY}
+          y2={axisY}
           stroke="var(--fails)"
           strokeWidth={4}
           strokeDasharray="3 4"
@@ -78,22 +80,22 @@ export function CellWindowPicture({ window: one, system }: { window: CellWindow;
         <line
           x1={x(one.mostV)}
           x2={WIDTH - LEFT}
-          y1={AXIS_Y}
-          y2={AXIS_Y}
+          y1={axisY}
+          y2={axisY}
           stroke="var(--fails)"
           strokeWidth={4}
           strokeDasharray="3 4"
         />
-        <line x1={x(one.leastV)} x2={x(one.mostV)} y1={AXIS_Y} y2={AXIS_Y} stroke="var(--ink)" strokeWidth={1.5} />
+        <line x1={x(one.leastV)} x2={x(one.mostV)} y1={axisY} y2={axisY} stroke="var(--ink)" strokeWidth={1.5} />
         {sides.flat().map(({ at, name, side, row, set }) => {
           const wrong = set && (at > one.mostV + 1e-9 || at < one.leastV - 1e-9);
-          const y = side === 'above' ? AXIS_Y - 26 - ROW * row : AXIS_Y + 38 + ROW * row;
+          const y = side === 'above' ? axisY - 26 - ROW * row : axisY + 38 + ROW * row;
           return (
             <g key={`${side} ${name}`}>
               <line
                 x1={x(at)}
                 x2={x(at)}
-                y1={AXIS_Y + (side === 'above' ? 7 : -7)}
+                y1={axisY + (side === 'above' ? 7 : -7)}
                 y2={side === 'above' ? y - 14 : y + 2}
                 stroke={wrong ? 'var(--fails)' : set ? 'var(--ink)' : 'var(--soft)'}
                 strokeWidth={set ? 2 : 1}

@@ -5,8 +5,12 @@ import type { ChargingResults } from '@/core/stations/charging';
 /** From the supply to the cells: how much each link lets through or carries, and how far what is drawn fills it. */
 export function ChainPicture({ charging, system }: { charging: ChargingResults; system: UnitSystem }) {
   const { chain, binds, acW } = charging;
-  const most = Math.max(1, acW ?? 0, ...chain.map((link) => link.acW ?? 0));
-  const width = (watts: number) => `${Math.max(1, (100 * watts) / most).toFixed(2)}%`;
+  // What lets far more through than is drawn ends open: the narrow places are what one looks for.
+  const most = Math.min(
+    Math.max(1, acW ?? 0, ...chain.map((link) => link.acW ?? 0)),
+    acW === null ? Number.POSITIVE_INFINITY : 2.5 * acW,
+  );
+  const width = (watts: number) => `${Math.max(1, Math.min(100, (100 * watts) / most)).toFixed(2)}%`;
   return (
     <ol className="relative">
       {chain.map((link) => {
@@ -24,7 +28,7 @@ export function ChainPicture({ charging, system }: { charging: ChargingResults; 
                 <span className="absolute inset-y-[8px] inset-x-0 border-t border-dashed border-soft" />
               ) : (
                 <span
-                  className={`absolute inset-y-0 left-0 border-[1.5px] ${beyond ? 'border-fails' : holds ? 'border-ink' : 'border-rule'}`}
+                  className={`absolute inset-y-0 left-0 border-[1.5px] ${link.acW > most ? 'border-r-0' : ''} ${beyond ? 'border-fails' : holds ? 'border-ink' : 'border-rule'}`}
                   style={{ width: width(link.acW) }}
                 />
               )}

@@ -5,7 +5,12 @@ import { TimeChart } from '../shell/chart';
 
 /** Voltage, current and charge over the time of one charge. */
 export default function ChargeChart({ charge, system }: { charge: VehicleCharge; system: UnitSystem }) {
-  const rows = charge.run.curve.map(({ timeS, busV, packA, soc, acW }) => ({ t: timeS, v: busV, i: packA, soc, acW }));
+  const rows = charge.run.curve.map(({ timeS, busV, packA, soc }) => ({
+    t: timeS,
+    v: busV,
+    i: packA,
+    soc: Math.min(1, soc),
+  }));
   const { constantVoltage } = charge.run;
   const taper = constantVoltage
     ? [{ on: 'x' as const, at: constantVoltage.timeS, name: 'taper', stroke: 'var(--soft)', dash: '2 4' }]
@@ -19,19 +24,19 @@ export default function ChargeChart({ charge, system }: { charge: VehicleCharge;
         {
           heightPx: 110,
           dimension: 'voltage',
-          curves: [{ key: 'v', name: 'Pack voltage', stroke: 'var(--ink)' }],
+          curves: [{ key: 'v', name: 'Pack voltage', stroke: 'var(--ink)', named: true }],
           limits: taper,
         },
         {
           heightPx: 100,
           dimension: 'current',
-          curves: [{ key: 'i', name: 'Into the pack', stroke: 'var(--ink)' }],
+          curves: [{ key: 'i', name: 'Into the pack', stroke: 'var(--ink)', named: true }],
           reaches: [0],
         },
         {
           heightPx: 100,
           dimension: 'ratio',
-          curves: [{ key: 'soc', name: 'Charge', stroke: 'var(--ink)' }],
+          curves: [{ key: 'soc', name: 'Charge', stroke: 'var(--ink)', named: true }],
           reaches: [0, 1],
         },
       ]}

@@ -91,7 +91,7 @@ function Charge({ assessment }: { assessment: Assessment }) {
           ) : (
             <p className="border-b border-rule/70 py-1 font-semibold">It never ends by itself</p>
           )}
-          {row('Ends at', last.soc, 'ratio')}
+          {row('Ends at', Math.min(1, last.soc), 'ratio')}
           {row('From the wall', ended ? last.acJ : null, 'energy')}
           {row('… for 80 %', to80?.acJ ?? null, 'energy')}
           {row('Drawn from the supply', charge.acW, 'power')}
