@@ -21,6 +21,8 @@ export interface CellCare {
   readonly throttlesCharger?: boolean;
   readonly opensCoils?: boolean;
   readonly senseFused?: boolean;
+  /** As read by meter between neighbouring sense wires at the open plug, at rest, from the row’s minus, V. */
+  readonly tapsV?: readonly number[];
 }
 export const CELL_CARE_FLAGS = ['stopsCharger', 'throttlesCharger', 'opensCoils', 'senseFused'] as const;
 export type CellCareFlag = (typeof CELL_CARE_FLAGS)[number];

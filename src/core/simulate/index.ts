@@ -83,6 +83,7 @@ export {
 } from './runs';
 export { type Segment, tripOfSegments } from './segments';
 export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
+export { type TapFault, type TypedTaps, tapFaults, tapSpread, tapWords, typedTaps } from './tap-readings';
 export { simulateTrip, type TripOptions, type TripResult, WINDOWS_S, worstWindow } from './trip';
 export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
 export { type TripPack, tripPack } from './trip-pack';

@@ -448,6 +448,7 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { flag: 'stopsCharger', is: false },
     leaves: ({ bms }) => expect(bms!.stopsCharger).toBe(false),
   },
+  setTaps: { input: { readingsV: [3.9, 3.91] }, leaves: ({ bms }) => expect(bms!.tapsV).toEqual([3.9, 3.91]) },
   setCharging: { input: { cutoffAt: 'charger' }, leaves: ({ charging }) => expect(charging!.cutoffAt).toBe('charger') },
   setSupply: { input: { phases: 3 }, leaves: ({ supply }) => expect(supply!.phases).toBe(3) },
   setStage: { on: estate, input: { kind: 'chain' }, leaves: ({ stage }) => expect(stage!.kind).toBe('chain') },

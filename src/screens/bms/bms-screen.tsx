@@ -10,6 +10,7 @@ import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, useSheet } from '../shell/shell';
 import { YesNo } from '../shell/yes-no';
 import { CellWindowPicture } from './cell-window';
+import { TapsPanel } from './taps-panel';
 
 export function BmsScreen() {
   return <BmsSheet {...useSheet()} />;
@@ -64,6 +65,7 @@ function BmsSheet({ assessment }: { assessment: Assessment }) {
           <>
             <Limits assessment={assessment} />
             <Balancing assessment={assessment} />
+            {bms.watched === 'electronics' && <TapsPanel assessment={assessment} />}
           </>
         )}
         <Caution>

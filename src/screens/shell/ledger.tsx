@@ -68,7 +68,7 @@ export function Ledger({ checks, reservations, station, system, whole, onWhole, 
         )}
       </header>
       {renewing && (
-        <p role="status" className="mx-4 mb-2 flex items-center gap-2 text-soft">
+        <p className="mx-4 mb-2 flex items-center gap-2 text-soft">
           <VerdictMark shape="hollow" size={14} />
           Being judged again; below is how it stood before.
         </p>

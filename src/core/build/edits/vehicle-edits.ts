@@ -99,6 +99,17 @@ export const VEHICLE_EDITS = {
     },
   }),
 
+  /** All taps of the sense plug, in order; none: the reading is taken back. */
+  setTaps: define<{ readingsV: readonly number[] }>({
+    title: (_, { readingsV }) => (readingsV.length === 0 ? 'no reading of the taps' : `${readingsV.length} taps read`),
+    apply: (draft, { readingsV }) => {
+      if (!Array.isArray(readingsV) || readingsV.length > 2000 || !readingsV.every(Number.isFinite))
+        throw new EditRefused('These are no readings.', 'Type one voltage for each cell, 2000 at most.');
+      const { tapsV: _, ...others } = draft.bms ?? {};
+      draft.bms = readingsV.length === 0 ? others : { ...others, tapsV: [...readingsV] };
+    },
+  }),
+
   setCharging: define<{ cutoffAt?: 'pack' | 'charger'; isolated?: boolean }>({
     title: (_, { cutoffAt, isolated }) =>
       cutoffAt

@@ -222,6 +222,8 @@ export function firn9(id = 'firn-9'): Build {
       throttlesCharger: true,
       opensCoils: true,
       senseFused: true,
+      // Between 3.902 and 3.912 V, as a salvaged pack stands.
+      tapsV: Array.from({ length: 90 }, (_, k) => 3.902 + ((k * 7) % 11) / 1000),
     },
     charging: {
       cellV: 4.15,

@@ -202,6 +202,7 @@ export function larkspur(id = 'larkspur'): Build {
       stopsCharger: true,
       opensCoils: true,
       senseFused: true,
+      tapsV: Array.from({ length: 40 }, (_, k) => 3.302 + ((k * 5) % 7) / 1000),
     },
     charging: {
       cellV: 3.5,

@@ -170,6 +170,7 @@ export const buildSchema = object({
       balanceA: optional(positive(100)),
       balanceDuty: optional(positive(1)),
       channels: optional(Joi.number().integer().min(1).max(2000)),
+      tapsV: optional(Joi.array().items(Joi.number().min(-2000).max(2000)).max(2000)),
       ...Object.fromEntries(CELL_CARE_FLAGS.map((flag) => [flag, optional(Joi.boolean())])),
     }),
   ),

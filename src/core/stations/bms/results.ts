@@ -3,6 +3,7 @@ import { type BalanceRun, balanceRun } from '../../simulate';
 import { partOf } from '../../vehicle';
 import type { Context } from '../context';
 import { cellsOf, electronic, groupsOf, lithiumIn } from './shared';
+import { tapsOf } from './tap-rules';
 
 /** Voltages of a cell from what destroys it to what is set, V; null: not told. */
 export interface CellWindow {
@@ -22,6 +23,8 @@ export interface BmsResults {
   readonly watched: 'none' | 'regulators' | 'electronics';
   readonly lithium: boolean;
   readonly window: CellWindow | null;
+  /** The sense plug as read; null: not read. */
+  readonly taps: ReturnType<typeof tapsOf>;
   /** One cell a hundredth lower than all others, evened out; null: no shunt current told. */
   readonly balance: { readonly run: BalanceRun; readonly spread: number; readonly heatW: number } | null;
 }
@@ -70,6 +73,7 @@ export function bmsResults({ vehicle }: Context): BmsResults {
           chargeV: charging.cellV ?? null,
         }
       : null,
+    taps: tapsOf(vehicle),
     balance,
   };
 }

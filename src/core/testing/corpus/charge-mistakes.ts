@@ -1,5 +1,5 @@
 import type { CellCareFlag, SettableName } from '../../build';
-import { both, edit, refit } from './change';
+import { both, type Change, edit, refit } from './change';
 import type { Harmless, Mistake } from './mistake';
 
 const CELLS = 'Cells that nobody watches, limits that don’t fit';
@@ -7,6 +7,10 @@ const CHARGE = 'Supply, charger, end of charge';
 const figure = (name: SettableName, value: number | null) =>
   edit({ edit: 'setFigure', input: { figure: name, value } });
 const care = (flag: CellCareFlag, is: boolean) => edit({ edit: 'setCellCare', input: { flag, is } });
+const taps =
+  (made: (readings: readonly number[]) => readonly number[]): Change =>
+  (build) =>
+    edit({ edit: 'setTaps', input: { readingsV: made(build.bms!.tapsV!) } })(build);
 const school = (bms: 'none' | 'shunts' | 'distributed' | 'central') => edit({ edit: 'setSchool', input: { bms } });
 
 /** What is set in electronics and charger, and what they hang on. */
@@ -133,6 +137,31 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
     says: 'Battery management stops the car under load',
   },
   {
+    kind: CELLS,
+    did: 'two neighbouring sense wires swapped',
+    on: 'larkspur',
+    plant: taps((readings) => readings.with(10, 6.6).with(11, -3.3).with(12, 6.6)),
+    speaks: 'bms.taps:bms',
+    says: 'The sense plug must not go in',
+  },
+  {
+    kind: CELLS,
+    did: 'the sense plug not read',
+    on: 'firn',
+    plant: taps(() => []),
+    speaks: 'bms.taps:bms',
+    says: 'Taps of the sense plug',
+    asks: true,
+  },
+  {
+    kind: CELLS,
+    did: 'one cell 0.1 V below the others at rest',
+    on: 'firn',
+    plant: taps((readings) => readings.with(40, 3.8)),
+    speaks: 'bms.spread:bms',
+    says: 'Cells stand apart at rest',
+  },
+  {
     kind: CHARGE,
     did: 'a wall unit’s charge plugged into a household socket',
     on: 'firn',
@@ -217,6 +246,7 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
 
 export const CHARGE_HARMLESS: readonly Harmless[] = [
   { did: 'regulators that stop the charger instead of electronics', on: 'larkspur', change: school('shunts') },
+  { did: 'taps read a few millivolts apart', on: 'firn', change: taps((readings) => readings.with(3, 3.908)) },
   { did: 'another school of electronics', on: 'firn', change: school('distributed') },
   { did: 'electronics with twenty inputs to spare', on: 'larkspur', change: figure('cellInputs', 60) },
   { did: 'cells charged a little lower', on: 'larkspur', change: figure('chargeCellV', 3.47) },
