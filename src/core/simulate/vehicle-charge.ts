@@ -61,8 +61,7 @@ export function chargerOutputW(charger: ResolvedDevice): number | null {
  * From the supply to the cells, each link with what it lets through, all in watts of the supply. A wall unit tells its current by the pilot
  * and the cable’s by its code: they limit. A plain socket tells nothing: circuit, socket and cord only bear what is drawn.
  */
-export function chargeChain(vehicle: Vehicle): readonly ChainLink[] {
-  const { build } = vehicle;
+export function chargeChain(vehicle: Vehicle, build: Build = vehicle.build): readonly ChainLink[] {
   const { charging = {}, supply = {} } = build;
   const chargers = chargersOf(vehicle);
   if (chargers.length === 0) return [];
@@ -158,10 +157,12 @@ export interface VehicleCharge {
 }
 
 /** The usual charge of this vehicle, worked out to its end; the reason why not, in words of what is missing. */
-export function vehicleCharge(vehicle: Vehicle): VehicleCharge | { readonly missing: readonly string[] } {
-  const { build } = vehicle;
+export function vehicleCharge(
+  vehicle: Vehicle,
+  build: Build = vehicle.build,
+): VehicleCharge | { readonly missing: readonly string[] } {
   const { charging = {} } = build;
-  const chain = chargeChain(vehicle);
+  const chain = chargeChain(vehicle, build);
   const pack = tripPack(vehicle);
   const drawn = drawnFrom(chain);
   const missing = [
@@ -210,6 +211,9 @@ export function vehicleCharge(vehicle: Vehicle): VehicleCharge | { readonly miss
         : []),
       ...(charging.cutoffA === undefined ? ['It ends at a twentieth of the capacity.'] : []),
       ...(charging.cutoffAt === undefined ? ['Its end is measured into the pack.'] : []),
+      ...(charging.outputA === undefined
+        ? ['The charger’s power alone counts: the current that it gives is not told.']
+        : []),
       ...(charging.fromSoc === undefined ? ['It begins where driving stops.'] : []),
     ],
   };
@@ -228,4 +232,62 @@ function straight(points: readonly (readonly [number, number])[], soc: number): 
   if (k < 0) return points.at(-1)![1];
   const [[s0, v0], [s1, v1]] = [points[k - 1]!, points[k]!];
   return v0 + ((v1 - v0) * (soc - s0)) / (s1 - s0);
+}
+
+/** Supplies that one meets, each with what its cable or pilot lets through: for a look at the same charge elsewhere. */
+const MET: readonly {
+  readonly name: string;
+  readonly supply: NonNullable<Build['supply']>;
+  readonly limitA: number;
+}[] = [
+  { name: '120 V socket, 12 A', supply: { voltageV: 120, phases: 1, breakerA: 15, outlet: 'socket' }, limitA: 12 },
+  { name: '230 V socket, 10 A', supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket' }, limitA: 10 },
+  {
+    name: '230 V wall unit, 16 A',
+    supply: { voltageV: 230, phases: 1, breakerA: 20, outlet: 'wall-unit' },
+    limitA: 16,
+  },
+  {
+    name: '240 V wall unit, 32 A',
+    supply: { voltageV: 240, phases: 1, breakerA: 40, outlet: 'wall-unit' },
+    limitA: 32,
+  },
+  { name: 'three phases, 16 A', supply: { voltageV: 230, phases: 3, breakerA: 20, outlet: 'wall-unit' }, limitA: 16 },
+];
+
+export interface ChargeElsewhere {
+  readonly name: string;
+  readonly acW: number;
+  /** Null: not reached. */
+  readonly to80S: number | null;
+  readonly endS: number | null;
+  readonly acJ: number | null;
+  /** What holds it there. */
+  readonly binds: string;
+}
+
+/** The usual charge at the supplies that one meets, the charger being the same; empty while it can't be worked out. */
+export function chargesElsewhere(vehicle: Vehicle): readonly ChargeElsewhere[] {
+  const { build } = vehicle;
+  return MET.flatMap(({ name, supply, limitA }): ChargeElsewhere[] => {
+    const { limitA: own = limitA } = build.charging ?? {};
+    const charge = vehicleCharge(vehicle, {
+      ...build,
+      supply,
+      charging: { ...build.charging, cordA: limitA, limitA: Math.min(limitA, own) },
+    });
+    if (!('run' in charge)) return [];
+    const { run, acW, binds } = charge;
+    const ended = run.end === 'cut-off' ? run.last : null;
+    return [
+      {
+        name,
+        acW,
+        to80S: run.at(0.8)?.timeS ?? null,
+        endS: ended?.timeS ?? null,
+        acJ: ended?.acJ ?? null,
+        binds: binds.name,
+      },
+    ];
+  });
 }

@@ -61,8 +61,11 @@ describe('every station, on builds whose figures are bent: a finite figure or a 
   test.each(tens)(
     'ten builds from seed %i',
     (first) => {
-      const read = Array.from({ length: 10 }, (_, k) => bent(first + k)).filter((build) => build !== null);
-      expect(read.length).toBeGreaterThan(0);
+      // Half of what is bent is no build file any more; the first ten that are one are judged.
+      const read = Array.from({ length: 60 }, (_, k) => bent(first + k))
+        .filter((build) => build !== null)
+        .slice(0, 10);
+      expect(read.length).toBe(10);
       for (const build of read) judgedOrReasoned(build);
     },
     120000,

@@ -86,9 +86,7 @@ const QUESTIONS: readonly (readonly [CellCareFlag, string])[] = [
 
 function Answers({ assessment: { build, results } }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const asked = QUESTIONS.filter(
-    ([flag]) => results.bms.watched === 'electronics' || flag === 'stopsCharger' || flag === 'throttlesCharger',
-  );
+  const asked = QUESTIONS.filter(([flag]) => results.bms.watched === 'electronics' || flag !== 'senseFused');
   return (
     <>
       {asked.map(([flag, label]) => (

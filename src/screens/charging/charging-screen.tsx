@@ -10,6 +10,7 @@ import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, useSheet } from '../shell/shell';
 import { YesNo } from '../shell/yes-no';
 import { ChainPicture } from './chain-picture';
+import { ElsewherePanel } from './elsewhere-panel';
 
 const ChargeChart = dynamic(() => import('./charge-chart'), { ssr: false });
 
@@ -45,6 +46,11 @@ function ChargingSheet({ assessment }: { assessment: Assessment }) {
       <div className="mt-3">
         <Charge assessment={assessment} />
       </div>
+      {charging.elsewhere.length > 0 && (
+        <div className="mt-3">
+          <ElsewherePanel rows={charging.elsewhere} system={build.units} />
+        </div>
+      )}
       <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
         <SupplyPanel assessment={assessment} />
         <ChargerPanel assessment={assessment} />

@@ -246,26 +246,23 @@ const taper = defineRule({
     // Where a full cell ends the charge, shunts need not hold it.
     if (vehicle.build.schools.bms !== 'shunts' || chargersOf(vehicle).length === 0 || !lithiumIn(vehicle)) return [];
     const { balanceA, throttlesCharger, stopsCharger } = told(vehicle);
-    if (throttlesCharger === true || stopsCharger === true)
-      return [
-        {
-          subject: CELLS_REF,
-          holds: true,
-          assumed: ['The regulators hold the charger down, or end the charge, as told.'],
-        },
-      ];
-    const end = vehicle.build.charging?.cutoffA;
+    // Where a full cell ends the charge it need not be held: `bms.stops-charger` says that it does.
+    if (stopsCharger === true && throttlesCharger !== true) return [];
+    const set = vehicle.build.charging?.cutoffA;
+    const held = throttlesCharger === true;
     const open = [
       ...(balanceA === undefined ? ['the shunt current'] : []),
-      ...(end === undefined ? ['the current at which the charger ends'] : []),
+      ...(set === undefined && !held ? ['the current at which the charger ends'] : []),
     ];
-    if (open.length > 0) return [missing(...open)];
+    if (balanceA === undefined || (set === undefined && !held)) return [missing(...open)];
+    const end = held ? Math.min(set ?? balanceA, balanceA) : set!;
     return [
       {
         subject: CELLS_REF,
-        demand: { value: end!, dimension: 'current' },
-        limit: { value: balanceA!, dimension: 'current' },
-        margin: marginAtMost(end!, balanceA!),
+        demand: { value: end, dimension: 'current' },
+        limit: { value: balanceA, dimension: 'current' },
+        margin: marginAtMost(end, balanceA),
+        assumed: held ? ['The regulators hold the charger down to what they take, as told.'] : [],
       },
     ];
   },

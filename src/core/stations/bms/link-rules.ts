@@ -26,7 +26,7 @@ const watched = defineRule({
     const lithium = lithiumIn(vehicle);
     const detail = {
       none: lithium ? 'no electronics at all' : 'kept by hand: water, equalising charges, a meter',
-      shunts: 'regulators on each cell',
+      shunts: 'regulators on each cell: they hold it down when full, and nothing up when empty',
       distributed: 'electronics on each cell',
       central: 'one unit with a wire to each cell',
     }[choice];
@@ -89,7 +89,7 @@ const LINKS: readonly Link[] = [
     source:
       'The last line of defence against a runaway charge or an empty cell is to disconnect the pack (UN R100, practice)',
     cure: 'Its normally open contact into the safety loop, before the coils.',
-    applies: (vehicle) => lithiumIn(vehicle) && electronic(vehicle),
+    applies: (vehicle) => lithiumIn(vehicle) && watches(vehicle),
   },
   {
     id: 'bms.sense-fused',

@@ -1,4 +1,12 @@
-import { type ChainLink, type ChargePoint, chargeChain, drawnFrom, type VehicleCharge } from '../../simulate';
+import {
+  type ChainLink,
+  type ChargeElsewhere,
+  type ChargePoint,
+  chargeChain,
+  chargesElsewhere,
+  drawnFrom,
+  type VehicleCharge,
+} from '../../simulate';
 import type { Context } from '../context';
 import { chargeFor, isCharge } from './shared';
 
@@ -11,6 +19,8 @@ export interface ChargingResults {
   /** What is missing for a forecast, in words. */
   readonly missing: readonly string[];
   readonly to80: ChargePoint | null;
+  /** The same charge at supplies that one meets. */
+  readonly elsewhere: readonly ChargeElsewhere[];
   /** Price of one charge; null: no price, or no end. */
   readonly cost: number | null;
 }
@@ -28,6 +38,7 @@ export function chargingResults({ vehicle }: Context): ChargingResults {
     charge: whole,
     missing: isCharge(charge) ? [] : charge.missing,
     to80: whole?.run.at(0.8) ?? null,
+    elsewhere: whole ? chargesElsewhere(vehicle) : [],
     cost: whole && price !== undefined && whole.run.end === 'cut-off' ? (whole.run.last.acJ / 3.6e6) * price : null,
   };
 }

@@ -245,7 +245,11 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
 ];
 
 export const CHARGE_HARMLESS: readonly Harmless[] = [
-  { did: 'regulators that stop the charger instead of electronics', on: 'larkspur', change: school('shunts') },
+  {
+    did: 'regulators that hold the charger down, instead of electronics',
+    on: 'larkspur',
+    change: both(school('shunts'), care('throttlesCharger', true)),
+  },
   { did: 'taps read a few millivolts apart', on: 'firn', change: taps((readings) => readings.with(3, 3.908)) },
   { did: 'another school of electronics', on: 'firn', change: school('distributed') },
   { did: 'electronics with twenty inputs to spare', on: 'larkspur', change: figure('cellInputs', 60) },
