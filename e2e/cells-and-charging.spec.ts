@@ -25,7 +25,7 @@ test('two swapped sense wires are caught before the plug goes in, and a right re
     .with(12, cells[11]! + cells[12]!);
   await readings.fill(swapped.map((v) => v.toFixed(3)).join('\n'));
   await page.getByRole('button', { name: 'Judge these readings' }).click();
-  await expect(page.getByText('wires 12 and 13 are swapped', { exact: true })).toBeVisible();
+  await expect(page.locator('main li').getByText('wires 12 and 13 are swapped', { exact: true })).toBeVisible();
   await expect(check(page, 'bms.taps:bms')).toContainText('The sense plug must not go in');
   await readings.fill('3.30 3.31 lots');
   await page.getByRole('button', { name: 'Judge these readings' }).click();
