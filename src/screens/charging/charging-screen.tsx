@@ -8,6 +8,7 @@ import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, useSheet } from '../shell/shell';
+import { SupplyFields } from '../shell/supply-fields';
 import { YesNo } from '../shell/yes-no';
 import { ChainPicture } from './chain-picture';
 import { ElsewherePanel } from './elsewhere-panel';
@@ -115,31 +116,9 @@ function Charge({ assessment }: { assessment: Assessment }) {
 }
 
 function SupplyPanel({ assessment: { build } }: { assessment: Assessment }) {
-  const dispatch = useBench((bench) => bench.dispatch);
   return (
     <Panel title="Supply">
-      <ChoiceField
-        label="Outlet"
-        value={build.supply?.outlet ?? null}
-        empty="not entered"
-        choices={[
-          { value: 'socket', label: 'a socket' },
-          { value: 'wall-unit', label: 'a wall unit' },
-        ]}
-        onChoose={(value) => dispatch({ edit: 'setSupply', input: { outlet: value as 'socket' } })}
-      />
-      <FigureSetting build={build} figure="supplyVoltage" note="between phase and neutral" />
-      <ChoiceField
-        label="Phases"
-        value={build.supply?.phases === undefined ? null : String(build.supply.phases)}
-        empty="one"
-        choices={[
-          { value: '1', label: 'one' },
-          { value: '3', label: 'three' },
-        ]}
-        onChoose={(value) => dispatch({ edit: 'setSupply', input: { phases: value === '3' ? 3 : 1 } })}
-      />
-      <FigureSetting build={build} figure="supplyBreaker" />
+      <SupplyFields build={build} />
       <FigureSetting build={build} figure="cordCurrent" note="by its code or print" />
       <FigureSetting
         build={build}

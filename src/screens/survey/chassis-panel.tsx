@@ -6,12 +6,12 @@ import { supplyPowerW } from '@/core/stations/survey';
 import { massesOf } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
-import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { FigureSetting } from '../shell/figure-setting';
+import { SupplyFields } from '../shell/supply-fields';
 
 /** Weighed and measured on its wheels. */
 export function ChassisPanel({ assessment }: { assessment: Assessment }) {
@@ -76,32 +76,10 @@ function SpringRate({ assessment }: { assessment: Assessment }) {
 
 /** Where it is plugged in at night. */
 export function SupplyPanel({ assessment }: { assessment: Assessment }) {
-  const dispatch = useBench((bench) => bench.dispatch);
   const { build } = assessment;
   return (
     <Panel title="Supply at home" about="a socket gives four fifths of its breaker continuously">
-      <FigureSetting build={build} figure="supplyVoltage" note="between phase and neutral" />
-      <ChoiceField
-        label="Phases"
-        value={build.supply?.phases === undefined ? null : String(build.supply.phases)}
-        empty="one"
-        choices={[
-          { value: '1', label: 'one' },
-          { value: '3', label: 'three' },
-        ]}
-        onChoose={(value) => dispatch({ edit: 'setSupply', input: { phases: value === '3' ? 3 : 1 } })}
-      />
-      <FigureSetting build={build} figure="supplyBreaker" />
-      <ChoiceField
-        label="Outlet"
-        value={build.supply?.outlet ?? null}
-        empty="a socket"
-        choices={[
-          { value: 'socket', label: 'a socket' },
-          { value: 'wall-unit', label: 'a wall unit' },
-        ]}
-        onChoose={(value) => dispatch({ edit: 'setSupply', input: { outlet: value as 'socket' } })}
-      />
+      <SupplyFields build={build} />
       <FigureRow label="Continuous supply" value={supplyPowerW(build)} dimension="power" system={build.units} />
     </Panel>
   );
