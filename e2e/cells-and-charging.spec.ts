@@ -29,7 +29,7 @@ test('two swapped sense wires are caught before the plug goes in, and a right re
   await expect(check(page, 'bms.taps:bms')).toContainText('The sense plug must not go in');
   await readings.fill('3.30 3.31 lots');
   await page.getByRole('button', { name: 'Judge these readings' }).click();
-  await expect(page.getByRole('alert')).toContainText('Reading 3, “lots”, is no voltage.');
+  await expect(page.locator('main').getByRole('alert')).toContainText('Reading 3, “lots”, is no voltage.');
   await readings.fill(cells.map((v) => `${v.toFixed(3)} V`).join('\n'));
   await page.getByRole('button', { name: 'Judge these readings' }).click();
   await expect(page.getByText('All 40 in order. Lowest is cell 22 with 3.298 V')).toBeVisible();

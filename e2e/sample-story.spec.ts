@@ -47,10 +47,10 @@ test('the ledger of the whole vehicle holds every station’s checks, thinnest f
   await page.getByRole('radio', { name: 'whole vehicle' }).click();
   const shown = page.getByRole('region', { name: 'Ledger' }).locator('[data-check]');
   // Three of the same sentence stand in one line, and open to their subjects.
-  await expect(shown).toHaveCount(11);
+  await expect(shown).toHaveCount(12);
   const folded = page.getByRole('button', { name: /and 2 more like it – show/ });
   await folded.click();
-  await expect(shown).toHaveCount(14);
+  await expect(shown).toHaveCount(15);
   await page.getByRole('button', { name: /and 2 more like it – hide/ }).click();
   await expect(shown.nth(0)).toContainText('−52 %');
   await expect(shown.nth(1)).toContainText('−49 %');
@@ -58,12 +58,12 @@ test('the ledger of the whole vehicle holds every station’s checks, thinnest f
 
   // Before all: what the verdict does not say.
   await page.getByRole('button', { name: /Not judged here, and assumed/ }).press('Enter');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Single cells: nothing here watches' })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Logs of single cells over a drive' })).toBeVisible();
   await expect(
     page.getByRole('listitem').filter({ hasText: 'Coolant heater draws uphill and in hard acceleration' }),
   ).toBeVisible();
   // It stays open, and the ledger whole, while one goes on to another station: the frame around the sheet is the same.
   await page.getByRole('link', { name: /^Cables/ }).click();
   await expect(page.getByRole('heading', { name: 'Cables', level: 1 })).toBeVisible();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Single cells: nothing here watches' })).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Logs of single cells over a drive' })).toBeVisible();
 });

@@ -2,7 +2,7 @@ import type { Build, Id } from '../build';
 import { hasTrait } from '../build';
 import { chargePoints } from '../physics/cell';
 import { GENERIC_RATES } from '../physics/cell-limits';
-import { packStrings, partOf, type ResolvedDevice, type Vehicle } from '../vehicle';
+import { Memo, packStrings, partOf, type ResolvedDevice, room, type Vehicle } from '../vehicle';
 import { type ChargeRun, chargeRun } from './charge-run';
 import { tripPack } from './trip-pack';
 
@@ -144,6 +144,8 @@ export function drawnFrom(chain: readonly ChainLink[]): { readonly acW: number; 
   return { acW: binds.acW, binds };
 }
 
+const runs = room(() => new Memo<ChargeRun>(24));
+
 export interface VehicleCharge {
   readonly chain: readonly ChainLink[];
   readonly binds: ChainLink;
@@ -176,26 +178,29 @@ export function vehicleCharge(
   const capacityAh = pack.capacityC / 3600;
   const points = chargePoints(pack.chemistry);
   const fromSoc = charging.fromSoc ?? build.packLimits.socEmpty;
-  const run = chargeRun(
-    {
-      restV: (soc) => pack.cellsInSeries * straight(points, soc),
-      resistanceOhm: pack.cellsOhm + pack.otherOhm,
-      capacityAh,
-      bends: points.map(([soc]) => soc),
-    },
-    {
-      powerW: drawn.acW * efficiency,
-      currentA: charging.outputA ?? Number.POSITIVE_INFINITY,
-      voltageV: pack.cellsInSeries * charging.cellV,
-      packA: () => Number.POSITIVE_INFINITY,
-      auxiliaryW: runsMeanwhileW(vehicle),
-      efficiency: () => efficiency,
-    },
-    {
-      socStart: fromSoc,
-      cutoffA: charging.cutoffA ?? CUTOFF_C_RATE * capacityAh,
-      measuredAt: charging.cutoffAt ?? 'pack',
-    },
+  const figures = {
+    resistanceOhm: pack.cellsOhm + pack.otherOhm,
+    powerW: drawn.acW * efficiency,
+    currentA: charging.outputA ?? Number.POSITIVE_INFINITY,
+    voltageV: pack.cellsInSeries * charging.cellV,
+    auxiliaryW: runsMeanwhileW(vehicle),
+    socStart: fromSoc,
+    cutoffA: charging.cutoffA ?? CUTOFF_C_RATE * capacityAh,
+    measuredAt: charging.cutoffAt ?? ('pack' as const),
+  };
+  // All that a run reads, as text: an edit elsewhere leaves it as it was.
+  const key = [pack.chemistry, pack.cellsInSeries, capacityAh, efficiency, ...Object.values(figures)].join('|');
+  const run = vehicle.memory.of(runs).get(key, () =>
+    chargeRun(
+      {
+        restV: (soc) => pack.cellsInSeries * straight(points, soc),
+        resistanceOhm: figures.resistanceOhm,
+        capacityAh,
+        bends: points.map(([soc]) => soc),
+      },
+      { ...figures, packA: () => Number.POSITIVE_INFINITY, efficiency: () => efficiency },
+      figures,
+    ),
   );
   return {
     chain,
@@ -286,7 +291,7 @@ export function chargesElsewhere(vehicle: Vehicle): readonly ChargeElsewhere[] {
         to80S: run.at(0.8)?.timeS ?? null,
         endS: ended?.timeS ?? null,
         acJ: ended?.acJ ?? null,
-        binds: binds.name,
+        binds: binds.id === 'own-limit' ? 'what a socket carries' : binds.name,
       },
     ];
   });

@@ -24,13 +24,13 @@ export default function ChargeChart({ charge, system }: { charge: VehicleCharge;
         {
           heightPx: 110,
           dimension: 'voltage',
-          curves: [{ key: 'v', name: 'Pack voltage', stroke: 'var(--ink)', named: true }],
+          curves: [{ key: 'v', name: 'Pack', stroke: 'var(--ink)', named: true }],
           limits: taper,
         },
         {
           heightPx: 100,
           dimension: 'current',
-          curves: [{ key: 'i', name: 'Into the pack', stroke: 'var(--ink)', named: true }],
+          curves: [{ key: 'i', name: 'Current', stroke: 'var(--ink)', named: true }],
           reaches: [0],
         },
         {
