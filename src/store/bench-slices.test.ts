@@ -83,12 +83,31 @@ test('a figure that does not fit is refused at once, and what is being judged go
   expect(await stored()).toBe(21000);
 });
 
-test('another build opened meanwhile is what is shown; the first is as it was stored', async () => {
+test('another build opened meanwhile is what is shown; what was judged for the first is stored there', async () => {
   const first = id;
   bench().dispatch(power(21000));
+  bench().dispatch(power(22000));
   const other = firn9(freshId());
+  await repository().create(other);
   bench().openFresh(other);
   await vi.waitFor(() => expect(bench().build?.id).toBe(other.id), { timeout: 20000 });
   expect(bench()).toMatchObject({ renewing: false, status: 'open' });
-  expect((await repository().load(first))!.stored.document.circuits.lv).toBeDefined();
+  const power1 = async (of: string) => (await repository().load(of))!.stored.document.duty.cruisePowerW;
+  await vi.waitFor(async () => expect(await power1(first)).toBe(22000), { timeout: 20000 });
+  expect(await power1(other.id)).toBe(other.duty.cruisePowerW);
+});
+
+test('edits that are in line when another build is opened are written to their own, and the next ones to the next', async () => {
+  const [one, two] = [firn9(freshId()), firn9(freshId())];
+  for (const build of [one, two]) await repository().create(build);
+  for (const build of [one, two]) {
+    bench().openFresh(build);
+    await vi.waitFor(() => expect(bench().build?.id).toBe(build.id), { timeout: 20000 });
+    for (const value of [31000, 32000, 33000]) bench().dispatch(power(value + (build === two ? 500 : 0)));
+  }
+  await settled();
+  const at = async ({ id: of }: Build) => (await repository().load(of))!.stored;
+  await vi.waitFor(async () => expect((await at(one)).document.duty.cruisePowerW).toBe(33000), { timeout: 20000 });
+  await vi.waitFor(async () => expect((await at(two)).document.duty.cruisePowerW).toBe(33500), { timeout: 20000 });
+  expect([(await at(one)).applied, (await at(two)).applied]).toEqual([3, 3]);
 });

@@ -233,6 +233,9 @@ export const useBench = create<Bench>()((set, get) => {
     const id = get().build?.id;
     if (flushing || !id) return;
     flushing = true;
+    // What is in line is written to its own build, also when another one is opened meanwhile; then nothing of it is shown any more.
+    const line = waiting;
+    const isHere = () => waiting === line;
     set({ saving: 'saving' });
     let last: Loaded | null = null;
     let refused: Trouble | null = null;
@@ -241,34 +244,39 @@ export const useBench = create<Bench>()((set, get) => {
     let written = revision;
     try {
       if (!stored) {
-        const first = waiting.find((op) => op.kind === 'edit');
+        const first = line.find((op) => op.kind === 'edit');
         await repository().create(first?.kind === 'edit' ? first.before : get().build!);
-        stored = true;
-        follow(id);
+        if (isHere()) {
+          stored = true;
+          follow(id);
+        }
       }
-      while (waiting.length > 0) {
+      while (line.length > 0) {
         try {
-          last = await write(id, waiting[0]!);
+          last = await write(id, line[0]!);
           written++;
-          ours &&= waiting[0]?.kind === 'edit' && last.stored.revision === written;
+          ours &&= line[0]?.kind === 'edit' && last.stored.revision === written;
         } catch (error) {
           if (!(error instanceof EditRefused)) throw error;
           refused = { reason: error.message, remedy: error.remedy };
           last = await repository().load(id);
-          revision = 0;
+          if (isHere()) revision = 0;
           ours = false;
         }
-        waiting.shift();
+        line.shift();
       }
-      set({ saving: 'saved', trouble: refused });
-      if (last && ours) keep(last);
-      else if (last) show(last);
+      if (isHere()) {
+        set({ saving: 'saved', trouble: refused });
+        if (last && ours) keep(last);
+        else if (last) show(last);
+      }
     } catch (error) {
       // A step along the journal that can't be read is no work that could be lost.
-      waiting = waiting.filter((op) => op.kind === 'edit');
-      set({ saving: 'failed', trouble: storageTrouble(error) });
+      line.splice(0, line.length, ...line.filter((op) => op.kind === 'edit'));
+      if (isHere()) set({ saving: 'failed', trouble: storageTrouble(error) });
     } finally {
       flushing = false;
+      if (!isHere() && waiting.length > 0) void flush();
     }
   };
 
@@ -279,6 +287,11 @@ export const useBench = create<Bench>()((set, get) => {
   };
 
   const begin = (): void => {
+    // Edits that are still being judged were taken: they are stored, whatever comes of the judging.
+    if (coming && coming.edits.length > 0 && stored && get().saving !== 'failed') {
+      waiting.push(...coming.edits);
+      void flush();
+    }
     following?.unsubscribe();
     following = null;
     revision = 0;

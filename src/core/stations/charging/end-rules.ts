@@ -1,5 +1,5 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
-import { chargersOf, NIGHT_S } from '../../simulate';
+import { chargersOf, NIGHT_S, vehicleCharge } from '../../simulate';
 import { partOf } from '../../vehicle';
 import { deviceRef, volts } from '../context';
 import type { Proposer } from '../define';
@@ -192,6 +192,7 @@ const measured = defineRule({
     fails: 'A measured charge contradicts what is assumed',
     holds: 'A measured charge agrees with the forecast',
     line: '{detail}',
+    open: 'A measured charge',
   },
   sources: ['The meter at the wall against the same charge worked out (within 15 %: engineering judgement)'],
   judge: ({ vehicle }) => {
@@ -203,13 +204,25 @@ const measured = defineRule({
       charging.measuredToSoc === undefined
     )
       return [];
-    const charge = chargeFor(vehicle);
+    // The same charge from where the measured one began.
+    const charge = vehicleCharge(vehicle, {
+      ...vehicle.build,
+      charging: { ...charging, fromSoc: charging.measuredFromSoc },
+    });
     if (!isCharge(charge)) return [];
-    const [from, to] = [charge.run.at(charging.measuredFromSoc), charge.run.at(charging.measuredToSoc)];
-    if (!from || !to || !(to.timeS > from.timeS)) return [];
-    const ratio = charging.measuredS / (to.timeS - from.timeS);
+    const to = charge.run.at(charging.measuredToSoc);
+    if (!to || !(to.timeS > 0))
+      return [
+        {
+          subject: CHARGE_REF,
+          missing: [
+            { ref: CHARGE_REF, what: 'a measured charge that this charger can make: from low to high, below its end' },
+          ],
+        },
+      ];
+    const ratio = charging.measuredS / to.timeS;
     const metered = charging.measuredJ === undefined ? null : charging.measuredJ / charging.measuredS;
-    const detail = `${q(charging.measuredS, 'time')} measured, ${q(to.timeS - from.timeS, 'time')} worked out${cause(ratio, metered, charge.acW)}`;
+    const detail = `${q(charging.measuredS, 'time')} measured, ${q(to.timeS, 'time')} worked out${cause(ratio, metered, charge.acW)}`;
     return [
       {
         subject: CHARGE_REF,
@@ -218,7 +231,7 @@ const measured = defineRule({
         lines: () => [
           {
             formula: 't_measured / t_worked out within 15 %',
-            figures: `${q(charging.measuredS!, 'time')} / ${q(to.timeS - from.timeS, 'time')}`,
+            figures: `${q(charging.measuredS!, 'time')} / ${q(to.timeS, 'time')}`,
             result: { value: ratio, dimension: 'ratio' },
             ...(metered === null
               ? {}

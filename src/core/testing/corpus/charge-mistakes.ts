@@ -263,6 +263,17 @@ export const CHARGE_HARMLESS: readonly Harmless[] = [
   { did: 'a thicker charging cable', on: 'larkspur', change: figure('cordCurrent', 16) },
   { did: 'a longer night', on: 'firn', change: figure('nightTime', 43200) },
   {
+    did: 'a measured charge that agrees, from lower than it usually begins',
+    on: 'larkspur',
+    // 35 % of 180 Ah at 132.6 V is 8.35 kWh, at 1.4 kW into the pack 5.97 h.
+    change: both(
+      figure('measuredFrom', 0.3),
+      figure('measuredTo', 0.65),
+      figure('measuredChargeTime', 21500),
+      figure('measuredCharge', 32.6e6),
+    ),
+  },
+  {
     did: 'a measured charge that agrees',
     on: 'larkspur',
     change: both(
