@@ -266,7 +266,8 @@ export const useBench = create<Bench>()((set, get) => {
         line.shift();
       }
       if (isHere()) {
-        set({ saving: 'saved', trouble: refused });
+        // What is still being judged is not stored yet: leaving has to ask.
+        set({ saving: coming && coming.edits.length > 0 ? 'saving' : 'saved', trouble: refused });
         if (last && ours) keep(last);
         else if (last) show(last);
       }

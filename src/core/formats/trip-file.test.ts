@@ -192,6 +192,13 @@ describe('a table', () => {
     expect(trip.notes.join()).toContain('1 pause without points, up to 9.0 h');
   });
 
+  test('a straight that is recorded by its ends only is driven, not stood', () => {
+    // A row each two seconds, then four minutes at 90 km/h without one.
+    const rows = [0, 2, 4, 6, 8, 248, 250].map((t) => `${t};90`);
+    const trip = read(`time s;speed km/h\n${rows.join('\n')}\n`);
+    expect(trip.distanceM).toBeCloseTo(25 * 250, 6);
+  });
+
   test('a row a minute is no pause', () => {
     const rows = Array.from({ length: 30 }, (_, k) => `${60 * k};36`);
     const trip = read(`time s;speed km/h\n${rows.join('\n')}\n`);

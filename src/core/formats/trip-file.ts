@@ -37,7 +37,7 @@ const GRADE_M = 40;
 const STEEPEST = 0.35;
 
 /** Nothing is known of the way in a pause that is so long, s, and so many times as long as the time between points is wont to be. */
-const PAUSE_S = 60;
+const PAUSE_S = 600;
 const PAUSE_TIMES = 20;
 
 /** Pauses in the record, by the point that ends each: it stands there, since where it went meanwhile nobody wrote down. */

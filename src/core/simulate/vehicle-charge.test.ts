@@ -35,6 +35,18 @@ describe('one charge of a vehicle', () => {
     expect(drawnFrom(chargeChain(vehicleOf(socket)))!.binds.id).toBe('charger');
   });
 
+  test('electronics that holds the charger down at the end takes nothing off what the socket has to carry before', () => {
+    const small = (build: Build): Build => ({
+      ...build,
+      parts: Object.fromEntries(
+        Object.entries(build.parts).map(([id, part]) => [id, part.kind === 'cell' ? { ...part, maxChargeA: 5 } : part]),
+      ),
+    });
+    const held = small({ ...larkspur(), bms: { ...larkspur().bms, throttlesCharger: true } });
+    // 1.4 kW into the pack at 92 %, whatever the cells should get.
+    expect(drawnFrom(chargeChain(vehicleOf(held)))!.acW).toBeCloseTo(1400 / 0.92, 6);
+  });
+
   test('an owner’s limit holds it down at any outlet', () => {
     const held = edited(firn9(), { edit: 'setSupply', input: { outlet: 'socket' } }, figure('chargeLimit', 8));
     expect(drawnFrom(chargeChain(vehicleOf(held)))).toMatchObject({ acW: 8 * 230, binds: { id: 'own-limit' } });

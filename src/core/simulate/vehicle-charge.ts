@@ -78,6 +78,7 @@ export function chargeChain(vehicle: Vehicle, build: Build = vehicle.build): rea
   });
   const outputs = chargers.map((charger) => chargerOutputW(charger));
   const pack = tripPack(vehicle);
+  // They bear it: electronics that holds the charger down does so at the end, and what they bear is judged in Pack.
   const cellsA = packChargeA(vehicle);
   const dc = (ampere: number | null | undefined) =>
     ampere === undefined || ampere === null || !pack ? null : (ampere * pack.fullV) / efficiency;
@@ -112,7 +113,7 @@ export function chargeChain(vehicle: Vehicle, build: Build = vehicle.build): rea
       name: 'Cells, for hours',
       ampere: cellsA,
       acW: dc(cellsA),
-      limits: build.bms?.throttlesCharger === true,
+      limits: false,
     },
   ];
 }

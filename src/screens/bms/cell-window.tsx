@@ -66,7 +66,7 @@ export function CellWindowPicture({ window: one, system }: { window: CellWindow;
           width={x(one.fullV) - x(one.emptyV)}
           height={14}
           fill="var(--well)"
-          stroke="var(--rule)"
+          stroke="var(--soft)"
         />
         <line
           x1={LEFT}

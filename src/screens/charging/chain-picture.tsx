@@ -28,7 +28,7 @@ export function ChainPicture({ charging, system }: { charging: ChargingResults; 
                 <span className="absolute inset-y-[8px] inset-x-0 border-t border-dashed border-soft" />
               ) : (
                 <span
-                  className={`absolute inset-y-0 left-0 border-[1.5px] ${link.acW > most ? 'border-r-0' : ''} ${beyond ? 'border-fails' : holds ? 'border-ink' : 'border-rule'}`}
+                  className={`absolute inset-y-0 left-0 border-[1.5px] ${link.acW > most ? 'border-r-0' : ''} ${beyond ? 'border-fails' : holds ? 'border-ink' : 'border-soft'}`}
                   style={{ width: width(link.acW) }}
                 />
               )}

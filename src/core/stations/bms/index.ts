@@ -2,6 +2,7 @@ import { defineStation } from '../define';
 import { LIMIT_RULES } from './limit-rules';
 import { LINK_RULES } from './link-rules';
 import { bmsResults } from './results';
+import { electronic, lithiumIn, watches } from './shared';
 import { TAP_RULES } from './tap-rules';
 
 /** How is every cell kept inside its limits? */
@@ -12,7 +13,12 @@ export const bms = defineStation({
   key: 'a',
   begin: 'begin with cells in Pack, then choose what watches them',
   rules: [...LINK_RULES, ...TAP_RULES, ...LIMIT_RULES],
-  leaves: () => ['Logs of single cells over a drive, and warmth inside the boxes.'],
+  leaves: ({ vehicle }) => [
+    'Logs of single cells over a drive, and warmth inside the boxes.',
+    ...(lithiumIn(vehicle) && watches(vehicle) && !electronic(vehicle)
+      ? ['What stops driving when one lithium cell is empty: regulators hold a full cell down and see no empty one.']
+      : []),
+  ],
   results: bmsResults,
 });
 

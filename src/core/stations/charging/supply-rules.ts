@@ -53,6 +53,7 @@ const supply = defineRule({
               : marginAtMost(demand, link.ampere!),
             assumed: [
               ...(supply?.phases === undefined ? ['One phase.'] : []),
+              'The charger draws no reactive current (power factor 1): an old one without correction draws up to half more.',
               ...(link.limits ? ['The wall unit and the cable tell their currents, and the charger obeys.'] : []),
             ],
             lines: () => [
