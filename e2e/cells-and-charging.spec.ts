@@ -82,3 +82,35 @@ test('regulators alone with a charger that does not fall to their current', asyn
   await seek(page, 'shunts');
   await expect(check(page, 'bms.taper:bms')).toContainText('The charger falls to what the shunts take');
 });
+
+test('a garage charger: its lock is a contact of its own, and its plug dies with its contactor', async ({ page }) => {
+  await openSample(page, 'Larkspur');
+  await go(page, 'Charging');
+  const garage = page.getByRole('region', { name: 'Garage charger' });
+  await choose(garage.getByLabel('Plugged in is seen by'), 'the proximity contact');
+  await expect(check(page, 'charging.drive-lock:charger-dc')).toContainText('a plain DC plug has no proximity contact');
+  await choose(garage.getByLabel('Plugged in is seen by'), 'a contact of its own');
+  await seek(page, 'plug');
+  await expect(check(page, 'charging.dead-plug:charger-dc')).toContainText('0 V, at most 60 V');
+  // Forty cells full at 3.55 V stand at the plug of a charger on the bus.
+  const onBoard = page.getByRole('region', { name: 'On-board charger' });
+  await choose(onBoard.getByLabel('It stands'), 'outside, a DC plug to the car');
+  await expect(check(page, 'charging.dead-plug:charger')).toContainText('142 V, at most 60 V');
+  await seek(page, 'drive');
+  await choose(page.getByLabel('Driving and charging'), 'by contactors of their own');
+  await expect(check(page, 'charging.run-apart:charging')).toContainText('also join the inverter while it charges');
+});
+
+test('cells at −5 °C are not charged until a pad on the bus warms them', async ({ page }) => {
+  await openSample(page, 'Firn 9');
+  await go(page, 'Pack');
+  await set(page, 'Coldest cells', '-5 °C');
+  await saved(page);
+  await go(page, 'Charging');
+  await expect(check(page, 'charging.cold:charge-cold')).toContainText('−5 °C, charged from 2 °C: no pad warms them');
+  const heater = page.getByRole('region', { name: 'Coolant heater' });
+  await choose(heater.getByLabel('Warms the cells'), 'yes');
+  await set(page, 'Draws while it charges', '2 kW');
+  // 7 K times the cells’ heat capacity over 2 kW: a few minutes for each hundred kilograms.
+  await expect(check(page, 'charging.cold:charge-cold')).toContainText('to warm from −5 °C to 2 °C, then');
+});

@@ -27,6 +27,27 @@ export interface CellCare {
 export const CELL_CARE_FLAGS = ['stopsCharger', 'throttlesCharger', 'opensCoils', 'senseFused'] as const;
 export type CellCareFlag = (typeof CELL_CARE_FLAGS)[number];
 
+/**
+ * one-bus: charger and inverter share it, torque is blocked in hardware. own-contactors: charging closes contactors of its own. changeover: one
+ * switch that can’t be in both places.
+ */
+export const APART = ['one-bus', 'own-contactors', 'changeover'] as const;
+/** Types of IEC 61008 and 62423; a-6ma with a sensor for direct current (IEC 62955); ccid: the breaker of a North American wall unit or cord (UL 2231). */
+export const RESIDUAL = ['none', 'ac', 'a', 'a-6ma', 'b', 'ccid'] as const;
+export const CHARGING_FLAGS = ['isolated', 'torqueBlocked', 'excluded', 'acHeld', 'trialSteady'] as const;
+export type ChargingFlag = (typeof CHARGING_FLAGS)[number];
+
+/** How a charger’s plug meets the car. */
+export interface ChargerPlug {
+  /** The charger stands outside: its plug carries the pack’s direct current. */
+  readonly outside?: boolean;
+  /** What tells the car that something is plugged in. */
+  readonly seenBy?: (typeof SEEN_BY)[number];
+  /** It goes in one way only. */
+  readonly keyed?: boolean;
+}
+export const SEEN_BY = ['proximity', 'own-contact', 'nothing'] as const;
+
 /** How the pack is charged. Absent: not told. */
 export interface Charging {
   /** What the charger is set to, for each cell, V. */
@@ -45,6 +66,26 @@ export interface Charging {
   readonly nightS?: number;
   /** Mains and pack are isolated from each other inside the charger. */
   readonly isolated?: boolean;
+  /** Plugged in, the inverter gets no enable, by hardware; run and charge contactors can’t both be closed, by hardware. */
+  readonly torqueBlocked?: boolean;
+  readonly excluded?: boolean;
+  /** AC cable held where it moves, in a grommet through sheet metal, with a drip loop. */
+  readonly acHeld?: boolean;
+  /** How driving and charging are kept apart; absent: not told, and the circuit is taken as one bus. */
+  readonly apart?: (typeof APART)[number];
+  /** What looks for residual current between supply and charger. */
+  readonly residual?: (typeof RESIDUAL)[number];
+  /** AC cable in the car: line conductors and earth, mm², and what its insulation bears, °C. */
+  readonly acMm2?: number;
+  readonly acEarthMm2?: number;
+  readonly acClassC?: number;
+  /** Breaker or fuse in the car, within reach of the inlet, A. */
+  readonly acBreakerA?: number;
+  /** From the inlet’s earth pin to the body, as measured, Ω. */
+  readonly earthOhm?: number;
+  /** The charger was tried near its lower end: at this pack voltage, and it gave steadily or hunted. */
+  readonly trialV?: number;
+  readonly trialSteady?: boolean;
   /** One charge as it was measured: at the wall, from and to. */
   readonly measuredJ?: number;
   readonly measuredS?: number;

@@ -1,6 +1,6 @@
 import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
-import type { CellCare, Charging } from './charge-types';
+import type { CellCare, ChargerPlug, Charging } from './charge-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
 import type { Safeguards } from './safeguards';
@@ -152,6 +152,10 @@ export interface Device {
   readonly ingress?: string;
   /** contactor: fitted at its coil in place of what the part brings along. */
   readonly coilSuppression?: CoilSuppression;
+  /** heater: it warms the cells, not people. */
+  readonly warmsCells?: boolean;
+  /** charger, charger and converter: how it is plugged in. */
+  readonly plug?: ChargerPlug;
 }
 
 export interface End {

@@ -52,6 +52,9 @@ export interface Supply {
   readonly phases?: 1 | 3;
   readonly breakerA?: number;
   readonly outlet?: 'socket' | 'wall-unit';
+  /** From the board to the outlet: one way, and of what cross-section, mm². */
+  readonly runM?: number;
+  readonly runMm2?: number;
 }
 
 /** Weighed and measured on its wheels. Springs are per axle: both wheels together. */

@@ -218,6 +218,16 @@ const BUS_DEVICES: readonly BusDevicePart[] = [
   bus('converter-400-1500', 'Converter, 1.5 kW, 400 V class', [220, 430, 450], 0.0001, 1500),
   bus('converter-144-1000', 'Converter, 1 kW, 144 V class', [60, 170, 180], 0.00047, 1000),
   bus('charger-144-1500', 'On-board charger, 1.5 kW, 144 V class', [80, 165, 180], 0.0002, 0, null, 1500),
+  // A diode at its output: no capacitor that its plug could meet.
+  bus(
+    'charger-144-3000',
+    'Charger to stand outside, 3 kW, 144 V class, diode at its output',
+    [80, 165, 180],
+    0,
+    0,
+    null,
+    3000,
+  ),
   bus('converter-96-500', 'Converter, 500 W, 96 V class', [48, 120, 130], 0.0004, 500),
   bus('charger-96-2000', 'Charger, 2 kW, for 42 lead cells', [60, 115, 130], 0.0002, 0, null, 2000),
   bus('heater-400-5000', 'Coolant heater, 5 kW, 400 V class', [250, 400, 430], 0.00001, 5000),

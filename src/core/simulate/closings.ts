@@ -1,6 +1,7 @@
 import type { Id } from '../build';
 import { type Element, firstInstant, NetworkError, transient } from '../circuit';
 import {
+  chargesApart,
   closedIn,
   cornersOf,
   groundOf,
@@ -54,6 +55,7 @@ export function closings(vehicle: Vehicle): readonly (ClosingEvent | ClosingUnkn
     stampWith(vehicle, new Set()),
     ['precharge', 'ready', 'charging'].map((id) => [...closedIn(vehicle, stateOf(id as 'ready'))]),
     [...inductances(vehicle)],
+    chargesApart(vehicle.build),
     outcomes.map((one) => (isRun(one) ? [one.closing, one.curve.at(-1)?.linkV, one.packV] : one.why)),
   );
   return vehicle.memory.of(known).get(reads, () => follow(vehicle, ground, prechargeBranches(vehicle), outcomes));
@@ -84,9 +86,17 @@ function follow(
   const rest = () => {
     for (const [id, v] of settledCapacitors(stampWith(vehicle, closed), ground)) volts.set(id, v);
   };
+  /** Of two closings of the same contactor the harder one counts. */
+  const keep = (event: ClosingEvent | ClosingUnknown) => {
+    const at = events.findIndex(({ contactorId }) => contactorId === event.contactorId);
+    const before = events[at];
+    if (!before) events.push(event);
+    else if ('closing' in before && (!('closing' in event) || event.closing.peakCurrentA > before.closing.peakCurrentA))
+      events[at] = event;
+  };
   const close = (id: Id, when: ClosingEvent['when']) => {
     const found = closeOne(vehicle, ground, closed, volts, id);
-    if (found) events.push('unknown' in found ? found : { contactorId: id, when, closing: found });
+    if (found) keep('unknown' in found ? found : { contactorId: id, when, closing: found });
     closed.add(id);
     rest();
   };
@@ -106,6 +116,12 @@ function follow(
   };
   const done = new Set<number>();
   for (const stateId of ['precharge', 'ready', 'charging'] as const) {
+    if (stateId === 'charging' && chargesApart(vehicle.build)) {
+      // It begins with everything open; what has discharged meanwhile takes its charge again.
+      closed.clear();
+      volts.clear();
+      rest();
+    }
     const wanted = [...closedIn(vehicle, stateOf(stateId))].filter(
       (id) => !closed.has(id) && !isPrechargeRelay(vehicle, id),
     );

@@ -50,6 +50,7 @@ export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } fr
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { motorCooling, WINDING_LIMIT_C } from './motor-heat';
 export { type Piece, type Pieces, piecesOf } from './pieces';
+export { closedOnTheWay, spanIn } from './plugged';
 export { BODY, type Closed, type Potentials, potentials } from './potentials';
 export {
   chargesIn,
@@ -84,12 +85,21 @@ export {
 export { type Segment, tripOfSegments } from './segments';
 export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
 export { type TapFault, type TypedTaps, tapFaults, tapSpread, tapWords, typedTaps } from './tap-readings';
-export { simulateTrip, type TripOptions, type TripResult, WINDOWS_S, worstWindow } from './trip';
+export {
+  BOX_W_PER_K,
+  CELL_J_PER_KGK,
+  simulateTrip,
+  type TripOptions,
+  type TripResult,
+  WINDOWS_S,
+  worstWindow,
+} from './trip';
 export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
 export { type TripPack, tripPack } from './trip-pack';
 export { brakingOf, type TripRuns, traceOf, tripMissing, tripRuns, tripRunsKey } from './trip-runs';
 export { builtInTrip, stopsPerKmOf, type Trace, tripName, withStops } from './trips';
 export {
+  acCableA,
   CHARGER_EFFICIENCY,
   type ChainId,
   type ChainLink,
@@ -104,4 +114,5 @@ export {
   type VehicleCharge,
   vehicleCharge,
 } from './vehicle-charge';
+export { type Warmed, warmedBy } from './warmed';
 export { type CableWithstand, cableWithstand } from './withstand';

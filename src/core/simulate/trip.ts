@@ -7,8 +7,8 @@ import type { TripPack } from './trip-pack';
 import type { Trace } from './trips';
 
 /** Heat of cells, J/kgK, and what leaves the boxes, W/K (generic). */
-const CELL_J_PER_KGK = 1000;
-const BOX_W_PER_K = 8;
+export const CELL_J_PER_KGK = 1000;
+export const BOX_W_PER_K = 8;
 /** Into an almost full or a cold pack nothing goes back. */
 const REGEN_SOC = 0.97;
 const REGEN_COLD_C = 2;

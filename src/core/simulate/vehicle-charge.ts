@@ -2,6 +2,7 @@ import type { Build, Id } from '../build';
 import { hasTrait } from '../build';
 import { chargePoints } from '../physics/cell';
 import { GENERIC_RATES } from '../physics/cell-limits';
+import { mainsAmpacity } from '../physics/mains-cable';
 import { Memo, packStrings, partOf, type ResolvedDevice, room, type Vehicle } from '../vehicle';
 import { type ChargeRun, chargeRun } from './charge-run';
 import { tripPack } from './trip-pack';
@@ -27,7 +28,16 @@ export function supplyOf({
   return { powerW: voltsPerA * currentA, currentA, voltsPerA };
 }
 
-export type ChainId = 'circuit' | 'socket' | 'cord' | 'own-limit' | 'charger' | 'output' | 'cells';
+export type ChainId =
+  | 'circuit'
+  | 'socket'
+  | 'cord'
+  | 'ac-breaker'
+  | 'ac-cable'
+  | 'own-limit'
+  | 'charger'
+  | 'output'
+  | 'cells';
 
 /** One link between the supply and the cells. */
 export interface ChainLink {
@@ -48,6 +58,21 @@ export const SOCKET_MOST_A = 12;
 export const chargersOf = (vehicle: Vehicle): readonly ResolvedDevice[] =>
   vehicle.devices.filter(({ device }) => hasTrait(device.kind, 'charges'));
 
+/** Chargers that a usual charge is made with: those on board, else those outside. */
+export function usualChargers(vehicle: Vehicle): readonly ResolvedDevice[] {
+  const all = chargersOf(vehicle);
+  const onBoard = all.filter(({ device }) => device.plug?.outside !== true);
+  return onBoard.length > 0 ? onBoard : all;
+}
+
+/** What the AC cable in the car carries for hours in the air around its charger, A; null: not told, or no charger on board. */
+export function acCableA(vehicle: Vehicle, build: Build = vehicle.build): number | null {
+  const charger = chargersOf(vehicle).find(({ device }) => device.plug?.outside !== true);
+  const { acMm2, acClassC } = build.charging ?? {};
+  if (!charger || acMm2 === undefined || acClassC === undefined) return null;
+  return mainsAmpacity(acMm2, build.supply?.phases === 3 ? 3 : 2, acClassC, charger.ambientC);
+}
+
 /** What a charger gives the pack, W; null: not told. */
 export function chargerOutputW(charger: ResolvedDevice): number | null {
   const set = charger.device.powersW?.charging;
@@ -61,9 +86,12 @@ export function chargerOutputW(charger: ResolvedDevice): number | null {
  * From the supply to the cells, each link with what it lets through, all in watts of the supply. A wall unit tells its current by the pilot
  * and the cable’s by its code: they limit. A plain socket tells nothing: circuit, socket and cord only bear what is drawn.
  */
-export function chargeChain(vehicle: Vehicle, build: Build = vehicle.build): readonly ChainLink[] {
+export function chargeChain(
+  vehicle: Vehicle,
+  build: Build = vehicle.build,
+  chargers: readonly ResolvedDevice[] = usualChargers(vehicle),
+): readonly ChainLink[] {
   const { charging = {}, supply = {} } = build;
-  const chargers = chargersOf(vehicle);
   if (chargers.length === 0) return [];
   const feed = supplyOf(build);
   const volts = feed?.voltsPerA ?? null;
@@ -86,6 +114,12 @@ export function chargeChain(vehicle: Vehicle, build: Build = vehicle.build): rea
     byAmps('circuit', 'Circuit, for hours', feed?.currentA, told),
     ...(told ? [] : [byAmps('socket', 'Household socket', SOCKET_MOST_A, false)]),
     byAmps('cord', 'Charging cable', charging.cordA, told),
+    ...(chargers.every(({ device }) => device.plug?.outside === true)
+      ? []
+      : [
+          byAmps('ac-breaker', 'Breaker in the car', charging.acBreakerA, false),
+          byAmps('ac-cable', 'AC cable in the car', acCableA(vehicle, build), false),
+        ]),
     ...(charging.limitA === undefined ? [] : [byAmps('own-limit', 'Held down to', charging.limitA, true)]),
     ...chargers.map(
       ({ id, device: { name } }, k): ChainLink => ({
@@ -163,9 +197,10 @@ export interface VehicleCharge {
 export function vehicleCharge(
   vehicle: Vehicle,
   build: Build = vehicle.build,
+  chargers: readonly ResolvedDevice[] = usualChargers(vehicle),
 ): VehicleCharge | { readonly missing: readonly string[] } {
   const { charging = {} } = build;
-  const chain = chargeChain(vehicle, build);
+  const chain = chargeChain(vehicle, build, chargers);
   const pack = tripPack(vehicle);
   const drawn = drawnFrom(chain);
   const missing = [
@@ -272,28 +307,44 @@ export interface ChargeElsewhere {
   readonly binds: string;
 }
 
-/** The usual charge at the supplies that one meets, the charger being the same; empty while it can't be worked out. */
+/** The usual charge at the supplies that one meets, and with each charger that stands outside; empty while it can't be worked out. */
 export function chargesElsewhere(vehicle: Vehicle): readonly ChargeElsewhere[] {
   const { build } = vehicle;
-  return MET.flatMap(({ name, supply, limitA }): ChargeElsewhere[] => {
+  const usual = usualChargers(vehicle);
+  const met = MET.flatMap(({ name, supply, limitA }) => {
     const { limitA: own = limitA } = build.charging ?? {};
-    const charge = vehicleCharge(vehicle, {
-      ...build,
-      supply,
-      charging: { ...build.charging, cordA: limitA, limitA: Math.min(limitA, own) },
-    });
-    if (!('run' in charge)) return [];
-    const { run, acW, binds } = charge;
-    const ended = run.end === 'cut-off' ? run.last : null;
-    return [
-      {
-        name,
-        acW,
-        to80S: run.at(0.8)?.timeS ?? null,
-        endS: ended?.timeS ?? null,
-        acJ: ended?.acJ ?? null,
-        binds: binds.id === 'own-limit' ? 'what a socket carries' : binds.name,
-      },
-    ];
+    const charging = { ...build.charging, cordA: limitA, limitA: Math.min(limitA, own) };
+    return elsewhere(vehicle, name, { ...build, supply, charging }, usual);
   });
+  // What is told of supply, cable and output is that of the usual charger: one outside gives what it gives.
+  const { outputA: _, limitA: __, cordA: ___, ...charging } = build.charging ?? {};
+  const { supply: ____, ...bare } = build;
+  return [
+    ...met,
+    ...chargersOf(vehicle)
+      .filter((charger) => !usual.includes(charger))
+      .flatMap((charger) => elsewhere(vehicle, charger.device.name, { ...bare, charging }, [charger])),
+  ];
+}
+
+function elsewhere(
+  vehicle: Vehicle,
+  name: string,
+  build: Build,
+  chargers: readonly ResolvedDevice[],
+): readonly ChargeElsewhere[] {
+  const charge = vehicleCharge(vehicle, build, chargers);
+  if (!('run' in charge)) return [];
+  const { run, acW, binds } = charge;
+  const ended = run.end === 'cut-off' ? run.last : null;
+  return [
+    {
+      name,
+      acW,
+      to80S: run.at(0.8)?.timeS ?? null,
+      endS: ended?.timeS ?? null,
+      acJ: ended?.acJ ?? null,
+      binds: binds.id === 'own-limit' ? 'what a socket carries' : binds.name,
+    },
+  ];
 }

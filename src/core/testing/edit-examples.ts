@@ -450,6 +450,16 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
   },
   setTaps: { input: { readingsV: [3.9, 3.91] }, leaves: ({ bms }) => expect(bms!.tapsV).toEqual([3.9, 3.91]) },
   setCharging: { input: { cutoffAt: 'charger' }, leaves: ({ charging }) => expect(charging!.cutoffAt).toBe('charger') },
+  setPlug: {
+    on: estate,
+    input: { deviceId: 'charger', outside: true },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.charger!.plug).toMatchObject({ outside: true }),
+  },
+  setWarmsCells: {
+    on: estate,
+    input: { deviceId: 'heater', is: true },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.warmsCells).toBe(true),
+  },
   setSupply: { input: { phases: 3 }, leaves: ({ supply }) => expect(supply!.phases).toBe(3) },
   setStage: { on: estate, input: { kind: 'chain' }, leaves: ({ stage }) => expect(stage!.kind).toBe('chain') },
   setDeadMan: { input: { deadMan: true }, leaves: ({ presetSpeed }) => expect(presetSpeed!.deadMan).toBe(true) },

@@ -80,7 +80,7 @@ export {
   untoldBoxes,
 } from './stamp';
 export { type PackString, packStrings, packStringsOf } from './strings';
-export { closedIn, isPrechargeRelay, type PrechargeBranch, prechargeBranches } from './switching';
+export { chargesApart, closedIn, isPrechargeRelay, type PrechargeBranch, prechargeBranches } from './switching';
 export { type UsualPlace, usualPlaces, withoutPlace } from './usual-places';
 export {
   conductorAmpacity,

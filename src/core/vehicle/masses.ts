@@ -26,6 +26,8 @@ const known = (device: Device, massKg: number, from: WeighedDevice['from']): Wei
 /** Mass of one device, kg: as weighed, else of its part, else generic; null for what weighs next to nothing. */
 export function massOf(resolved: ResolvedDevice): WeighedDevice | null {
   const { device } = resolved;
+  // What stands outside is not carried.
+  if (device.plug?.outside) return null;
   if (device.massKg !== undefined) return known(device, device.massKg, 'weighed');
   const cell = partOf(resolved, 'cell');
   if (device.kind === 'box' && cell)

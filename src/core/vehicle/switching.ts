@@ -1,4 +1,4 @@
-import type { ContactorRole, Id } from '../build';
+import { type Build, type ContactorRole, type Device, hasTrait, type Id } from '../build';
 import { type Edge, edgesOf, Loops } from './loops';
 import { Memo, room } from './memory';
 import { nodeOf } from './node';
@@ -23,6 +23,8 @@ interface Switching {
   readonly bridged: ReadonlySet<Id>;
   /** Contactors without which no cell reaches any inverter. */
   readonly mains: ReadonlySet<Id>;
+  /** Contactors without which no cell reaches any charger. */
+  readonly chargeMains: ReadonlySet<Id>;
 }
 
 const found = room(() => new Memo<Switching>(12));
@@ -59,18 +61,27 @@ function findSwitching(resolved: Resolved): Switching {
     );
     branches.push({ resistorIds, relayIds, ...bridgedBy(resolved, id, new Set([...resistorIds, ...relayIds])) });
   }
-  const inverters = resolved.devices.filter(({ device }) => device.kind === 'inverter').map(({ id }) => id);
+  /** Contactors without which nothing of these is fed, whatever else is out. */
+  const fedOnlyBy = (fedIds: readonly Id[], out: readonly Id[] = []) =>
+    new Set(
+      resolved.devices
+        .filter(({ id, device }) => device.kind === 'contactor' && !relays.has(id) && fedIds.length > 0)
+        .filter(({ id }) => {
+          const still = loops.fed([id, ...out].map((one) => numberOf.get(one)!));
+          return fedIds.every((one) => !still[numberOf.get(one)!]);
+        })
+        .map(({ id }) => id),
+    );
+  const ids = (is: (device: Device) => boolean) =>
+    resolved.devices.flatMap(({ id, device }) => (is(device) ? [id] : []));
   const relays = new Set(branches.flatMap(({ relayIds }) => relayIds));
-  const mains = new Set(
-    resolved.devices
-      .filter(({ id, device }) => device.kind === 'contactor' && !relays.has(id) && inverters.length > 0)
-      .filter(({ id }) => {
-        const still = loops.fed([numberOf.get(id)!]);
-        return inverters.every((one) => !still[numberOf.get(one)!]);
-      })
-      .map(({ id }) => id),
+  const mains = fedOnlyBy(ids(({ kind }) => kind === 'inverter'));
+  const chargeMains = fedOnlyBy(
+    ids(({ kind }) => hasTrait(kind, 'charges')),
+    // Nothing is charged through a precharge resistor.
+    branches.flatMap(({ resistorIds }) => resistorIds),
   );
-  return { branches, relays, mains, bridged: new Set(branches.flatMap(({ bridgedIds }) => bridgedIds)) };
+  return { branches, relays, mains, chargeMains, bridged: new Set(branches.flatMap(({ bridgedIds }) => bridgedIds)) };
 }
 
 /** The contactors between the two ends of a precharge branch, by fewest; fuses, shunts and disconnects count as joined. */
@@ -126,18 +137,25 @@ interface Asked {
 
 const MAIN_ROLES: ReadonlySet<string> = new Set(['main-plus', 'main-minus']);
 
+/** Charging and driving close contactors of their own, as it is told. */
+export const chargesApart = ({ charging }: Build): boolean =>
+  charging?.apart === 'own-contactors' || charging?.apart === 'changeover';
+
 /**
  * Contactors that are closed in a state. Their roles tell which the sequence commands; the wiring tells which of them is a precharge
  * relay, closed in precharge only, and which is bridged by the resistor and so stays open until the link is charged.
  */
 export function closedIn(resolved: Resolved, state: Asked): ReadonlySet<Id> {
-  const { branches, relays, bridged, mains } = switchingOf(resolved);
+  const { branches, relays, bridged, mains, chargeMains } = switchingOf(resolved);
   const closed = new Set<Id>();
+  // Charging by contactors of its own leaves those open that only driving asks for.
+  const ownCharge = state.id === 'charging' && chargesApart(resolved.build);
   for (const { id, device } of resolved.devices) {
     if (device.kind !== 'contactor') continue;
     const role = device.role ?? 'branch';
-    const asked =
-      state.id !== 'precharge'
+    const asked = ownCharge
+      ? !relays.has(id) && (role === 'charge' || chargeMains.has(id))
+      : state.id !== 'precharge'
         ? state.closed.includes(role) && !relays.has(id)
         : relays.has(id)
           ? true

@@ -12,6 +12,9 @@ import { SupplyFields } from '../shell/supply-fields';
 import { YesNo } from '../shell/yes-no';
 import { ChainPicture } from './chain-picture';
 import { ElsewherePanel } from './elsewhere-panel';
+import { MainsPanel } from './mains-panel';
+import { PlugPanel } from './plug-panel';
+import { WarmPanel } from './warm-panel';
 
 const ChargeChart = dynamic(() => import('./charge-chart'), { ssr: false });
 
@@ -55,7 +58,11 @@ function ChargingSheet({ assessment }: { assessment: Assessment }) {
       <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
         <SupplyPanel assessment={assessment} />
         <ChargerPanel assessment={assessment} />
+        <PlugPanel assessment={assessment} />
+        <MainsPanel build={build} />
         <MeasuredPanel assessment={assessment} />
+        <WarmPanel assessment={assessment} />
+        <TrialPanel assessment={assessment} />
         <Caution>
           A charge draws for hours what a socket else sees for minutes: a circuit of its own, with a residual-current
           device that sees direct current, and earth proved. Feel plug and socket after half an hour. A licensed
@@ -119,6 +126,8 @@ function SupplyPanel({ assessment: { build } }: { assessment: Assessment }) {
   return (
     <Panel title="Supply">
       <SupplyFields build={build} />
+      <FigureSetting build={build} figure="supplyRun" note="one way" />
+      <FigureSetting build={build} figure="supplyRunSize" />
       <FigureSetting build={build} figure="cordCurrent" note="by its code or print" />
       <FigureSetting
         build={build}
@@ -172,6 +181,21 @@ function MeasuredPanel({ assessment: { build } }: { assessment: Assessment }) {
       <FigureSetting build={build} figure="measuredTo" />
       <FigureSetting build={build} figure="measuredChargeTime" />
       <FigureSetting build={build} figure="measuredCharge" note="the meter’s count" />
+    </Panel>
+  );
+}
+
+/** Near the lower end of its window a charger may hunt: what it did when it was tried. */
+function TrialPanel({ assessment: { build } }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  return (
+    <Panel title="Charger tried with a low pack" about="replaces the 5 % that are assumed">
+      <FigureSetting build={build} figure="chargerTrial" />
+      <YesNo
+        label="It gave steadily"
+        value={build.charging?.trialSteady}
+        onAnswer={(trialSteady) => dispatch({ edit: 'setCharging', input: { trialSteady } })}
+      />
     </Panel>
   );
 }

@@ -14,6 +14,7 @@ import {
   type StateId,
 } from '../types';
 import { BOX_EDITS } from './box-edits';
+import { CHARGE_EDITS } from './charge-edits';
 import { COIL_EDITS } from './coil-edits';
 import { define, type EditDefinition } from './definition';
 import { GROUP_EDITS } from './group-edits';
@@ -297,6 +298,7 @@ export const EDITS = {
   ...ZONE_EDITS,
   ...SURVEY_EDITS,
   ...VEHICLE_EDITS,
+  ...CHARGE_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({
     title: () => 'adopt a reading',

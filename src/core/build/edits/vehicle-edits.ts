@@ -3,8 +3,6 @@ import type { SafeguardId } from '../safeguards';
 import {
   type BoxHold,
   type Build,
-  CELL_CARE_FLAGS,
-  type CellCareFlag,
   type Fate,
   findDevice,
   type InspectionId,
@@ -17,13 +15,6 @@ import {
 import { define } from './definition';
 import { deviceToEdit, whole } from './helpers';
 import { EditRefused } from './refused';
-
-const CARE_WORDS: Readonly<Record<CellCareFlag, string>> = {
-  stopsCharger: 'the cells stop the charger',
-  throttlesCharger: 'the cells hold the charger down',
-  opensCoils: 'the cells open the contactors',
-  senseFused: 'sense wires fused at the cells',
-};
 
 const shortNote = (note: string): string => {
   if (note.length > 500) throw new EditRefused('That is more than 500 characters.', 'Say it shorter.');
@@ -87,36 +78,6 @@ export const VEHICLE_EDITS = {
     apply: (draft, { id }) => {
       oldPart(draft, id);
       delete draft.oldParts![id];
-    },
-  }),
-
-  /** Yes-or-no answers about what watches the cells. */
-  setCellCare: define<{ flag: CellCareFlag; is: boolean }>({
-    title: (_, { flag, is }) => `${CARE_WORDS[flag]}: ${is ? 'yes' : 'no'}`,
-    apply: (draft, { flag, is }) => {
-      if (!CELL_CARE_FLAGS.includes(flag)) throw new EditRefused('There is no such answer.', 'Choose one of the list.');
-      draft.bms = { ...draft.bms, [flag]: is };
-    },
-  }),
-
-  /** All taps of the sense plug, in order; none: the reading is taken back. */
-  setTaps: define<{ readingsV: readonly number[] }>({
-    title: (_, { readingsV }) => (readingsV.length === 0 ? 'no reading of the taps' : `${readingsV.length} taps read`),
-    apply: (draft, { readingsV }) => {
-      if (!Array.isArray(readingsV) || readingsV.length > 2000 || !readingsV.every(Number.isFinite))
-        throw new EditRefused('These are no readings.', 'Type one voltage for each cell, 2000 at most.');
-      const { tapsV: _, ...others } = draft.bms ?? {};
-      draft.bms = readingsV.length === 0 ? others : { ...others, tapsV: [...readingsV] };
-    },
-  }),
-
-  setCharging: define<{ cutoffAt?: 'pack' | 'charger'; isolated?: boolean }>({
-    title: (_, { cutoffAt, isolated }) =>
-      cutoffAt
-        ? `end of charge measured ${cutoffAt === 'pack' ? 'into the pack' : 'at the charger'}`
-        : `charger ${isolated ? 'isolates' : 'does not isolate'}`,
-    apply: (draft, input) => {
-      draft.charging = { ...draft.charging, ...input };
     },
   }),
 

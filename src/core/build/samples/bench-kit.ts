@@ -51,7 +51,7 @@ export class SampleWriter {
     kind: DeviceKind,
     name: string,
     partId: string | null,
-    place: Place,
+    place: Place | null,
     more: Partial<Device> = {},
   ): void {
     if (partId) this.take(partId);

@@ -48,6 +48,7 @@ export function firn9(id = 'firn-9'): Build {
   });
   w.device('charger', 'charger-converter', 'Charger and converter', 'charger-converter-400', bay, {
     powersW: { ready: 400, cruise: 1100, 'hard-acceleration': 1100, hill: 1100, heating: 700, charging: 4800 },
+    plug: { outside: false, seenBy: 'proximity' },
   });
   w.device('inverter', 'inverter', 'Inverter', 'inverter-400-300', bay);
   w.device('motor', 'motor', 'Motor', 'motor-pm-110', bay);
@@ -205,7 +206,7 @@ export function firn9(id = 'firn-9'): Build {
       'old-dash-loom': { id: 'old-dash-loom', name: 'Dashboard loom', kind: 'loom', fate: 'extend', note: '' },
       'old-tank': { id: 'old-tank', name: 'Fuel tank, lines and pump', kind: 'part', fate: 'strip', note: '' },
     },
-    supply: { voltageV: 230, phases: 1, breakerA: 32, outlet: 'wall-unit' },
+    supply: { voltageV: 230, phases: 1, breakerA: 32, outlet: 'wall-unit', runM: 9, runMm2: 6 },
     bms: {
       overV: 4.22,
       overReleaseV: 4.14,
@@ -234,6 +235,15 @@ export function firn9(id = 'firn-9'): Build {
       cordA: 32,
       fromSoc: 0.3,
       isolated: true,
+      apart: 'one-bus',
+      torqueBlocked: true,
+      residual: 'a-6ma',
+      acMm2: 6,
+      acEarthMm2: 6,
+      acClassC: 90,
+      acBreakerA: 32,
+      earthOhm: 0.01,
+      acHeld: true,
     },
     chassis: {
       trackM: 1.45,

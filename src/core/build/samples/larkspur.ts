@@ -50,7 +50,16 @@ export function larkspur(id = 'larkspur'): Build {
     powersW: { ready: 150, cruise: 450, 'hard-acceleration': 450, hill: 450, heating: 300 },
   });
   w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-250-20', bay);
-  w.device('charger', 'charger', 'On-board charger', 'charger-144-1500', bay, { powersW: { charging: 1400 } });
+  w.device('charger', 'charger', 'On-board charger', 'charger-144-1500', bay, {
+    powersW: { charging: 1400 },
+    plug: { outside: false, seenBy: 'proximity' },
+  });
+  w.device('f-dc', 'fuse', 'Charge plug fuse', 'fuse-traction-250-32', bay);
+  w.device('k-dc', 'contactor', 'Charge contactor', 'contactor-450-50', bay, { role: 'charge' });
+  w.device('charger-dc', 'charger', 'Garage charger', 'charger-144-3000', null, {
+    powersW: { charging: 2400 },
+    plug: { outside: true, seenBy: 'own-contact', keyed: true },
+  });
 
   const floor = laid('zone-underbody', { conduit: true, arrangement: 'touching-pair' });
   const points = (yM: number) =>
@@ -123,6 +132,17 @@ export function larkspur(id = 'larkspur'): Build {
   branch('heater', 'heater', 'heater', 'cable-plain-4', 1.1, 'zone-cabin');
   branch('conv', 'converter', 'converter', 'cable-plain-4', 0.6, 'zone-bay');
   branch('charger', 'charger', 'charger', 'cable-plain-4', 0.7, 'zone-bay');
+  w.cable('c-dc-tap', 'Bus to charge plug fuse', 'j-plus.n', 'f-dc.a', 'cable-plain-6', {
+    lengthM: 0.15,
+    laid: laid('zone-bay'),
+  });
+  w.cable('c-dc-mid', 'Charge plug fuse to its contactor', 'f-dc.b', 'k-dc.a', 'cable-plain-6', {
+    lengthM: 0.15,
+    laid: laid('zone-bay'),
+  });
+  const outside = { lengthM: 4, laid: laid('zone-bay', { arrangement: 'touching-pair' }) };
+  w.cable('c-dc-plus', 'Charge plug plus', 'k-dc.b', 'charger-dc.plus', 'cable-plain-6', outside);
+  w.cable('c-dc-minus', 'Charge plug minus', 'charger-dc.minus', 'j-minus.n', 'cable-plain-6', outside);
 
   w.measuredLeakage(10e6);
   w.filters(FILTERS);
@@ -187,7 +207,7 @@ export function larkspur(id = 'larkspur'): Build {
       'old-clutch': { id: 'old-clutch', name: 'Clutch and its cable', kind: 'part', fate: 'keep', note: '' },
       'old-tank': { id: 'old-tank', name: 'Fuel tank, lines and pump', kind: 'part', fate: 'strip', note: '' },
     },
-    supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket' },
+    supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket', runM: 18, runMm2: 2.5 },
     bms: {
       overV: 3.65,
       overReleaseV: 3.45,
@@ -214,6 +234,15 @@ export function larkspur(id = 'larkspur'): Build {
       fromSoc: 0.45,
       nightS: 36000,
       isolated: true,
+      apart: 'one-bus',
+      torqueBlocked: true,
+      residual: 'a-6ma',
+      acMm2: 2.5,
+      acEarthMm2: 2.5,
+      acClassC: 90,
+      acBreakerA: 10,
+      earthOhm: 0.02,
+      acHeld: true,
     },
     chassis: {
       trackM: 1.2,

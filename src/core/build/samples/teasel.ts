@@ -42,7 +42,10 @@ export function teasel(id = 'teasel'): Build {
     powersW: { ready: 60, cruise: 180, 'hard-acceleration': 180, hill: 180 },
   });
   w.device('f-charger', 'fuse', 'Charger fuse', 'fuse-traction-150-40', front);
-  w.device('charger', 'charger', 'Charger', 'charger-96-2000', front, { powersW: { charging: 1900 } });
+  w.device('charger', 'charger', 'Charger', 'charger-96-2000', front, {
+    powersW: { charging: 1900 },
+    plug: { outside: false, seenBy: 'own-contact' },
+  });
   w.device('j-plus', 'junction', 'Bus plus', null, front);
   w.device('j-minus', 'junction', 'Bus minus', null, front);
 
@@ -157,7 +160,7 @@ export function teasel(id = 'teasel'): Build {
       'old-engine-loom': { id: 'old-engine-loom', name: 'Engine loom', kind: 'loom', fate: 'strip', note: '' },
       'old-hood': { id: 'old-hood', name: 'Engine cover', kind: 'part', fate: 'keep', note: '' },
     },
-    supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket' },
+    supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket', runM: 12, runMm2: 2.5 },
     charging: {
       cellV: 2.45,
       cutoffA: 6,
@@ -168,6 +171,15 @@ export function teasel(id = 'teasel'): Build {
       fromSoc: 0.5,
       nightS: 43200,
       isolated: true,
+      apart: 'one-bus',
+      torqueBlocked: true,
+      residual: 'b',
+      acMm2: 2.5,
+      acEarthMm2: 2.5,
+      acClassC: 90,
+      acBreakerA: 16,
+      earthOhm: 0.03,
+      acHeld: true,
     },
     chassis: {
       trackM: 0.95,

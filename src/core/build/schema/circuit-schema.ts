@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { BOLTS, LOAD_JOBS, LOAD_SORTS, SCENARIOS, STATE_IDS, TERMINALS } from '../types';
+import { BOLTS, LOAD_JOBS, LOAD_SORTS, SCENARIOS, SEEN_BY, STATE_IDS, TERMINALS } from '../types';
 import {
   coilSuppression,
   id,
@@ -89,6 +89,14 @@ const device = object({
       reachDisconnect: optional(Joi.boolean()),
       vent: optional(Joi.boolean()),
       drain: optional(Joi.boolean()),
+    }),
+  ),
+  warmsCells: optional(Joi.boolean()),
+  plug: optional(
+    object({
+      outside: optional(Joi.boolean()),
+      seenBy: optional(Joi.string().valid(...SEEN_BY)),
+      keyed: optional(Joi.boolean()),
     }),
   ),
 });

@@ -1,5 +1,8 @@
 import { defineStation } from '../define';
+import { COLD_RULES } from './cold-rules';
 import { END_RULES } from './end-rules';
+import { MAINS_RULES } from './mains-rules';
+import { PLUG_RULES } from './plug-rules';
 import { chargingResults } from './results';
 import { SUPPLY_RULES } from './supply-rules';
 
@@ -10,9 +13,9 @@ export const charging = defineStation({
   question: 'How, from which supply, how long, to what voltage?',
   key: 'g',
   begin: 'put a charger on the bus in HV circuit, and tell the supply',
-  rules: [...SUPPLY_RULES, ...END_RULES],
+  rules: [...PLUG_RULES, ...SUPPLY_RULES, ...MAINS_RULES, ...END_RULES, ...COLD_RULES],
   leaves: () => [
-    'The plug’s own signals, cable and breaker of the supply’s side in the car, and fast charging with direct current.',
+    'The plug’s own signals (a quick sum works them out), and fast charging with direct current: it would take contactors, an isolation test and a conversation of its own.',
   ],
   results: chargingResults,
 });

@@ -1,3 +1,4 @@
+import { hasTrait } from '../../build';
 import type { Finding } from '../../checks';
 import { quantityText as q } from '../../checks';
 import { consumersOf } from '../../simulate';
@@ -33,27 +34,36 @@ const open = defineRule({
   id: 'circuit.open',
   endangers: 'people',
   says: { fails: '{subject} gets no voltage', holds: '{subject} is fed', line: '{detail}' },
-  sources: ['Nodal analysis: with the main contactors closed both terminals join the pack'],
+  sources: ['Nodal analysis: with the contactors closed that drive, or that charge, both terminals join the pack'],
   judge: ({ vehicle }) => {
-    const cruise = vehicle.caseOf('cruise/nominal/sustained');
-    if (!cruise?.point.solvable) return [];
+    const [cruise, charging] = (['cruise', 'charging'] as const).map((id) => vehicle.caseOf(`${id}/nominal/sustained`));
+    if (!cruise?.point.solvable || !charging?.point.solvable) return [];
     return consumersOf(vehicle).map((device): Finding<'detail'> => {
-      const v = terminalVoltage(
-        cruise,
-        { deviceId: device.id, terminal: 'plus' },
-        { deviceId: device.id, terminal: 'minus' },
-      );
-      const fed = v !== null && Math.abs(v) > 1;
-      const reversed = fed && v < 0;
+      // A charger is joined while it charges; what feeds 12 V besides, while driving too.
+      const charges = hasTrait(device.device.kind, 'charges');
+      const wanted = [
+        ...(charges && !hasTrait(device.device.kind, 'feeds-12-v') ? [] : [cruise]),
+        ...(charges ? [charging] : []),
+      ].map((solved) => ({
+        solved,
+        v: terminalVoltage(
+          solved,
+          { deviceId: device.id, terminal: 'plus' },
+          { deviceId: device.id, terminal: 'minus' },
+        ),
+      }));
+      const reversed = wanted.some(({ v }) => v !== null && v < -1);
+      const unfed = wanted.find(({ v }) => v === null || Math.abs(v) <= 1);
+      const [first] = wanted;
       return {
         subject: deviceRef(device),
-        holds: fed && !reversed,
+        holds: !unfed && !reversed,
         figures: {
           detail: reversed
             ? 'plus and minus are swapped'
-            : fed
-              ? `${q(v, 'voltage', 3)} in cruise`
-              : 'no closed way to both poles of the pack',
+            : unfed
+              ? `no closed way to both poles of the pack${unfed.solved === charging ? ' while it charges' : ''}`
+              : `${q(first!.v!, 'voltage', 3)} in ${first!.solved === charging ? 'charging' : 'cruise'}`,
         },
       };
     });

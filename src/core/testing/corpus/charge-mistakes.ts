@@ -1,12 +1,20 @@
-import type { CellCareFlag, SettableName } from '../../build';
-import { both, type Change, edit, refit } from './change';
+import type { CellCareFlag, ChargerPlug, SettableName } from '../../build';
+import type { ChargingChoice } from '../../build/edits/charge-edits';
+import { both, type Change, device, edit, reEnd, refit } from './change';
 import type { Harmless, Mistake } from './mistake';
 
 const CELLS = 'Cells that nobody watches, limits that don’t fit';
 const CHARGE = 'Supply, charger, end of charge';
+const PLUG = 'Plug, run and charge';
+const MAINS = 'Mains in the car';
 const figure = (name: SettableName, value: number | null) =>
   edit({ edit: 'setFigure', input: { figure: name, value } });
 const care = (flag: CellCareFlag, is: boolean) => edit({ edit: 'setCellCare', input: { flag, is } });
+const choose = (input: ChargingChoice) => edit({ edit: 'setCharging', input });
+const plug = (input: ChargerPlug) => edit({ edit: 'setPlug', input: { deviceId: 'charger', ...input } });
+/** Only a charger with a contactor of its own, joined before the main contactor. */
+const ownWay = both(edit({ edit: 'removeDevice', input: { deviceId: 'charger' } }), reEnd('c-dc-tap', 'a', 'k-main.a'));
+const garage = (input: ChargerPlug) => edit({ edit: 'setPlug', input: { deviceId: 'charger-dc', ...input } });
 const taps =
   (made: (readings: readonly number[]) => readonly number[]): Change =>
   (build) =>
@@ -242,9 +250,239 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
     speaks: 'charging.measured:charging',
     says: 'A measured charge contradicts what is assumed',
   },
+  {
+    kind: PLUG,
+    did: 'a plug that leaves the inverter its enable',
+    on: 'firn',
+    plant: choose({ torqueBlocked: false }),
+    speaks: 'charging.run-apart:charging',
+    says: 'It could drive while it charges',
+  },
+  {
+    kind: PLUG,
+    did: 'charge contactors of its own that are told, and a charger that hangs behind the main contactor',
+    on: 'larkspur',
+    plant: choose({ apart: 'own-contactors', excluded: true }),
+    speaks: 'charging.run-apart:charging',
+    says: 'It could drive while it charges',
+  },
+  {
+    kind: PLUG,
+    did: 'a changeover switch that is told, on one bus',
+    on: 'teasel',
+    plant: choose({ apart: 'changeover' }),
+    speaks: 'charging.run-apart:charging',
+    says: 'It could drive while it charges',
+  },
+  {
+    kind: PLUG,
+    did: 'run and charge contactors that can both be closed',
+    on: 'larkspur',
+    plant: both(ownWay, choose({ apart: 'own-contactors', excluded: false })),
+    speaks: 'charging.run-apart:charging',
+    says: 'It could drive while it charges',
+  },
+  {
+    kind: PLUG,
+    did: 'a charger outside whose plug hangs on the bus',
+    on: 'larkspur',
+    plant: plug({ outside: true, seenBy: 'own-contact', keyed: true }),
+    speaks: 'charging.dead-plug:charger',
+    says: 'On-board charger: its plug is live while nothing is plugged in',
+  },
+  {
+    kind: PLUG,
+    did: 'a charge contactor of a charger outside that was listed as one for driving',
+    on: 'larkspur',
+    plant: device('k-dc', { role: 'branch' }),
+    speaks: 'charging.dead-plug:charger-dc',
+    says: 'Garage charger: its plug is live while nothing is plugged in',
+  },
+  {
+    kind: PLUG,
+    did: 'a plain DC plug that is taken to have a proximity contact',
+    on: 'larkspur',
+    plant: garage({ seenBy: 'proximity' }),
+    speaks: 'charging.drive-lock:charger-dc',
+    says: 'Plugged into Garage charger, the car does not know it',
+  },
+  {
+    kind: PLUG,
+    did: 'a charge plug that nobody sees',
+    on: 'teasel',
+    plant: plug({ seenBy: 'nothing' }),
+    speaks: 'charging.drive-lock:charger',
+    says: 'Plugged into Charger, the car does not know it',
+  },
+  {
+    kind: PLUG,
+    did: 'a DC plug that goes in both ways',
+    on: 'larkspur',
+    plant: garage({ keyed: false }),
+    speaks: 'charging.keyed:charger-dc',
+    says: 'Garage charger: its plug goes in the wrong way round',
+  },
+  {
+    kind: MAINS,
+    did: 'a residual-current device of type A alone',
+    on: 'larkspur',
+    plant: choose({ residual: 'a' }),
+    speaks: 'charging.residual:charging',
+    says: 'Nothing sees the residual current that a charger makes',
+  },
+  {
+    kind: MAINS,
+    did: 'type B where an interrupter in the cord is asked for',
+    on: 'firn',
+    plant: edit({ edit: 'setRuleSet', input: { ruleSet: 'north-america' } }),
+    speaks: 'charging.residual:charging',
+    says: 'Nothing sees the residual current that a charger makes',
+  },
+  {
+    kind: MAINS,
+    did: 'an earth that was painted over',
+    on: 'larkspur',
+    plant: figure('earthResistance', 1.4),
+    speaks: 'charging.earth:charge-earth',
+    says: 'Earth of the inlet does not reach the body',
+  },
+  {
+    kind: MAINS,
+    did: 'an earth that nobody measured',
+    on: 'firn',
+    plant: figure('earthResistance', null),
+    speaks: 'charging.earth:charge-earth',
+    says: 'Earth of the inlet, measured',
+    asks: true,
+  },
+  {
+    kind: MAINS,
+    did: 'an earth core thinner than the line',
+    on: 'firn',
+    plant: figure('acEarth', 2.5),
+    speaks: 'charging.ac-earth-size:charge-earth',
+    says: 'Protective earth is thinner than the line conductors',
+  },
+  {
+    kind: MAINS,
+    did: 'a thin AC cable behind a breaker of 32 A',
+    on: 'firn',
+    plant: figure('acCable', 2.5),
+    speaks: 'charging.ac-cable:charge-ac',
+    says: 'AC cable in the car is too thin for its breaker',
+  },
+  {
+    kind: MAINS,
+    did: 'household cable for 70 °C in a hot engine bay',
+    on: 'firn',
+    plant: figure('acCableClass', 55),
+    speaks: 'charging.ac-cable:charge-ac',
+    says: 'AC cable in the car is too thin for its breaker',
+  },
+  {
+    kind: MAINS,
+    did: 'a breaker in the car smaller than the charge',
+    on: 'firn',
+    plant: figure('acBreaker', 20),
+    speaks: 'charging.ac-breaker:charge-breaker',
+    says: 'Breaker in the car opens during the charge',
+  },
+  {
+    kind: MAINS,
+    did: 'an AC cable that hangs loose',
+    on: 'teasel',
+    plant: choose({ acHeld: false }),
+    speaks: 'charging.ac-held:charge-ac',
+    says: 'AC cable can chafe or be pulled',
+  },
+  {
+    kind: MAINS,
+    did: 'a drum of 80 m of thin wire between board and outlet',
+    on: 'larkspur',
+    plant: both(figure('supplyRun', 120), figure('supplyRunSize', 1.5)),
+    speaks: 'charging.drop:charge-run',
+    says: 'The long wire to the outlet loses too much',
+  },
+  {
+    kind: CHARGE,
+    did: 'cells at −5 °C that nothing warms',
+    on: 'firn',
+    plant: figure('coldestCell', -5),
+    speaks: 'charging.cold:charge-cold',
+    says: 'Cold cells are not charged',
+  },
+  {
+    kind: CHARGE,
+    did: 'a heater for the cabin counted on to warm cells',
+    on: 'larkspur',
+    plant: both(
+      figure('coldestCell', -5),
+      edit({ edit: 'setDevicePower', input: { deviceId: 'heater', state: 'charging', powerW: 600 } }),
+    ),
+    speaks: 'charging.cold:charge-cold',
+    says: 'Cold cells are not charged',
+  },
+  {
+    kind: CHARGE,
+    did: 'a pad of 30 W against 10 K',
+    on: 'larkspur',
+    plant: both(
+      figure('coldestCell', -8),
+      edit(
+        { edit: 'setDevicePower', input: { deviceId: 'heater', state: 'charging', powerW: 30 } },
+        { edit: 'setWarmsCells', input: { deviceId: 'heater', is: true } },
+      ),
+    ),
+    speaks: 'charging.cold:charge-cold',
+    says: 'Cold cells are not charged',
+  },
+  {
+    kind: CHARGE,
+    did: 'a charger that hunted at 135 V of the pack',
+    on: 'larkspur',
+    plant: both(figure('chargerTrial', 135), choose({ trialSteady: false })),
+    speaks: 'charging.low-end:charger',
+    says: 'On-board charger may not begin with an empty pack',
+  },
 ];
 
 export const CHARGE_HARMLESS: readonly Harmless[] = [
+  {
+    did: 'a charger by a contactor of its own before the main contactor, each excluding the other',
+    on: 'larkspur',
+    change: both(ownWay, choose({ apart: 'own-contactors', excluded: true })),
+  },
+  { did: 'a proximity contact seen by a switch of its own', on: 'firn', change: plug({ seenBy: 'own-contact' }) },
+  { did: 'a residual-current device of type B', on: 'larkspur', change: choose({ residual: 'b' }) },
+  {
+    did: 'an earth core thicker than the line, measured at 0',
+    on: 'firn',
+    change: both(figure('acEarth', 10), figure('earthResistance', 0)),
+  },
+  { did: 'a thicker AC cable', on: 'larkspur', change: both(figure('acCable', 4), figure('acEarth', 4)) },
+  { did: 'an AC cable for less heat that still bears it', on: 'larkspur', change: figure('acCableClass', 80) },
+  { did: 'a breaker that lets a little more through', on: 'larkspur', change: figure('acBreaker', 13) },
+  {
+    did: 'a longer wire of more copper',
+    on: 'larkspur',
+    change: both(figure('supplyRun', 30), figure('supplyRunSize', 4)),
+  },
+  {
+    did: 'charging from 6 °C, with a pad of 400 W that runs while it charges',
+    on: 'firn',
+    change: both(
+      figure('cellChargeFrom', 6),
+      edit(
+        { edit: 'setWarmsCells', input: { deviceId: 'heater', is: true } },
+        { edit: 'setDevicePower', input: { deviceId: 'heater', state: 'charging', powerW: 400 } },
+      ),
+    ),
+  },
+  {
+    did: 'a charger that was steady at a low pack',
+    on: 'larkspur',
+    change: both(figure('chargerTrial', 100), choose({ trialSteady: true })),
+  },
   {
     did: 'regulators that hold the charger down, instead of electronics',
     on: 'larkspur',
