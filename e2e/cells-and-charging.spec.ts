@@ -1,4 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
+import { madeCsv, madeDatabase, madeFrames } from '../src/core/logs/made-log';
 import { check, choose, openSample, saved, seek } from './stories';
 
 const go = async (page: Page, station: string) => {
@@ -77,6 +78,7 @@ test('regulators alone with a charger that does not fall to their current', asyn
   await go(page, 'BMS');
   await choose(page.getByLabel('Design choice'), 'regulators on each cell');
   await choose(page.getByLabel('A full cell stops the charger'), 'no');
+  await choose(page.getByLabel('It holds the charger down to the shunts'), 'no');
   await expect(check(page, 'bms.taper:bms')).toContainText('9 A at the end, shunts 500 mA');
   await choose(page.getByLabel('It holds the charger down to the shunts'), 'yes');
   await seek(page, 'shunts');
@@ -113,4 +115,86 @@ test('cells at −5 °C are not charged until a pad on the bus warms them', asyn
   await set(page, 'Draws while it charges', '2 kW');
   // 7 K times the cells’ heat capacity over 2 kW: a few minutes for each hundred kilograms.
   await expect(check(page, 'charging.cold:charge-cold')).toContainText('to warm from −5 °C to 2 °C, then');
+});
+
+const winterRange = async (page: Page) => await page.getByText('Range, winter').first().locator('..').innerText();
+
+test('a log dropped in names the loose joint; what it measured is adopted, and sag and range move', async ({
+  page,
+}) => {
+  await openSample(page, 'Larkspur');
+  await expect.poll(() => winterRange(page), { timeout: 20_000 }).toMatch(/\d/);
+  const before = await winterRange(page);
+  await go(page, 'BMS');
+  // Forty cells of 1.2 mΩ with their links, and one of 3 mΩ.
+  const drive = {
+    cells: 40,
+    rows: 3000,
+    everyS: 0.2,
+    restV: () => 3.3,
+    ohm: (k: number) => (k === 16 ? 0.003 : 0.0012),
+  };
+  const log = page.getByRole('region', { name: 'Read a log' });
+  await log
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({
+      name: 'commute.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(madeCsv(drive)),
+    });
+  await expect(log).toContainText('commute.csv: 40 cells, current, pack voltage, 1 temperature.');
+  await log.getByRole('button', { name: 'Read it' }).click();
+  const found = page.getByRole('region', { name: 'Drive commute.csv' });
+  // 3.3 V − 120 A · 3 mΩ.
+  await expect(found.getByText('Lowest (cell 17)').locator('..')).toContainText('2.94 V');
+  await expect(found.getByText('Resistance, middle').locator('..')).toContainText('1.2 mΩ');
+  await expect(check(page, 'bms.joint:bms')).toContainText('cell 17 3 mΩ');
+  await page.getByRole('button', { name: /a cell for true/ }).click();
+  await saved(page);
+  await expect(page.getByRole('button', { name: 'The part’s figure again' })).toBeVisible();
+  await go(page, 'Pack');
+  await expect(check(page, 'pack.sag:box')).toContainText('V a cell');
+  // 2.859 V a cell by the part’s figure.
+  await expect(check(page, 'pack.sag:box')).not.toContainText('2.86 V');
+  await expect.poll(() => winterRange(page), { timeout: 30_000 }).not.toBe(before);
+});
+
+test('cells read by meter name the weakest; frames without a database, and a log that is none, say what to do', async ({
+  page,
+}) => {
+  await openSample(page, 'Larkspur');
+  await go(page, 'BMS');
+  await page.getByRole('button', { name: 'Cells read by meter' }).click();
+  await page.getByLabel('Cells at rest').fill('3.30 3.30 3.29 3.30');
+  await page.getByLabel('The same cells under load').fill('3.21 3.21 3.02 3.21');
+  await page.getByRole('button', { name: 'Judge these cells' }).click();
+  await expect(page.locator('main').getByRole('alert')).toContainText('The current under load is missing');
+  await set(page, 'Current under load', '90 A');
+  await page.getByRole('button', { name: 'Judge these cells' }).click();
+  // (3.29 − 3.02) V / 90 A.
+  await expect(page.getByText('… highest (cell 3)').locator('..')).toContainText('3 mΩ');
+  await expect(check(page, 'bms.joint:bms')).toContainText('cell 3 3 mΩ; 1 mΩ in the middle');
+  const log = page.getByRole('region', { name: 'Read a log' });
+  const frames = { cells: 8, rows: 600, everyS: 0.2, restV: () => 3.3, ohm: () => 0.001 };
+  const files = log.locator('input[type=file]');
+  await files
+    .first()
+    .setInputFiles({ name: 'bus.log', mimeType: 'text/plain', buffer: Buffer.from(madeFrames(frames)) });
+  await expect(log).toContainText('which bytes are cells only a CAN database tells');
+  await files.nth(1).setInputFiles({ name: 'car.dbc', mimeType: 'text/plain', buffer: Buffer.from(madeDatabase(8)) });
+  await expect(log).toContainText('bus.log: 8 cells, current, pack voltage.');
+  await log.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByRole('region', { name: 'Drive bus.log' })).toContainText('1 mΩ');
+  await files.first().setInputFiles({ name: 'cat.csv', mimeType: 'text/csv', buffer: Buffer.from('meow\nmeow\n') });
+  await expect(log).toContainText('No line names columns such as time, current or cell 1.');
+});
+
+test('a charge cell by cell: the first full cell stops it, a second shunt beside it', async ({ page }) => {
+  await openSample(page, 'Larkspur');
+  await go(page, 'BMS');
+  const panel = page.locator('section', { hasText: 'A charge cell by cell' }).last();
+  await expect(panel.getByText('the last cell was full')).toBeVisible({ timeout: 20_000 });
+  await set(page, '… beside it, to compare', '2 A');
+  await expect(panel.getByText('… with the other shunt')).toBeVisible({ timeout: 20_000 });
 });

@@ -14,6 +14,13 @@ export interface CellCare {
   readonly balanceFromV?: number;
   readonly balanceA?: number;
   readonly balanceDuty?: number;
+  /** A second shunt current to look at beside it, A. */
+  readonly otherA?: number;
+  /** Between fullest and emptiest cell as charging begins, of the capacity: where no reading tells it. */
+  readonly spreadSoc?: number;
+  /** By how much one cell loses more than another in a month, of the capacity; and charges to their end in a month. */
+  readonly leakSpread?: number;
+  readonly fullCharges?: number;
   /** Cells that it has inputs for. */
   readonly channels?: number;
   /** It ends a charge; it holds the charger down to what its shunts take; it opens the contactors’ coils; its wires are fused at the cells. */

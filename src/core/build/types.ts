@@ -2,6 +2,7 @@ import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
 import type { CellCare, ChargerPlug, Charging } from './charge-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
+import type { DriveRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
 import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
@@ -29,6 +30,7 @@ import type {
 } from './vehicle-types';
 
 export * from './charge-types';
+export * from './drive-types';
 export * from './duty-types';
 export * from './school-types';
 export * from './vehicle-types';
@@ -258,6 +260,8 @@ export interface Build {
   /** What watches the cells; absent: nothing told. */
   readonly bms?: CellCare;
   readonly charging?: Charging;
+  /** Drives that were logged or read by meter. */
+  readonly drives?: Readonly<Record<Id, DriveRecord>>;
   readonly chassis?: Chassis;
   readonly restraint?: Restraint;
   readonly modules?: Readonly<Record<Id, SalvagedModule>>;

@@ -1,8 +1,18 @@
 export { type BalanceRun, balanceRun } from './balance-law';
+export type { RowRun } from './balance-run';
 export { type Braking, mostBrakingN, REGEN_FROM_MPS, regenerated } from './braking';
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
+export {
+  boxesWithCells,
+  type DriveFindings,
+  driveFindings,
+  drivesOf,
+  latestDrive,
+  measuredCellOhm,
+  type NamedCell,
+} from './drive-findings';
 export { CannotGive, type DriveLawInput, type DriveLawResult, driveLaw } from './drive-law';
 export {
   coilFeed,
@@ -98,6 +108,7 @@ export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
 export { type TripPack, tripPack } from './trip-pack';
 export { brakingOf, type TripRuns, traceOf, tripMissing, tripRuns, tripRunsKey } from './trip-runs';
 export { builtInTrip, stopsPerKmOf, type Trace, tripName, withStops } from './trips';
+export { type BalanceReads, type BalanceResult, balanceOf, balanceReads, boxHeat } from './vehicle-balance';
 export {
   acCableA,
   CHARGER_EFFICIENCY,

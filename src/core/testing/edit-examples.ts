@@ -48,6 +48,29 @@ const string = {
   lengthM: 1,
 };
 
+const aDrive = {
+  id: 'd1',
+  date: '2026-05-02',
+  name: 'To work',
+  from: 'typed' as const,
+  durationS: null,
+  outC: null,
+  backC: null,
+  peakA: 120,
+  lowV: null,
+  hottestC: null,
+  cells: [{ lowestV: 3.2, restV: 3.9, resistanceOhm: 0.001, lowS: 0 }],
+};
+const aReading = {
+  id: 'm1',
+  subjectId: 'box-rear',
+  field: 'resistanceOhm',
+  value: 0.0009,
+  conditions: '25 °C',
+  date: '2026-05-02',
+  by: 'log',
+};
+
 export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
   renameBuild: { input: { name: 'Tern' }, leaves: ({ name }) => expect(name).toBe('Tern') },
   setUnits: { input: { units: 'us' }, leaves: ({ units }) => expect(units).toBe('us') },
@@ -450,6 +473,30 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
   },
   setTaps: { input: { readingsV: [3.9, 3.91] }, leaves: ({ bms }) => expect(bms!.tapsV).toEqual([3.9, 3.91]) },
   setCharging: { input: { cutoffAt: 'charger' }, leaves: ({ charging }) => expect(charging!.cutoffAt).toBe('charger') },
+  addDrive: {
+    input: { drive: aDrive },
+    leaves: ({ drives }) => expect(drives!.d1!.cells[0]!.lowestV).toBe(3.2),
+  },
+  dropDrive: {
+    on: { ...firn, drives: { d1: aDrive } },
+    input: { id: 'd1' },
+    leaves: ({ drives }) => expect(drives).toEqual({}),
+  },
+  adoptMeasured: {
+    input: { readings: [aReading] },
+    leaves: ({ adoptions, readings }) => {
+      expect(readings.m1!.value).toBe(0.0009);
+      expect(adoptions.m1).toMatchObject({ subjectId: 'box-rear', field: 'resistanceOhm' });
+    },
+  },
+  dropAdopted: {
+    on: on(firn, { edit: 'adoptMeasured', input: { readings: [aReading] } }),
+    input: { subjectIds: ['box-rear'], field: 'resistanceOhm' },
+    leaves: ({ adoptions, readings }) => {
+      expect(adoptions).toEqual({});
+      expect(Object.keys(readings)).toEqual(['m1']);
+    },
+  },
   setPlug: {
     on: estate,
     input: { deviceId: 'charger', outside: true },

@@ -149,6 +149,8 @@ export const UNREAD = [
   'safeguards',
   'oldParts',
   'supply',
+  'bms',
+  'drives',
   'restraint',
   'modules',
   'presetSpeed',

@@ -9,7 +9,9 @@ import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
 import { SheetHead, useSheet } from '../shell/shell';
 import { YesNo } from '../shell/yes-no';
+import { BalancePanel } from './balance-panel';
 import { CellWindowPicture } from './cell-window';
+import { DrivesPanel } from './drives-panel';
 import { TapsPanel } from './taps-panel';
 
 export function BmsScreen() {
@@ -44,6 +46,9 @@ function BmsSheet({ assessment }: { assessment: Assessment }) {
       <Panel title="One cell" about="above the line what is set, below it what the cell bears">
         <CellWindowPicture window={bms.window} system={build.units} />
       </Panel>
+      <div className="mt-3">
+        <BalancePanel assessment={assessment} />
+      </div>
       <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
         <Panel title="What watches the cells" about={`${bms.cells} in a row`}>
           <ChoiceField
@@ -68,6 +73,7 @@ function BmsSheet({ assessment }: { assessment: Assessment }) {
             {bms.watched === 'electronics' && <TapsPanel assessment={assessment} />}
           </>
         )}
+        <DrivesPanel assessment={assessment} />
         <Caution>
           A sense wire has the whole pack behind it. Read every tap with a meter before the plug goes in: two neighbours
           swapped read double and backwards, and destroy the electronics.
@@ -135,6 +141,16 @@ function Balancing({ assessment: { build, results } }: { assessment: Assessment 
         build={build}
         figure="balanceDuty"
         note={build.bms?.balanceDuty === undefined ? 'assumed all of the time' : ''}
+      />
+      <FigureSetting
+        build={build}
+        figure="leakSpread"
+        note={build.bms?.leakSpread === undefined ? 'assumed half a percent' : ''}
+      />
+      <FigureSetting
+        build={build}
+        figure="fullCharges"
+        note={build.bms?.fullCharges === undefined ? 'assumed twelve' : ''}
       />
       {balance && (
         <div className="mt-2">

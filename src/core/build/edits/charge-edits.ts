@@ -1,3 +1,4 @@
+import type { Draft } from 'immer';
 import { hasTrait } from '../devices';
 import {
   CELL_CARE_FLAGS,
@@ -5,7 +6,10 @@ import {
   type ChargerPlug,
   type Charging,
   type ChargingFlag,
+  type DriveRecord,
   findDevice,
+  MOST_DRIVES,
+  type Reading,
 } from '../types';
 import { define } from './definition';
 import { deviceToEdit } from './helpers';
@@ -31,6 +35,12 @@ const CHOICE_WORDS: Readonly<Record<keyof ChargingChoice, string>> = {
   acHeld: 'AC cable held and protected',
   trialSteady: 'charger steady in its trial',
 };
+
+/** A day as a file holds it. */
+function refuseNoDay(date: string): void {
+  if (!/^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/.test(date))
+    throw new EditRefused(`“${date}” is no date.`, 'Write it as 2026-05-02.');
+}
 
 /** How cells are watched and charged. */
 export const CHARGE_EDITS = {
@@ -86,6 +96,64 @@ export const CHARGE_EDITS = {
       const heater = deviceToEdit(draft, deviceId);
       if (heater.kind !== 'heater') throw new EditRefused('Only a heater warms.', 'Choose a heater.');
       heater.warmsCells = is;
+    },
+  }),
+
+  /** What is kept of a log or of a reading by meter. */
+  addDrive: define<{ drive: DriveRecord }>({
+    title: (_, { drive }) => `drive: ${drive.name}`,
+    apply: (draft, { drive }) => {
+      refuseNoDay(drive.date);
+      draft.drives ??= {};
+      if (Object.hasOwn(draft.drives, drive.id))
+        throw new EditRefused(`The id "${drive.id}" is used already.`, 'Make a fresh id.');
+      if (Object.keys(draft.drives).length >= MOST_DRIVES)
+        throw new EditRefused(`${MOST_DRIVES} drives are kept at most.`, 'Drop an old one first.');
+      draft.drives[drive.id] = drive as Draft<DriveRecord>;
+    },
+  }),
+
+  dropDrive: define<{ id: string }>({
+    title: (build, { id }) => `drop the drive ${build.drives?.[id]?.name ?? ''}`.trim(),
+    apply: (draft, { id }) => {
+      if (!draft.drives || !Object.hasOwn(draft.drives, id))
+        throw new EditRefused('That drive is no longer in the list.', 'Look at the list again.');
+      delete draft.drives[id];
+    },
+  }),
+
+  /** A figure of parts as it was measured: recorded, and taken for true. */
+  adoptMeasured: define<{ readings: readonly Reading[] }>({
+    title: (build, { readings }) =>
+      `measured: ${readings.map(({ subjectId }) => findDevice(build, subjectId)?.name ?? 'a part').join(', ')}`,
+    apply: (draft, { readings }) => {
+      for (const reading of readings) {
+        refuseNoDay(reading.date);
+        const device = deviceToEdit(draft, reading.subjectId);
+        if (device.partId === null) throw new EditRefused('It has no part yet.', 'Choose its part first.');
+        if (Object.hasOwn(draft.readings, reading.id))
+          throw new EditRefused(`The id "${reading.id}" is used already.`, 'Make a fresh id.');
+        draft.readings[reading.id] = reading;
+        for (const [id, adoption] of Object.entries(draft.adoptions))
+          if (adoption.subjectId === reading.subjectId && adoption.field === reading.field) delete draft.adoptions[id];
+        draft.adoptions[reading.id] = {
+          id: reading.id,
+          readingId: reading.id,
+          subjectId: reading.subjectId,
+          field: reading.field,
+          partId: device.partId,
+        };
+      }
+    },
+  }),
+
+  /** The figure of the part counts again; the reading stays on record. */
+  dropAdopted: define<{ subjectIds: readonly string[]; field: string }>({
+    title: (build, { subjectIds }) =>
+      `figures of the part again: ${subjectIds.map((id) => findDevice(build, id)?.name ?? 'a part').join(', ')}`,
+    apply: (draft, { subjectIds, field }) => {
+      for (const [id, adoption] of Object.entries(draft.adoptions))
+        if (subjectIds.includes(adoption.subjectId) && adoption.field === field) delete draft.adoptions[id];
     },
   }),
 };

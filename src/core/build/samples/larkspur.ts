@@ -220,6 +220,7 @@ export function larkspur(id = 'larkspur'): Build {
       balanceA: 0.5,
       channels: 40,
       stopsCharger: true,
+      throttlesCharger: true,
       opensCoils: true,
       senseFused: true,
       tapsV: Array.from({ length: 40 }, (_, k) => 3.302 + ((k * 5) % 7) / 1000),

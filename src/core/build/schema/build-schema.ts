@@ -12,6 +12,8 @@ import {
   FOUNDING_SCHOOLS,
   INSPECTIONS,
   LOSSES,
+  MOST_DRIVE_CELLS,
+  MOST_DRIVES,
   OWN_LIMITS,
   PASSAGES,
   RESIDUAL,
@@ -174,6 +176,10 @@ export const buildSchema = object({
       balanceFromV: optional(positive(20)),
       balanceA: optional(positive(100)),
       balanceDuty: optional(positive(1)),
+      otherA: optional(positive(100)),
+      spreadSoc: optional(share()),
+      leakSpread: optional(share()),
+      fullCharges: optional(positive(300)),
       channels: optional(Joi.number().integer().min(1).max(2000)),
       tapsV: optional(Joi.array().items(Joi.number().min(-2000).max(2000)).max(2000)),
       ...Object.fromEntries(CELL_CARE_FLAGS.map((flag) => [flag, optional(Joi.boolean())])),
@@ -204,6 +210,33 @@ export const buildSchema = object({
       measuredFromSoc: optional(share()),
       measuredToSoc: optional(share()),
     }),
+  ),
+  drives: optional(
+    record(
+      object({
+        id: id(),
+        date: Joi.string().isoDate(),
+        name: name(),
+        from: Joi.string().valid('log', 'typed'),
+        durationS: nullable(nonNegative(1e8)),
+        outC: nullable(nonNegative(1e12)),
+        backC: nullable(nonNegative(1e12)),
+        peakA: nullable(Joi.number().min(-1e5).max(1e5)),
+        lowV: nullable(positive(20)),
+        hottestC: nullable(Joi.number().min(-100).max(1000)),
+        cells: Joi.array()
+          .items(
+            object({
+              lowestV: nullable(Joi.number().min(-1000).max(1000)),
+              restV: nullable(Joi.number().min(-1000).max(1000)),
+              resistanceOhm: nullable(Joi.number().min(-100).max(100)),
+              lowS: nonNegative(1e8),
+            }),
+          )
+          .max(MOST_DRIVE_CELLS),
+      }),
+      MOST_DRIVES,
+    ),
   ),
   chassis: optional(
     object({

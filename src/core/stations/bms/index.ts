@@ -1,4 +1,6 @@
 import { defineStation } from '../define';
+import { DRIVE_RULES } from './drive-rules';
+import { KEEP_UP_RULES } from './keep-up-rules';
 import { LIMIT_RULES } from './limit-rules';
 import { LINK_RULES } from './link-rules';
 import { bmsResults } from './results';
@@ -12,9 +14,9 @@ export const bms = defineStation({
   question: 'How is every cell kept inside its limits?',
   key: 'a',
   begin: 'begin with cells in Pack, then choose what watches them',
-  rules: [...LINK_RULES, ...TAP_RULES, ...LIMIT_RULES],
+  rules: [...LINK_RULES, ...TAP_RULES, ...LIMIT_RULES, ...KEEP_UP_RULES, ...DRIVE_RULES],
   leaves: ({ vehicle }) => [
-    'Logs of single cells over a drive, and warmth inside the boxes.',
+    'Warmth inside the boxes.',
     ...(lithiumIn(vehicle) && watches(vehicle) && !electronic(vehicle)
       ? ['What stops driving when one lithium cell is empty: regulators hold a full cell down and see no empty one.']
       : []),

@@ -1,5 +1,13 @@
 import { cellExtremes } from '../../physics/cell-care';
-import { type BalanceRun, balanceRun } from '../../simulate';
+import {
+  type BalanceRun,
+  balanceRun,
+  type DriveFindings,
+  driveFindings,
+  drivesOf,
+  latestDrive,
+  measuredCellOhm,
+} from '../../simulate';
 import { partOf } from '../../vehicle';
 import type { Context } from '../context';
 import { cellsOf, electronic, groupsOf, lithiumIn } from './shared';
@@ -26,6 +34,14 @@ export interface BmsResults {
   /** The sense plug as read; null: not read. */
   readonly taps: ReturnType<typeof tapsOf>;
   /** One cell a hundredth lower than all others, evened out; null: no shunt current told. */
+  /** Drives that were logged or read, oldest first. */
+  readonly drives: readonly DriveFindings[];
+  /** Resistance of a cell by the latest of them; null: it does not tell. */
+  readonly measured: ReturnType<typeof measuredCellOhm>;
+  /** Boxes whose cells have an adopted resistance. */
+  readonly adoptedIds: readonly string[];
+  /** Of a group side by side, Ah; 0 without cells. */
+  readonly capacityAh: number;
   readonly balance: { readonly run: BalanceRun; readonly spread: number; readonly heatW: number } | null;
 }
 
@@ -38,6 +54,7 @@ export function bmsResults({ vehicle }: Context): BmsResults {
   const [first] = cells;
   const { bms = {}, charging = {}, schools } = vehicle.build;
   const groups = groupsOf(vehicle);
+  const latest = latestDrive(vehicle);
   const box = vehicle.devices.find((one) => one.device.kind === 'box' && partOf(one, 'cell') !== null);
   const capacityAh = first ? first.capacityAh * (box?.device.cellsInParallel ?? 1) : 0;
   const balance =
@@ -74,6 +91,14 @@ export function bmsResults({ vehicle }: Context): BmsResults {
         }
       : null,
     taps: tapsOf(vehicle),
+    drives: drivesOf(vehicle).map(driveFindings),
+    measured: latest ? measuredCellOhm(vehicle, latest) : null,
+    adoptedIds: Object.values(vehicle.build.adoptions)
+      .filter(
+        ({ field, subjectId }) => field === 'resistanceOhm' && vehicle.deviceOf.get(subjectId)?.device.kind === 'box',
+      )
+      .map(({ subjectId }) => subjectId),
+    capacityAh,
     balance,
   };
 }

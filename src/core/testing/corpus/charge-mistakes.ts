@@ -1,4 +1,4 @@
-import type { CellCareFlag, ChargerPlug, SettableName } from '../../build';
+import type { CellCareFlag, ChargerPlug, DriveCell, SettableName } from '../../build';
 import type { ChargingChoice } from '../../build/edits/charge-edits';
 import { both, type Change, device, edit, reEnd, refit } from './change';
 import type { Harmless, Mistake } from './mistake';
@@ -19,6 +19,32 @@ const taps =
   (made: (readings: readonly number[]) => readonly number[]): Change =>
   (build) =>
     edit({ edit: 'setTaps', input: { readingsV: made(build.bms!.tapsV!) } })(build);
+/** A drive of equal cells, but for what is told of some. */
+const driven = (odd: Readonly<Record<number, Partial<DriveCell>>>): Change =>
+  edit({
+    edit: 'addDrive',
+    input: {
+      drive: {
+        id: 'drive',
+        date: '2026-05-02',
+        name: 'To work',
+        from: 'log',
+        durationS: 1800,
+        outC: 1e5,
+        backC: 1e4,
+        peakA: 180,
+        lowV: 2.6,
+        hottestC: 25,
+        cells: Array.from({ length: 40 }, (_, k) => ({
+          lowestV: 3.05,
+          restV: 3.3,
+          resistanceOhm: 0.0007,
+          lowS: 0,
+          ...odd[k + 1],
+        })),
+      },
+    },
+  });
 const school = (bms: 'none' | 'shunts' | 'distributed' | 'central') => edit({ edit: 'setSchool', input: { bms } });
 
 /** What is set in electronics and charger, and what they hang on. */
@@ -132,7 +158,7 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
     kind: CELLS,
     did: 'regulators of half an ampere and a charger that ends at 9 A and obeys nobody',
     on: 'larkspur',
-    plant: both(school('shunts'), care('stopsCharger', false)),
+    plant: both(school('shunts'), care('stopsCharger', false), care('throttlesCharger', false)),
     speaks: 'bms.taper:bms',
     says: 'The charger gives more than the shunts take',
   },
@@ -249,6 +275,30 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
     ),
     speaks: 'charging.measured:charging',
     says: 'A measured charge contradicts what is assumed',
+  },
+  {
+    kind: CELLS,
+    did: 'half an ampere of shunt in the few minutes before a charger that nobody holds down ends',
+    on: 'larkspur',
+    plant: care('throttlesCharger', false),
+    speaks: 'bms.keeps-up:bms',
+    says: 'Balancing does not keep up with what cells lose by themselves',
+  },
+  {
+    kind: CELLS,
+    did: 'a cell that was pulled to 2.3 V on the way',
+    on: 'larkspur',
+    plant: driven({ 17: { lowestV: 2.3, lowS: 9 } }),
+    speaks: 'bms.driven-low:bms',
+    says: 'A cell was driven too low',
+  },
+  {
+    kind: CELLS,
+    did: 'a loose link: one cell with twice the resistance',
+    on: 'larkspur',
+    plant: driven({ 5: { resistanceOhm: 0.0014 } }),
+    speaks: 'bms.joint:bms',
+    says: 'A joint or cell resists far more than the others',
   },
   {
     kind: PLUG,
@@ -489,6 +539,17 @@ export const CHARGE_HARMLESS: readonly Harmless[] = [
     change: both(school('shunts'), care('throttlesCharger', true)),
   },
   { did: 'taps read a few millivolts apart', on: 'firn', change: taps((readings) => readings.with(3, 3.908)) },
+  {
+    did: 'a drive of cells that differ a little',
+    on: 'larkspur',
+    change: driven({ 5: { resistanceOhm: 0.0008 }, 9: { lowestV: 2.9 } }),
+  },
+  {
+    did: 'a drive of which one cell was not read',
+    on: 'larkspur',
+    change: driven({ 7: { lowestV: null, restV: null, resistanceOhm: null } }),
+  },
+  { did: 'cells that lose a little less', on: 'firn', change: figure('leakSpread', 0.004) },
   { did: 'another school of electronics', on: 'firn', change: school('distributed') },
   { did: 'electronics with twenty inputs to spare', on: 'larkspur', change: figure('cellInputs', 60) },
   { did: 'cells charged a little lower', on: 'larkspur', change: figure('chargeCellV', 3.47) },
