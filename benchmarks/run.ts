@@ -9,8 +9,19 @@ import { readBuildText } from '../src/core/build/schema';
 import { checkKey } from '../src/core/checks';
 import { operatingPoint, transient } from '../src/core/circuit';
 import { buildText } from '../src/core/formats';
+import { HEAD_BYTES, logReader, openLog } from '../src/core/logs';
+import { madeCsv, madeDatabase, madeFrames } from '../src/core/logs/made-log';
 import { findRemedies, sizeCables } from '../src/core/remedies';
-import { builtInTrip, faultStory, lowTimeline, packPoles, simulateTrip, tripPack } from '../src/core/simulate';
+import {
+  balanceOf,
+  balanceReads,
+  builtInTrip,
+  faultStory,
+  lowTimeline,
+  packPoles,
+  simulateTrip,
+  tripPack,
+} from '../src/core/simulate';
 import { cornersOf, groundOf, Memory, roadModel, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
 import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice } from './cases';
 
@@ -169,3 +180,37 @@ else {
     `  ours is ${(theirs / ours).toFixed(0)} times as fast with its start, ${((theirs - start) / ours).toFixed(0)} times without`,
   );
 }
+
+// 100 cells, ten rows a second: the log in pieces as a stream gives them.
+const PIECE = 65_536;
+const drive = { cells: 100, rows: 12_000, everyS: 0.1, restV: () => 3.6, ohm: () => 0.001 };
+const settings = { lowV: 3.3, restA: 2, stepA: 20 };
+function through(
+  name: string,
+  text: string,
+  database: string | null,
+  unit: (bytes: Uint8Array) => readonly [number, string],
+) {
+  const bytes = new TextEncoder().encode(text);
+  const start = bytes.subarray(0, HEAD_BYTES);
+  const opened = openLog(start, database);
+  if (opened.kind === 'unknown') throw new Error(opened.problem.why);
+  const ms = time(
+    name,
+    5,
+    () => {
+      const log = logReader(start, database, opened, settings);
+      for (let at = 0; at < bytes.length; at += PIECE) log.push(bytes.subarray(at, at + PIECE));
+      log.end();
+    },
+    2,
+  );
+  const [many, of] = unit(bytes);
+  console.log(`${''.padEnd(58)} ${((1000 * many) / ms).toFixed(0)} ${of} a second`);
+}
+through('a log of columns', madeCsv(drive), null, (bytes) => [bytes.length / 1e6, 'MB']);
+through('a log of frames', madeFrames(drive), madeDatabase(100), () => [drive.rows * 26, 'frames']);
+
+const reads = balanceReads(vehicleOf(firn9()));
+if ('cells' in reads)
+  time('90 cells charged and balanced over a day', 5, () => balanceOf({ ...reads, other: null }), 2);

@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import type { Build } from '@/core/build';
 import type { ImportPreview, PartsPreview, ReadModules, TripFile } from '@/core/formats';
-import type { FilesWorker, ReadAll, ReadBuild, ReadParts } from './files.worker';
+import type { FilesWorker, ReadAll, ReadBmsConfig, ReadBuild, ReadParts } from './files.worker';
 
 let started: Worker | null = null;
 
@@ -36,6 +36,10 @@ export const readCablesFile = async (file: Blob, build: Build) => {
 export const readPartsFile = async (file: Blob, build: Build) => {
   const bytes = await file.arrayBuffer();
   return aside<PartsPreview>((worker) => worker.parts(bytes, build) as Promise<PartsPreview>);
+};
+export const readBmsFile = async (file: Blob) => {
+  const bytes = await file.arrayBuffer();
+  return aside<ReadBmsConfig>((worker) => worker.bms(bytes) as Promise<ReadBmsConfig>);
 };
 export const readModulesFile = async (file: Blob) => {
   const bytes = await file.arrayBuffer();

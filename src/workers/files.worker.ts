@@ -3,8 +3,10 @@ import type { Build, Problem } from '@/core/build';
 import {
   LARGEST_FILE_BYTES,
   parseFile,
+  type ReadBmsConfig,
   type ReadBuild,
   type ReadCollection,
+  readBmsConfig,
   readBuildText,
   readCollection,
   readParts,
@@ -24,6 +26,7 @@ import {
 } from '@/core/formats';
 import { readTripFile } from '@/core/formats/trip-file';
 
+export type { ReadBmsConfig };
 /** Several builds read from one file. */
 export type ReadAll = Extract<ReadCollection, { ok: true }> & { readonly all: true };
 const LARGEST_COLLECTION_BYTES = 200_000_000;
@@ -53,6 +56,9 @@ const api = {
     if (!data.ok) return data;
     const read = readCollection(data.data);
     return read.ok ? { ...read, all: true } : read;
+  },
+  bms(bytes: ArrayBuffer): ReadBmsConfig {
+    return tooLarge(bytes) ?? readBmsConfig(decodeText(new Uint8Array(bytes)));
   },
   cables(bytes: ArrayBuffer, build: Build): ImportPreview {
     return tooLarge(bytes) ?? readCablesCsv(decodeText(new Uint8Array(bytes)), build);

@@ -14,6 +14,11 @@ export interface CellCare {
   readonly balanceFromV?: number;
   readonly balanceA?: number;
   readonly balanceDuty?: number;
+  /** Current that the electronics lets through, of the whole pack: [°C or state of charge, A], rising in the first. */
+  readonly curves?: LimitCurves;
+  /** Flooded lead: openings of its box for the gas, each of inlet and outlet, mm²; water above the plates of one cell, kg. */
+  readonly ventMm2?: number;
+  readonly waterReserveKg?: number;
   /** A second shunt current to look at beside it, A. */
   readonly otherA?: number;
   /** Between fullest and emptiest cell as charging begins, of the capacity: where no reading tells it. */
@@ -31,6 +36,11 @@ export interface CellCare {
   /** As read by meter between neighbouring sense wires at the open plug, at rest, from the row’s minus, V. */
   readonly tapsV?: readonly number[];
 }
+export const LIMIT_CURVES = ['dischargeByC', 'chargeByC', 'dischargeBySoc', 'chargeBySoc'] as const;
+export type LimitCurveId = (typeof LIMIT_CURVES)[number];
+export type CurvePoint = readonly [number, number];
+export type LimitCurves = Readonly<Partial<Record<LimitCurveId, readonly CurvePoint[]>>>;
+export const MOST_CURVE_POINTS = 20;
 export const CELL_CARE_FLAGS = ['stopsCharger', 'throttlesCharger', 'opensCoils', 'senseFused'] as const;
 export type CellCareFlag = (typeof CELL_CARE_FLAGS)[number];
 
@@ -90,6 +100,8 @@ export interface Charging {
   readonly acBreakerA?: number;
   /** From the inlet’s earth pin to the body, as measured, Ω. */
   readonly earthOhm?: number;
+  /** Lead: so much lower for each kelvin above 25 °C, and higher below, V a cell. */
+  readonly perKelvinV?: number;
   /** The charger was tried near its lower end: at this pack voltage, and it gave steadily or hunted. */
   readonly trialV?: number;
   readonly trialSteady?: boolean;
@@ -99,3 +111,7 @@ export interface Charging {
   readonly measuredFromSoc?: number;
   readonly measuredToSoc?: number;
 }
+
+/** Of a file that holds the settings of a battery management alone. */
+export const BMS_FORMAT = 'ropeway-bms';
+export const BMS_VERSION = 1;

@@ -1,4 +1,6 @@
 export { assessmentJson, CAUTION } from './assessment-json';
+export { type BmsConfig, bmsConfigRows, bmsConfigText } from './bms-config';
+export { bmsDatabase } from './bms-messages';
 export { buildFileName, buildText } from './build-file';
 export { type CableRowInput, type Change, cablesCsv, type ImportPreview, readCablesCsv } from './cables-csv';
 export { COLLECTION_FORMAT, type Collected, collectionText } from './collection';

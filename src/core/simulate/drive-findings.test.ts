@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { applyEdit, type DriveCell, type DriveRecord } from '../build';
 import { firn9 } from '../build/samples';
 import { resolve, vehicleOf } from '../vehicle';
-import { driveFindings, measuredCellOhm } from './drive-findings';
+import { driveFindings, drivesThatCount, measuredCellOhm } from './drive-findings';
 
 const cell = (more: Partial<DriveCell> = {}): DriveCell => ({
   lowestV: 3.4,
@@ -50,10 +50,33 @@ test('cells that were not read are not zero', () => {
   expect(found.restSpreadV).toBeNull();
 });
 
+test('a few cells read since clear nothing that a whole log found; another whole log does', () => {
+  const whole = (id: string, date: string, ohm: number) => ({
+    ...drive(Array.from({ length: 90 }, (_, k) => cell({ resistanceOhm: k === 7 ? ohm : 0.001 }))),
+    id,
+    date,
+  });
+  const few = { ...drive([cell(), cell(), cell()]), id: 'few', date: '2026-06-01' };
+  const counting = (...drives: readonly DriveRecord[]) =>
+    drivesThatCount(vehicleOf({ ...firn9(), drives: Object.fromEntries(drives.map((one) => [one.id, one])) }), 90).map(
+      ({ id }) => id,
+    );
+  const [odd, fresh] = [whole('odd', '2026-05-02', 0.003), whole('fresh', '2026-07-01', 0.001)];
+  expect(counting(few, odd)).toEqual(['odd', 'few']);
+  expect(counting(few, odd, fresh)).toEqual(['fresh']);
+  expect(counting(few)).toEqual(['few']);
+});
+
 test('without links and at 25 °C: (1.2 mΩ − link) at 10 °C is 1.5 times as much as at 25 °C', () => {
   const vehicle = vehicleOf(firn9());
   const part = Object.values(vehicle.build.parts).find((one) => one.kind === 'cell')!;
-  const read = measuredCellOhm(vehicle, drive([cell({ resistanceOhm: 0.0012 })], 10))!;
+  const read = measuredCellOhm(
+    vehicle,
+    drive(
+      Array.from({ length: 90 }, () => cell({ resistanceOhm: 0.0012 })),
+      10,
+    ),
+  )!;
   const parallel = vehicle.deviceOf.get('box-rear')!.device.cellsInParallel ?? 1;
   expect(read.ohm).toBeCloseTo(((0.0012 - part.linkResistanceOhm) * parallel) / 1.5, 12);
   const adopted = applyEdit(vehicle.build, {
@@ -75,6 +98,12 @@ test('without links and at 25 °C: (1.2 mΩ − link) at 10 °C is 1.5 times as 
     expect(fitted).toMatchObject({ resistanceOhm: read.ohm, provenance: 'measured' });
 });
 
+test('of three cells in ninety nothing is adopted', () => {
+  expect(measuredCellOhm(vehicleOf(firn9()), drive([cell(), cell(), cell()]))).toBeNull();
+});
+
 test('with links that take all of it nothing is adopted', () => {
-  expect(measuredCellOhm(vehicleOf(firn9()), drive([cell({ resistanceOhm: 1e-7 })]))).toBeNull();
+  expect(
+    measuredCellOhm(vehicleOf(firn9()), drive(Array.from({ length: 90 }, () => cell({ resistanceOhm: 1e-7 })))),
+  ).toBeNull();
 });

@@ -67,6 +67,28 @@ export function driveFindings(drive: DriveRecord): DriveFindings {
 export const drivesOf = ({ build }: Vehicle): readonly DriveRecord[] =>
   Object.values(build.drives ?? {}).sort((p, q) => (p.date < q.date ? -1 : p.date > q.date ? 1 : 0));
 
+/** Cells that a drive says something of. */
+const cellsRead = (drive: DriveRecord): number =>
+  drive.cells.filter(
+    ({ lowestV, restV, resistanceOhm }) => lowestV !== null || restV !== null || resistanceOhm !== null,
+  ).length;
+
+/**
+ * The drives that still count, oldest first: the last one that read every cell, and what was read since. A few cells read by meter clear
+ * nothing that a whole log found.
+ */
+export function drivesThatCount(vehicle: Vehicle, cells: number): readonly DriveRecord[] {
+  const drives = drivesOf(vehicle);
+  const whole = drives.findLastIndex((drive) => cellsRead(drive) >= cells);
+  return whole < 0 ? drives : drives.slice(whole);
+}
+
+/** What is said where not every cell was read. */
+export const unreadCells = (drives: readonly DriveRecord[], cells: number): readonly string[] => {
+  const most = Math.max(0, ...drives.map(cellsRead));
+  return most < cells ? [`${most} of ${cells} cells were read.`] : [];
+};
+
 export const latestDrive = (vehicle: Vehicle): DriveRecord | null => drivesOf(vehicle).at(-1) ?? null;
 
 /** Boxes with cells in them. */
@@ -85,7 +107,10 @@ export function measuredCellOhm(
   const boxes = boxesWithCells(vehicle);
   const kinds = new Set(boxes.map(({ device }) => `${device.partId} ${device.cellsInParallel ?? 1}`));
   const [first] = boxes;
-  if (medianOhm === null || !first || kinds.size !== 1) return null;
+  const groups = boxes.reduce((sum, { device }) => sum + (device.cellsInSeries ?? 0), 0);
+  const read = drive.cells.filter(({ resistanceOhm }) => resistanceOhm !== null && resistanceOhm > 0).length;
+  // A few cells stand for no pack.
+  if (medianOhm === null || !first || kinds.size !== 1 || read < groups / 2) return null;
   const cell = partOf(first, 'cell')!;
   const group = medianOhm - cell.linkResistanceOhm;
   const temperatureC = drive.hottestC;

@@ -1,6 +1,7 @@
 export { type BalanceRun, balanceRun } from './balance-law';
 export type { RowRun } from './balance-run';
 export { type Braking, mostBrakingN, REGEN_FROM_MPS, regenerated } from './braking';
+export { type CellBears, type CurrentLasts, type CurrentWay, cellBears, packBears } from './cell-bears';
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
@@ -9,9 +10,11 @@ export {
   type DriveFindings,
   driveFindings,
   drivesOf,
+  drivesThatCount,
   latestDrive,
   measuredCellOhm,
   type NamedCell,
+  unreadCells,
 } from './drive-findings';
 export { CannotGive, type DriveLawInput, type DriveLawResult, driveLaw } from './drive-law';
 export {
@@ -94,6 +97,7 @@ export {
 } from './runs';
 export { type Segment, tripOfSegments } from './segments';
 export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
+export { type StandIn, type StandInSays, standIn } from './stand-in';
 export { type TapFault, type TypedTaps, tapFaults, tapSpread, tapWords, typedTaps } from './tap-readings';
 export {
   BOX_W_PER_K,

@@ -12,7 +12,12 @@ function openIn(vehicle: Vehicle, state: StateId): ReadonlySet<string> {
 
 /** What a full pack lays across a device in a state, disconnects in and fuses whole, V; 0 where either pole is cut off. */
 export function spanIn(vehicle: Vehicle, state: StateId, device: ResolvedDevice): number {
-  const at = potentials(vehicle, { open: openIn(vehicle, state), throughBleeds: false });
+  // In precharge its relays conduct, through their resistors.
+  const at = potentials(vehicle, {
+    open: openIn(vehicle, state),
+    throughBleeds: false,
+    relaysClosed: state === 'precharge',
+  });
   const [plus, minus] = [terminalNode(device, 'plus'), terminalNode(device, 'minus')];
   const island = at.islandOf(plus);
   if (island !== at.islandOf(minus) || !at.withCells.has(island)) return 0;

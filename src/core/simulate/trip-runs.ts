@@ -1,4 +1,4 @@
-import { type Build, type OwnTrip, TRIP_IDS, type TripId } from '../build';
+import { type Build, type LimitCurves, type OwnTrip, TRIP_IDS, type TripId } from '../build';
 import {
   coldestDayC,
   inverterPowerW,
@@ -59,6 +59,7 @@ interface Reads {
   readonly coldC: number;
   readonly auxiliaryW: number;
   readonly winterAuxiliaryW: number;
+  readonly limits: LimitCurves;
 }
 
 /**
@@ -94,6 +95,10 @@ function busPowerW(vehicle: Vehicle, state: 'cruise' | 'heating', heaters: boole
     return sum + (device.powersW?.[state] ?? 0);
   }, 0);
 }
+
+/** Curves that hold the trip: those of electronics; regulators and nothing let through what is asked. */
+const limitsOf = ({ bms, schools }: Build): LimitCurves =>
+  schools.bms === 'central' || schools.bms === 'distributed' ? (bms?.curves ?? {}) : {};
 
 /** What the usual trip still needs, in words; none: it can be driven. */
 export function tripMissing(vehicle: Vehicle): readonly string[] {
@@ -132,6 +137,7 @@ function readsOf(vehicle: Vehicle): Reads | null {
     coldC,
     auxiliaryW: busPowerW(vehicle, 'cruise', false),
     winterAuxiliaryW: busPowerW(vehicle, 'cruise', true),
+    limits: limitsOf(build),
   };
 }
 
@@ -174,7 +180,13 @@ export function tripRuns(vehicle: Vehicle, onProgress?: (share: number) => void)
   if (!reads || key === null) return null;
   const trace = traceOf(vehicle.build);
   const seconds = Math.max(1, trace.speedsMPerS.length - 1);
-  const common = { braking: reads.braking, mostW: reads.mostW, socStart: reads.socStart, socStop: reads.socEmpty };
+  const common = {
+    limits: reads.limits,
+    braking: reads.braking,
+    mostW: reads.mostW,
+    socStart: reads.socStart,
+    socStop: reads.socEmpty,
+  };
   const mild = simulateTrip(reads.mild, reads.pack, trace, {
     ...common,
     health: 1,

@@ -1,4 +1,6 @@
+import type { LimitCurves } from '../build';
 import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from '../physics/cell';
+import { leastOfCurves } from '../physics/limit-curve';
 import { roadForces } from '../physics/road-load';
 import { drivePoint, type RoadModel } from '../vehicle';
 import { type Braking, regenerated } from './braking';
@@ -23,6 +25,8 @@ export interface TripOptions {
   readonly braking: Braking;
   /** Most that the inverter takes from the battery, W. */
   readonly mostW: number;
+  /** What the battery management lets through, A; absent: whatever is asked. */
+  readonly limits?: LimitCurves;
   /** State of charge at which driving stops; 0 where it is absent. */
   readonly socStop?: number;
   /** Told now and then: seconds of the trip that are driven. */
@@ -55,6 +59,9 @@ export interface TripResult {
   readonly lowestV: number;
   /** Seconds in which the drive could not give what the trace asks. */
   readonly shortS: number;
+  /** Seconds in which the battery management let through less than was asked, and what braking it sent to the brakes, J. */
+  readonly heldS: number;
+  readonly heldBackJ: number;
   /** Where it fell to the charge at which driving stops; null: it got home. */
   readonly stop: { readonly timeS: number; readonly distanceM: number } | null;
   /** Hardest braking by the motor, m/s². */
@@ -66,6 +73,9 @@ export interface TripResult {
     readonly soc: number;
     readonly packC: number;
     readonly motorC: number;
+    /** What is let through, out and in, A; null: not told. */
+    readonly mostA: number | null;
+    readonly mostBackA: number | null;
   }[];
 }
 
@@ -83,6 +93,13 @@ const CURVE_POINTS = 240;
 /** Seconds of the trip between two words of progress. */
 const PROGRESS_S = 600;
 const HALVES = 2;
+
+const finite = (value: number): number | null => (Number.isFinite(value) ? value : null);
+/** Power at the terminals of E behind R at a current out of it or into it, W; a limit beyond what it can give bounds nothing. */
+const powerOut = (e: number, r: number, ampere: number): number =>
+  Number.isFinite(ampere) && ampere < e / (2 * r) ? ampere * (e - ampere * r) : Number.POSITIVE_INFINITY;
+const powerIn = (e: number, r: number, ampere: number): number =>
+  Number.isFinite(ampere) ? ampere * (e + ampere * r) : Number.POSITIVE_INFINITY;
 
 /** Greatest rms over any stretch of `seconds` of a current sampled once a second, A. */
 export function worstWindow(squares: readonly number[], seconds: number): number {
@@ -111,6 +128,10 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
   let [distance, energy, charge, peak, peakRegen, lowestV, shortS] = [0, 0, 0, 0, 0, Number.POSITIVE_INFINITY, 0];
   let [packMostC, motorMostC, regenMostN] = [packC, motorC, 0];
   let stop: TripResult['stop'] = null;
+  let [heldS, heldBackJ] = [0, 0];
+  const { limits = {} } = options;
+  const mostA = () => leastOfCurves([limits.dischargeByC, packC], [limits.dischargeBySoc, soc]);
+  const mostBackA = () => leastOfCurves([limits.chargeByC, packC], [limits.chargeBySoc, soc]);
   const socStop = options.socStop ?? 0;
   const curve: TripResult['curve'][number][] = [];
   const every = Math.max(1, Math.ceil(seconds / CURVE_POINTS));
@@ -145,10 +166,26 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
           backN = back?.forceN ?? 0;
         }
       }
-      const batteryW = driveW + options.auxiliaryW;
       const ocv = pack.cellsInSeries * openCircuitVoltage(pack.chemistry, soc);
       const ohm =
         pack.cellsOhm * resistanceTemperatureFactor(packC) * resistanceAgeFactor(options.health) + pack.otherOhm;
+      // What the electronics lets through bounds the drive, not what runs beside it.
+      if (driveW > 0) {
+        const most = powerOut(ocv, ohm, mostA()) - options.auxiliaryW;
+        if (driveW > most) {
+          heldS += dt;
+          driveW = Math.max(0, most);
+        }
+      } else if (driveW < 0) {
+        const least = -powerIn(ocv, ohm, mostBackA()) - options.auxiliaryW;
+        if (driveW < least) {
+          const share = Math.min(0, least) / driveW;
+          heldBackJ += (1 - share) * -driveW * dt;
+          driveW *= share;
+          backN *= share;
+        }
+      }
+      const batteryW = driveW + options.auxiliaryW;
       const inside = ocv * ocv - 4 * ohm * batteryW;
       const currentA = inside > 0 ? (2 * batteryW) / (ocv + Math.sqrt(inside)) : ocv / (2 * ohm);
       if (inside <= 0) shortS += dt;
@@ -182,7 +219,16 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
     }
     squares.push(square);
     if (k % every === 0 || k === seconds - 1)
-      curve.push({ timeS: k + 1, speedMPerS: speeds[k + 1]!, currentA: amps, soc, packC, motorC });
+      curve.push({
+        timeS: k + 1,
+        speedMPerS: speeds[k + 1]!,
+        currentA: amps,
+        soc,
+        packC,
+        motorC,
+        mostA: finite(mostA()),
+        mostBackA: finite(mostBackA()),
+      });
   }
   return {
     distanceM: distance,
@@ -205,6 +251,8 @@ export function simulateTrip(model: RoadModel, pack: TripPack, trace: Trace, opt
     motorMostC,
     lowestV,
     shortS,
+    heldS,
+    heldBackJ,
     stop,
     regenMostMPerS2: regenMostN / model.massKg,
     curve,

@@ -1,9 +1,9 @@
 import type { Build, Id } from '../build';
 import { hasTrait } from '../build';
 import { chargePoints } from '../physics/cell';
-import { GENERIC_RATES } from '../physics/cell-limits';
 import { mainsAmpacity } from '../physics/mains-cable';
-import { Memo, packStrings, partOf, type ResolvedDevice, room, type Vehicle } from '../vehicle';
+import { Memo, partOf, type ResolvedDevice, room, type Vehicle } from '../vehicle';
+import { packBears } from './cell-bears';
 import { type ChargeRun, chargeRun } from './charge-run';
 import { tripPack } from './trip-pack';
 
@@ -107,7 +107,7 @@ export function chargeChain(
   const outputs = chargers.map((charger) => chargerOutputW(charger));
   const pack = tripPack(vehicle);
   // They bear it: electronics that holds the charger down does so at the end, and what they bear is judged in Pack.
-  const cellsA = packChargeA(vehicle);
+  const cellsA = packBears(vehicle, 'charge', 0, null);
   const dc = (ampere: number | null | undefined) =>
     ampere === undefined || ampere === null || !pack ? null : (ampere * pack.fullV) / efficiency;
   return [
@@ -150,21 +150,6 @@ export function chargeChain(
       limits: false,
     },
   ];
-}
-
-/** What the cells of the whole pack take for hours at a mild temperature, A; null without cells. */
-function packChargeA(vehicle: Vehicle): number | null {
-  const strings = packStrings(vehicle).flatMap(({ boxIds }) => {
-    const each = boxIds.flatMap((id) => {
-      const box = vehicle.deviceOf.get(id);
-      const cell = partOf(box, 'cell');
-      if (!box || !cell) return [];
-      const one = cell.maxChargeA ?? cell.capacityAh * GENERIC_RATES[cell.chemistry].charge[0];
-      return [one * (box.device.cellsInParallel ?? 1)];
-    });
-    return each.length === 0 ? [] : [Math.min(...each)];
-  });
-  return strings.length === 0 ? null : strings.reduce((sum, ampere) => sum + ampere, 0);
 }
 
 /** What the chain draws from the supply, W, and the link that holds it there; null while no limiting link is told. */

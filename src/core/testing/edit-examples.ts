@@ -473,6 +473,20 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
   },
   setTaps: { input: { readingsV: [3.9, 3.91] }, leaves: ({ bms }) => expect(bms!.tapsV).toEqual([3.9, 3.91]) },
   setCharging: { input: { cutoffAt: 'charger' }, leaves: ({ charging }) => expect(charging!.cutoffAt).toBe('charger') },
+  setBmsConfig: {
+    input: { settings: { overV: 4.19 } },
+    leaves: ({ bms }, before) => expect(bms).toEqual({ overV: 4.19, tapsV: before.bms!.tapsV }),
+  },
+  setLimitCurve: {
+    input: {
+      curve: 'chargeByC',
+      points: [
+        [0, 0],
+        [20, 100],
+      ],
+    },
+    leaves: ({ bms }) => expect(bms!.curves!.chargeByC).toHaveLength(2),
+  },
   addDrive: {
     input: { drive: aDrive },
     leaves: ({ drives }) => expect(drives!.d1!.cells[0]!.lowestV).toBe(3.2),

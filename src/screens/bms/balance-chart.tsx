@@ -29,7 +29,8 @@ export default function BalanceChart({
   });
   const last = rows.at(-1)!;
   // Curves that end in one place have one name there.
-  const meet = Math.abs(last.high - last.low) < 0.1 * Math.max(...rows.map(({ high, low }) => high - low), 0.05);
+  const whole = Math.max(...rows.map(({ high }) => high)) - Math.min(...rows.map(({ low }) => low));
+  const meet = Math.abs(last.high - last.low) < 0.12 * whole;
   return (
     <TimeChart
       name="A charge cell by cell"

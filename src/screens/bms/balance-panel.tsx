@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { formatQuantity } from '@/core/quantities';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { type BalanceReads, type BalanceResult, balanceReads, boxHeat, type RowRun } from '@/core/simulate';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
@@ -91,9 +91,9 @@ function Ran({
           dimension="voltage"
           system={units}
         />
-        <FigureRow label="Emptiest at the end" value={told.lowestSoc} dimension="ratio" system={units} />
-        <FigureRow label="Even within half a percent after" value={told.balancedS} dimension="time" system={units} />
-        {other && <FigureRow label="… with the other shunt" value={other.balancedS} dimension="time" system={units} />}
+        <FigureRow label="Emptiest at the end" value={Math.min(1, told.lowestSoc)} dimension="ratio" system={units} />
+        <Even label="Even within half a percent after" run={told} system={units} />
+        {other && <Even label="… with the other shunt" run={other} system={units} />}
         {boxHeat(reads, told).map(({ name, heatJ }) => (
           <FigureRow key={name} label={`Heat in ${name}`} value={heatJ} dimension="energy" system={units} />
         ))}
@@ -108,5 +108,15 @@ function Ran({
         </p>
       </div>
     </div>
+  );
+}
+
+function Even({ label, run, system }: { label: string; run: RowRun; system: UnitSystem }) {
+  if (run.balancedS !== null) return <FigureRow label={label} value={run.balancedS} dimension="time" system={system} />;
+  return (
+    <p className="flex justify-between gap-3 border-b border-rule/70 py-1">
+      <span className="text-soft">{label}</span>
+      <span>not within a day</span>
+    </p>
   );
 }

@@ -11,7 +11,10 @@ import { SheetHead, useSheet } from '../shell/shell';
 import { YesNo } from '../shell/yes-no';
 import { BalancePanel } from './balance-panel';
 import { CellWindowPicture } from './cell-window';
+import { ConfigPanel } from './config-panel';
+import { CurvesPanel } from './curves-panel';
 import { DrivesPanel } from './drives-panel';
+import { LeadPanel } from './lead-panel';
 import { TapsPanel } from './taps-panel';
 
 export function BmsScreen() {
@@ -70,10 +73,13 @@ function BmsSheet({ assessment }: { assessment: Assessment }) {
           <>
             <Limits assessment={assessment} />
             <Balancing assessment={assessment} />
+            {bms.watched === 'electronics' && <CurvesPanel assessment={assessment} />}
             {bms.watched === 'electronics' && <TapsPanel assessment={assessment} />}
           </>
         )}
+        {bms.window.chemistry.startsWith('lead') && <LeadPanel assessment={assessment} />}
         <DrivesPanel assessment={assessment} />
+        {bms.watched === 'electronics' && <ConfigPanel assessment={assessment} />}
         <Caution>
           A sense wire has the whole pack behind it. Read every tap with a meter before the plug goes in: two neighbours
           swapped read double and backwards, and destroy the electronics.

@@ -14,6 +14,7 @@ import { ChainPicture } from './chain-picture';
 import { ElsewherePanel } from './elsewhere-panel';
 import { MainsPanel } from './mains-panel';
 import { PlugPanel } from './plug-panel';
+import { StandInPanel } from './stand-in-panel';
 import { WarmPanel } from './warm-panel';
 
 const ChargeChart = dynamic(() => import('./charge-chart'), { ssr: false });
@@ -63,6 +64,7 @@ function ChargingSheet({ assessment }: { assessment: Assessment }) {
         <MeasuredPanel assessment={assessment} />
         <WarmPanel assessment={assessment} />
         <TrialPanel assessment={assessment} />
+        <StandInPanel system={build.units} />
         <Caution>
           A charge draws for hours what a socket else sees for minutes: a circuit of its own, with a residual-current
           device that sees direct current, and earth proved. Feel plug and socket after half an hour. A licensed

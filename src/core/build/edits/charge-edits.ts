@@ -2,12 +2,18 @@ import type { Draft } from 'immer';
 import { hasTrait } from '../devices';
 import {
   CELL_CARE_FLAGS,
+  type CellCare,
   type CellCareFlag,
   type ChargerPlug,
   type Charging,
   type ChargingFlag,
+  type CurvePoint,
   type DriveRecord,
   findDevice,
+  LIMIT_CURVES,
+  type LimitCurveId,
+  type LimitCurves,
+  MOST_CURVE_POINTS,
   MOST_DRIVES,
   type Reading,
 } from '../types';
@@ -36,6 +42,30 @@ const CHOICE_WORDS: Readonly<Record<keyof ChargingChoice, string>> = {
   trialSteady: 'charger steady in its trial',
 };
 
+const CURVE_WORDS: Readonly<Record<LimitCurveId, string>> = {
+  dischargeByC: 'discharge over temperature',
+  chargeByC: 'charge over temperature',
+  dischargeBySoc: 'discharge over state of charge',
+  chargeBySoc: 'charge over state of charge',
+};
+
+/** What is wrong with a curve, in words; null: nothing. */
+function curveTrouble(curve: LimitCurveId, points: readonly CurvePoint[]): string | null {
+  if (!Array.isArray(points) || points.length > MOST_CURVE_POINTS)
+    return `A curve has ${MOST_CURVE_POINTS} points at most.`;
+  if (points.length === 1) return 'One point is no curve.';
+  const bySoc = curve.endsWith('Soc');
+  for (const [k, point] of points.entries()) {
+    if (!Array.isArray(point) || point.length !== 2 || !point.every(Number.isFinite))
+      return `Point ${k + 1} is no pair of numbers.`;
+    const [x, ampere] = point as [number, number];
+    if (ampere < 0 || ampere > 1e5) return `Point ${k + 1} has a current below 0, or beyond any pack.`;
+    if (bySoc ? x < 0 || x > 1 : x < -100 || x > 200) return `Point ${k + 1} lies outside what there is.`;
+    if (k > 0 && x <= points[k - 1]![0]) return `The curve goes back on itself at point ${k + 1}.`;
+  }
+  return null;
+}
+
 /** A day as a file holds it. */
 function refuseNoDay(date: string): void {
   if (!/^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/.test(date))
@@ -61,6 +91,34 @@ export const CHARGE_EDITS = {
         throw new EditRefused('These are no readings.', 'Type one voltage for each cell, 2000 at most.');
       const { tapsV: _, ...others } = draft.bms ?? {};
       draft.bms = readingsV.length === 0 ? others : { ...others, tapsV: [...readingsV] };
+    },
+  }),
+
+  /** All settings at once, from a configuration; readings of the taps stay. */
+  setBmsConfig: define<{ settings: CellCare }>({
+    title: () => 'settings from a configuration',
+    apply: (draft, { settings }) => {
+      for (const [curve, points] of Object.entries(settings.curves ?? {})) {
+        const trouble = curveTrouble(curve as LimitCurveId, points ?? []);
+        if (trouble)
+          throw new EditRefused(`${CURVE_WORDS[curve as LimitCurveId] ?? curve}: ${trouble}`, 'Correct the file.');
+      }
+      const { tapsV } = draft.bms ?? {};
+      draft.bms = { ...(settings as Draft<CellCare>), ...(tapsV ? { tapsV } : {}) };
+    },
+  }),
+
+  /** A curve of current that the electronics lets through; no points: it is taken back. */
+  setLimitCurve: define<{ curve: LimitCurveId; points: readonly CurvePoint[] }>({
+    title: (_, { curve, points }) => `${CURVE_WORDS[curve]}: ${points.length} points`,
+    apply: (draft, { curve, points }) => {
+      if (!LIMIT_CURVES.includes(curve)) throw new EditRefused('There is no such curve.', 'Choose one of the list.');
+      const trouble = curveTrouble(curve, points);
+      if (trouble) throw new EditRefused(trouble, 'Put its points in order, each with a current of 0 or more.');
+      const { [curve]: _, ...others } = draft.bms?.curves ?? {};
+      const curves =
+        points.length === 0 ? others : { ...others, [curve]: points.map(([x, a]): [number, number] => [x, a]) };
+      draft.bms = { ...draft.bms, curves: curves as Draft<LimitCurves> };
     },
   }),
 

@@ -221,6 +221,29 @@ export function firn9(id = 'firn-9'): Build {
       channels: 96,
       stopsCharger: true,
       throttlesCharger: true,
+      curves: {
+        chargeByC: [
+          [0, 0],
+          [5, 60],
+          [15, 120],
+          [40, 120],
+          [45, 0],
+        ],
+        dischargeByC: [
+          [-20, 0],
+          [-14, 210],
+          [-10, 260],
+          [0, 300],
+          [50, 300],
+          [60, 0],
+        ],
+        chargeBySoc: [
+          [0, 120],
+          [0.9, 120],
+          [0.97, 20],
+          [1, 0],
+        ],
+      },
       opensCoils: true,
       senseFused: true,
       // Between 3.902 and 3.912 V, as a salvaged pack stands.

@@ -221,6 +221,28 @@ export function larkspur(id = 'larkspur'): Build {
       channels: 40,
       stopsCharger: true,
       throttlesCharger: true,
+      curves: {
+        chargeByC: [
+          [0, 0],
+          [5, 40],
+          [15, 90],
+          [40, 90],
+          [45, 0],
+        ],
+        dischargeByC: [
+          [-20, 0],
+          [-10, 200],
+          [0, 250],
+          [50, 250],
+          [60, 0],
+        ],
+        chargeBySoc: [
+          [0, 90],
+          [0.92, 90],
+          [0.98, 20],
+          [1, 0],
+        ],
+      },
       opensCoils: true,
       senseFused: true,
       tapsV: Array.from({ length: 40 }, (_, k) => 3.302 + ((k * 5) % 7) / 1000),

@@ -160,9 +160,11 @@ export function teasel(id = 'teasel'): Build {
       'old-engine-loom': { id: 'old-engine-loom', name: 'Engine loom', kind: 'loom', fate: 'strip', note: '' },
       'old-hood': { id: 'old-hood', name: 'Engine cover', kind: 'part', fate: 'keep', note: '' },
     },
+    bms: { ventMm2: 30000, waterReserveKg: 0.6 },
     supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket', runM: 12, runMm2: 2.5 },
     charging: {
       cellV: 2.45,
+      perKelvinV: 0.004,
       cutoffA: 6,
       cutoffAt: 'pack',
       outputA: 20,

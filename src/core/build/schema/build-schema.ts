@@ -1,11 +1,8 @@
 import Joi from 'joi';
 import { SAFEGUARDS } from '../safeguards';
 import {
-  APART,
   BODY_TYPES,
   CATEGORIES,
-  CELL_CARE_FLAGS,
-  CHARGING_FLAGS,
   EXPOSURES,
   FATES,
   FORMAT,
@@ -16,13 +13,13 @@ import {
   MOST_DRIVES,
   OWN_LIMITS,
   PASSAGES,
-  RESIDUAL,
   SCHOOL_CHOICES,
   STARTING_POINTS,
   STATE_IDS,
   TRIP_IDS,
   VERSION,
 } from '../types';
+import { bms, charging } from './charge-schema';
 import { circuit, laid, point } from './circuit-schema';
 import {
   celsius,
@@ -164,53 +161,8 @@ export const buildSchema = object({
       runMm2: optional(positive(500)),
     }),
   ),
-  bms: optional(
-    object({
-      overV: optional(positive(20)),
-      overReleaseV: optional(positive(20)),
-      underV: optional(positive(20)),
-      underReleaseV: optional(positive(20)),
-      chargeFromC: optional(celsius()),
-      chargeToC: optional(celsius()),
-      dischargeToC: optional(celsius()),
-      balanceFromV: optional(positive(20)),
-      balanceA: optional(positive(100)),
-      balanceDuty: optional(positive(1)),
-      otherA: optional(positive(100)),
-      spreadSoc: optional(share()),
-      leakSpread: optional(share()),
-      fullCharges: optional(positive(300)),
-      channels: optional(Joi.number().integer().min(1).max(2000)),
-      tapsV: optional(Joi.array().items(Joi.number().min(-2000).max(2000)).max(2000)),
-      ...Object.fromEntries(CELL_CARE_FLAGS.map((flag) => [flag, optional(Joi.boolean())])),
-    }),
-  ),
-  charging: optional(
-    object({
-      cellV: optional(positive(20)),
-      cutoffA: optional(positive(1000)),
-      cutoffAt: optional(Joi.string().valid('pack', 'charger')),
-      outputA: optional(positive(2000)),
-      efficiency: optional(Joi.number().min(0.3).max(1)),
-      cordA: optional(positive(400)),
-      limitA: optional(positive(400)),
-      fromSoc: optional(share()),
-      nightS: optional(positive(200000)),
-      apart: optional(Joi.string().valid(...APART)),
-      residual: optional(Joi.string().valid(...RESIDUAL)),
-      acMm2: optional(positive(500)),
-      acEarthMm2: optional(positive(500)),
-      acClassC: optional(positive(300)),
-      acBreakerA: optional(positive(400)),
-      earthOhm: optional(nonNegative(1e6)),
-      trialV: optional(positive(2000)),
-      ...Object.fromEntries(CHARGING_FLAGS.map((flag) => [flag, optional(Joi.boolean())])),
-      measuredJ: optional(positive(1e10)),
-      measuredS: optional(positive(1e6)),
-      measuredFromSoc: optional(share()),
-      measuredToSoc: optional(share()),
-    }),
-  ),
+  bms: optional(bms),
+  charging: optional(charging),
   drives: optional(
     record(
       object({

@@ -1,10 +1,10 @@
 import { type Finding, marginAtLeast, quantityText as q } from '../../checks';
 import { cellExtremes } from '../../physics/cell-care';
-import { driveFindings, latestDrive, type NamedCell } from '../../simulate';
+import { driveFindings, drivesThatCount, type NamedCell, unreadCells } from '../../simulate';
 import type { Vehicle } from '../../vehicle';
 import { volts } from '../context';
 import { defineRule, type Rule } from '../define';
-import { CELLS_REF, cellsOf } from './shared';
+import { CELLS_REF, cellsOf, groupsOf } from './shared';
 
 const cellsText = (cells: readonly NamedCell[], value: (one: NamedCell) => string): string => {
   const named = cells.slice(0, 3).map((one) => `cell ${one.cell} ${value(one)}`);
@@ -27,20 +27,27 @@ const lowest = defineRule({
   },
   comfort: 0.02,
   sources: [
-    'Lowest voltage of the last drive that was logged or read, against what a cell of its chemistry bears (generic)',
+    'Lowest voltage since the last drive that read every cell, against what a cell of its chemistry bears (generic)',
   ],
   judge: ({ vehicle }): Finding<'cell' | 'drive'>[] => {
-    const drive = latestDrive(vehicle);
+    const cells = groupsOf(vehicle);
+    const drives = drivesThatCount(vehicle, cells);
     const limit = leastOf(vehicle);
-    const weakest = drive ? driveFindings(drive).weakest : null;
-    if (!drive || !weakest || limit === null) return [];
+    const found = drives
+      .flatMap((drive) => {
+        const { weakest } = driveFindings(drive);
+        return weakest ? [{ drive, weakest }] : [];
+      })
+      .sort((p, q) => p.weakest.value - q.weakest.value)[0];
+    if (!found || limit === null) return [];
     return [
       {
         subject: CELLS_REF,
-        demand: volts(weakest.value),
+        demand: volts(found.weakest.value),
         limit: volts(limit),
-        margin: marginAtLeast(weakest.value, limit),
-        figures: { cell: String(weakest.cell), drive: drive.name },
+        margin: marginAtLeast(found.weakest.value, limit),
+        figures: { cell: String(found.weakest.cell), drive: found.drive.name },
+        assumed: unreadCells(drives, cells),
       },
     ];
   },
@@ -60,22 +67,27 @@ const joints = defineRule({
     'Resistance from steps of the current, more than half above the median and 0.2 mΩ more: a joint is 0.05 to 0.2 mΩ (practice)',
   ],
   judge: ({ vehicle }): Finding<'detail'>[] => {
-    const drive = latestDrive(vehicle);
-    if (!drive) return [];
-    const found = driveFindings(drive);
-    const { medianOhm, highestOhm } = found;
-    if (medianOhm === null || highestOhm === null) return [];
+    const cells = groupsOf(vehicle);
+    const drives = drivesThatCount(vehicle, cells);
     const ohm = (value: number) => q(value, 'resistance');
+    // Two cells have no middle.
+    const told = drives
+      .map(driveFindings)
+      .filter((one) => one.drive.cells.filter(({ resistanceOhm }) => (resistanceOhm ?? 0) > 0).length >= 3);
+    const worst = told.findLast(({ joints: odd }) => odd.length > 0) ?? told.at(-1);
+    if (!worst || worst.medianOhm === null || worst.highestOhm === null) return [];
+    const { joints: odd, medianOhm, highestOhm, drive } = worst;
     return [
       {
         subject: CELLS_REF,
-        holds: found.joints.length === 0,
+        holds: odd.length === 0,
         figures: {
           detail:
-            found.joints.length === 0
+            odd.length === 0
               ? `${ohm(medianOhm)} in the middle, most cell ${highestOhm.cell} with ${ohm(highestOhm.value)}`
-              : `${cellsText(found.joints, ({ value }) => ohm(value))}; ${ohm(medianOhm)} in the middle`,
+              : `${cellsText(odd, ({ value }) => ohm(value))}; ${ohm(medianOhm)} in the middle, in “${drive.name}”`,
         },
+        assumed: unreadCells(drives, cells),
       },
     ];
   },

@@ -1,6 +1,8 @@
 import { defineStation } from '../define';
+import { CURVE_RULES } from './curve-rules';
 import { DRIVE_RULES } from './drive-rules';
 import { KEEP_UP_RULES } from './keep-up-rules';
+import { LEAD_RULES } from './lead-rules';
 import { LIMIT_RULES } from './limit-rules';
 import { LINK_RULES } from './link-rules';
 import { bmsResults } from './results';
@@ -14,7 +16,7 @@ export const bms = defineStation({
   question: 'How is every cell kept inside its limits?',
   key: 'a',
   begin: 'begin with cells in Pack, then choose what watches them',
-  rules: [...LINK_RULES, ...TAP_RULES, ...LIMIT_RULES, ...KEEP_UP_RULES, ...DRIVE_RULES],
+  rules: [...LINK_RULES, ...TAP_RULES, ...LIMIT_RULES, ...CURVE_RULES, ...KEEP_UP_RULES, ...DRIVE_RULES, ...LEAD_RULES],
   leaves: ({ vehicle }) => [
     'Warmth inside the boxes.',
     ...(lithiumIn(vehicle) && watches(vehicle) && !electronic(vehicle)
@@ -24,4 +26,5 @@ export const bms = defineStation({
   results: bmsResults,
 });
 
+export { proposedCurve } from './curve-rules';
 export type { BmsResults, CellWindow } from './results';

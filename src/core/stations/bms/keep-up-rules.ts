@@ -47,14 +47,14 @@ const keepsUp = defineRule({
     const left = bms.throttlesCharger ? (charging.nightS ?? NIGHT_S) - run.last.timeS : 0;
     const above = Math.max(byCurve, left);
     const charges = bms.fullCharges ?? FULL_CHARGES;
-    const demandC = (bms.leakSpread ?? LEAK_SPREAD) * capacityAh * 3600;
-    const bledC = balanceA * balanceDuty * above * charges;
+    const demandAh = (bms.leakSpread ?? LEAK_SPREAD) * capacityAh;
+    const bledAh = (balanceA * balanceDuty * above * charges) / 3600;
     return [
       {
         subject: CELLS_REF,
-        demand: { value: demandC, dimension: 'charge' },
-        limit: { value: bledC, dimension: 'charge' },
-        margin: bledC > 0 ? marginAtMost(demandC, bledC) : -1,
+        demand: { value: demandAh, dimension: 'charge' },
+        limit: { value: bledAh, dimension: 'charge' },
+        margin: bledAh > 0 ? marginAtMost(demandAh, bledAh) : -1,
         assumed: [
           ...(bms.balanceDuty === undefined ? ['Shunts work all of the time above it.'] : []),
           ...(bms.leakSpread === undefined ? ['One cell loses half a percent more a month than another.'] : []),
@@ -65,7 +65,7 @@ const keepsUp = defineRule({
           {
             formula: 'Q_bled = I_shunt · duty · t_above · charges',
             figures: `${q(balanceA, 'current')} · ${q(balanceDuty, 'ratio')} · ${q(above, 'time')} · ${charges}`,
-            result: { value: bledC, dimension: 'charge' as const },
+            result: { value: bledAh, dimension: 'charge' as const },
           },
         ],
       },

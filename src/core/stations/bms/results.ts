@@ -1,4 +1,5 @@
 import { cellExtremes } from '../../physics/cell-care';
+import { HYDROGEN_L_PER_AH, WATER_G_PER_AH } from '../../physics/lead-upkeep';
 import {
   type BalanceRun,
   balanceRun,
@@ -7,8 +8,9 @@ import {
   drivesOf,
   latestDrive,
   measuredCellOhm,
+  vehicleCharge,
 } from '../../simulate';
-import { partOf } from '../../vehicle';
+import { partOf, type Vehicle } from '../../vehicle';
 import type { Context } from '../context';
 import { cellsOf, electronic, groupsOf, lithiumIn } from './shared';
 import { tapsOf } from './tap-rules';
@@ -40,6 +42,15 @@ export interface BmsResults {
   readonly measured: ReturnType<typeof measuredCellOhm>;
   /** Boxes whose cells have an adopted resistance. */
   readonly adoptedIds: readonly string[];
+  /** What a charge of flooded cells takes; null: none are, or the charge is not told. */
+  readonly upkeep: {
+    readonly overchargeAh: number;
+    /** Of all cells, kg, and of what comes out of them, L at 20 °C. */
+    readonly waterKg: number;
+    readonly hydrogenL: number;
+    /** Null: the water above the plates is not told, or none is lost. */
+    readonly chargesToWater: number | null;
+  } | null;
   /** Of a group side by side, Ah; 0 without cells. */
   readonly capacityAh: number;
   readonly balance: { readonly run: BalanceRun; readonly spread: number; readonly heatW: number } | null;
@@ -98,7 +109,24 @@ export function bmsResults({ vehicle }: Context): BmsResults {
         ({ field, subjectId }) => field === 'resistanceOhm' && vehicle.deviceOf.get(subjectId)?.device.kind === 'box',
       )
       .map(({ subjectId }) => subjectId),
+    upkeep: upkeepOf(vehicle),
     capacityAh,
     balance,
+  };
+}
+
+/** What is charged beyond full becomes gas. */
+function upkeepOf(vehicle: Vehicle): BmsResults['upkeep'] {
+  const flooded = cellsOf(vehicle).some(({ chemistry }) => chemistry === 'lead-flooded');
+  const charge = vehicleCharge(vehicle);
+  if (!flooded || !('run' in charge) || charge.run.end !== 'cut-off') return null;
+  const overAh = Math.max(0, charge.run.last.soc - 1) * charge.capacityAh;
+  const eachKg = (WATER_G_PER_AH * overAh) / 1000;
+  const reserve = vehicle.build.bms?.waterReserveKg;
+  return {
+    overchargeAh: overAh,
+    waterKg: eachKg * charge.cellsInSeries,
+    hydrogenL: HYDROGEN_L_PER_AH * overAh * charge.cellsInSeries,
+    chargesToWater: reserve === undefined || eachKg === 0 ? null : Math.floor(reserve / 2 / eachKg),
   };
 }

@@ -91,7 +91,9 @@ const deadPlug = defineRule({
         return [{ subject, missing: [{ ref: subject, what: 'whether it is on board or stands outside' }] }];
       if (!outside || !wayOf(vehicle, charger)) return [];
       if (vehicle.unsolved !== null) return [{ subject, waitsFor: NEEDS_CELLS }];
-      const demand = Math.max(...(['parked', 'ready', 'cruise'] as const).map((id) => spanIn(vehicle, id, charger)));
+      const demand = Math.max(
+        ...(['parked', 'precharge', 'ready', 'cruise'] as const).map((id) => spanIn(vehicle, id, charger)),
+      );
       const limit = rules.classBDcV.value;
       return [
         {

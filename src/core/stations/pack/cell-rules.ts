@@ -1,7 +1,7 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import type { CellPart } from '../../parts';
-import { GENERIC_RATES, GENERIC_TEMPERATURES, temperatureShare } from '../../physics/cell-limits';
 import { told } from '../../quantities';
+import { cellBears } from '../../simulate';
 import { packStrings, partOf, type ResolvedDevice, type SolvedState, solvedStates, type Vehicle } from '../../vehicle';
 import { amps, type Context, corner, deviceRef, packMustDeliver, powerFrom } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -16,18 +16,15 @@ function bears(
   solved: SolvedState,
   lowered = false,
 ): { readonly currentA: number; readonly assumed: string[] } {
-  const lasts = DURATIONS[solved.state.duration];
-  const rate = GENERIC_RATES[cell.chemistry][way][lasts];
-  const [sustainedA, peakA] =
-    way === 'charge' ? [cell.maxChargeA, cell.peakChargeA] : [cell.maxDischargeA, cell.peakDischargeA];
-  const told = lasts === 2 ? (peakA ?? sustainedA) : sustainedA;
-  const generic = GENERIC_TEMPERATURES[cell.chemistry][way];
-  const range: readonly [number, number] =
-    way === 'charge' ? [cell.chargeFromC ?? generic[0], generic[1]] : [cell.dischargeFromC ?? generic[0], generic[1]];
   // What the electronics lowers in the cold is held to what the cells bear warm.
-  const share = lowered ? 1 : temperatureShare(solved.corner.cellTemperatureC, range, way);
+  const { currentA, told, rate, share } = cellBears(
+    cell,
+    way,
+    DURATIONS[solved.state.duration],
+    lowered ? null : solved.corner.cellTemperatureC,
+  );
   return {
-    currentA: (told ?? rate * cell.capacityAh) * share,
+    currentA,
     assumed: [
       ...(told === undefined
         ? [

@@ -1,4 +1,4 @@
-import type { CellCareFlag, ChargerPlug, DriveCell, SettableName } from '../../build';
+import type { CellCareFlag, ChargerPlug, CurvePoint, DriveCell, LimitCurveId, SettableName } from '../../build';
 import type { ChargingChoice } from '../../build/edits/charge-edits';
 import { both, type Change, device, edit, reEnd, refit } from './change';
 import type { Harmless, Mistake } from './mistake';
@@ -19,6 +19,8 @@ const taps =
   (made: (readings: readonly number[]) => readonly number[]): Change =>
   (build) =>
     edit({ edit: 'setTaps', input: { readingsV: made(build.bms!.tapsV!) } })(build);
+const curve = (curveId: LimitCurveId, points: readonly CurvePoint[]) =>
+  edit({ edit: 'setLimitCurve', input: { curve: curveId, points } });
 /** A drive of equal cells, but for what is told of some. */
 const driven = (odd: Readonly<Record<number, Partial<DriveCell>>>): Change =>
   edit({
@@ -42,6 +44,26 @@ const driven = (odd: Readonly<Record<number, Partial<DriveCell>>>): Change =>
           lowS: 0,
           ...odd[k + 1],
         })),
+      },
+    },
+  });
+/** So many good cells, read by meter a month later. */
+const readSince = (cells: number): Change =>
+  edit({
+    edit: 'addDrive',
+    input: {
+      drive: {
+        id: 'since',
+        date: '2026-06-02',
+        name: 'By meter',
+        from: 'typed',
+        durationS: null,
+        outC: null,
+        backC: null,
+        peakA: 90,
+        lowV: null,
+        hottestC: null,
+        cells: Array.from({ length: cells }, () => ({ lowestV: 3.2, restV: 3.3, resistanceOhm: 0.0007, lowS: 0 })),
       },
     },
   });
@@ -286,6 +308,64 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: CELLS,
+    did: 'a curve that lets charge into cells at −10 °C',
+    on: 'firn',
+    plant: curve('chargeByC', [
+      [-20, 0],
+      [0, 60],
+      [15, 120],
+      [44, 0],
+    ]),
+    speaks: 'bms.curve-bears:bms-charge',
+    says: 'The electronics lets more through than the cells bear',
+  },
+  {
+    kind: CELLS,
+    did: 'a curve that is held at its last point beyond the hottest',
+    on: 'larkspur',
+    plant: curve('dischargeByC', [
+      [-20, 60],
+      [25, 250],
+    ]),
+    speaks: 'bms.curve-bears:bms-discharge',
+    says: 'The electronics lets more through than the cells bear',
+  },
+  {
+    kind: CELLS,
+    did: 'no curve told for charging',
+    on: 'larkspur',
+    plant: curve('chargeByC', []),
+    speaks: 'bms.curve-bears:bms-charge',
+    says: 'What the electronics lets through over temperature',
+    asks: true,
+  },
+  {
+    kind: CELLS,
+    did: 'flooded cells in a box with a hole for the cable alone',
+    on: 'teasel',
+    plant: figure('ventArea', 2000),
+    speaks: 'bms.hydrogen:bms-gas',
+    says: 'Gas of the charge gathers in the box',
+  },
+  {
+    kind: CELLS,
+    did: 'lead charged to one voltage in summer and winter',
+    on: 'teasel',
+    plant: figure('chargePerKelvin', 0),
+    speaks: 'bms.compensation:bms-compensation',
+    says: 'Lead is charged to the same voltage hot and cold',
+  },
+  {
+    kind: CELLS,
+    did: 'openings of the box that nobody measured',
+    on: 'teasel',
+    plant: figure('ventArea', null),
+    speaks: 'bms.hydrogen:bms-gas',
+    says: 'Openings of the battery’s box',
+    asks: true,
+  },
+  {
+    kind: CELLS,
     did: 'a cell that was pulled to 2.3 V on the way',
     on: 'larkspur',
     plant: driven({ 17: { lowestV: 2.3, lowS: 9 } }),
@@ -297,6 +377,14 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
     did: 'a loose link: one cell with twice the resistance',
     on: 'larkspur',
     plant: driven({ 5: { resistanceOhm: 0.0014 } }),
+    speaks: 'bms.joint:bms',
+    says: 'A joint or cell resists far more than the others',
+  },
+  {
+    kind: CELLS,
+    did: 'four good cells read by meter after a log that found a loose link',
+    on: 'larkspur',
+    plant: both(driven({ 5: { resistanceOhm: 0.0014 } }), readSince(4)),
     speaks: 'bms.joint:bms',
     says: 'A joint or cell resists far more than the others',
   },
@@ -549,6 +637,19 @@ export const CHARGE_HARMLESS: readonly Harmless[] = [
     on: 'larkspur',
     change: driven({ 7: { lowestV: null, restV: null, resistanceOhm: null } }),
   },
+  {
+    did: 'a curve that lets less into the cells',
+    on: 'firn',
+    change: curve('chargeByC', [
+      [0, 0],
+      [15, 100],
+      [40, 100],
+      [44, 0],
+    ]),
+  },
+  { did: 'wider openings of the box', on: 'teasel', change: figure('ventArea', 60000) },
+  { did: 'a charger that goes lower by 5 mV a kelvin', on: 'teasel', change: figure('chargePerKelvin', 0.005) },
+  { did: 'four cells read by meter after a good log', on: 'larkspur', change: both(driven({}), readSince(4)) },
   { did: 'cells that lose a little less', on: 'firn', change: figure('leakSpread', 0.004) },
   { did: 'another school of electronics', on: 'firn', change: school('distributed') },
   { did: 'electronics with twenty inputs to spare', on: 'larkspur', change: figure('cellInputs', 60) },

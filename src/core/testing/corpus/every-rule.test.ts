@@ -40,6 +40,7 @@ const MADE_ELSEWHERE: Readonly<Record<string, readonly string[]>> = {
     'drive.range',
     'drive.claim',
   ],
+  'core/stations/bms/curve-rules.test.ts': ['bms.holds-back'],
   'core/stations/drive/trip-rules.test.ts': [
     'drive.gets-home',
     'drive.motor-heat',
@@ -114,6 +115,7 @@ const SILENT_IN_SAMPLES: Readonly<Record<string, string>> = {
   'drive.claim': 'rests on the trip',
   'drive.cruise-covers': 'rests on the trip',
   'drive.gives': 'rests on the trip',
+  'bms.holds-back': 'rests on the trip',
   'drive.gets-home': 'rests on the trip',
   'drive.motor-heat': 'rests on the trip',
   'drive.pack-heat': 'rests on the trip',
