@@ -198,3 +198,49 @@ test('a charge cell by cell: the first full cell stops it, a second shunt beside
   await set(page, '… beside it, to compare', '2 A');
   await expect(panel.getByText('… with the other shunt')).toBeVisible({ timeout: 20_000 });
 });
+
+test('the curve of current is pulled by key and typed; a curve that goes back on itself is refused, and the cold trip loses power', async ({
+  page,
+}) => {
+  await openSample(page, 'Firn 9');
+  await go(page, 'BMS');
+  const point = (k: number) => page.getByRole('slider', { name: `charging, over temperature, point ${k} of 5` });
+  await expect(point(2)).toHaveAttribute('aria-valuetext', /^60\sA at 5\s°C$/);
+  await point(2).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(point(2)).toHaveAttribute('aria-valuetext', /^65\sA at 5\s°C$/);
+  await saved(page);
+  // Pulled to the top it lets more in than the cells bear at that temperature.
+  const from = (await point(2).boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + from.width / 2, from.y - 90, { steps: 5 });
+  await page.mouse.up();
+  await expect(check(page, 'bms.curve-bears:bms-charge')).toContainText(
+    'The electronics lets more through than the cells bear',
+  );
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await choose(page.getByLabel('Curve'), 'driving, over temperature');
+  await page.getByRole('button', { name: /points as figures/ }).click();
+  await set(page, '2 at', '-30 °C');
+  await expect(page.getByText('The curve goes back on itself at point 2.')).toBeVisible();
+  await set(page, '2 lets through', '60 A');
+  await set(page, '3 lets through', '90 A');
+  await expect(check(page, 'bms.holds-back:bms-trip')).toContainText('The electronics takes power away', {
+    timeout: 30_000,
+  });
+});
+
+test('the wall unit that is played: a cable’s code, a lost earth, a duty of 200 %', async ({ page }) => {
+  await openSample(page, 'Firn 9');
+  await go(page, 'Charging');
+  await expect(page.getByText('The car may draw 32 A.')).toBeVisible();
+  await choose(page.getByLabel('Plug', { exact: true }), 'type 2, 680 Ω: 20 A');
+  await expect(page.getByText('The car may draw 20 A.')).toBeVisible();
+  await set(page, 'Duty of the pilot', '200 %');
+  await expect(page.locator('main').getByRole('alert')).toContainText('200 % is no duty');
+  await choose(page.getByLabel('Fault'), 'earth lost');
+  await expect(page.getByText('draw nothing: the pilot or the earth is open')).toBeVisible();
+  // 8.38 h that have to be done by seven, with cheap hours until six: a quarter of an hour at a time earlier.
+  await expect(page.getByText('Begin at').locator('..')).toContainText('21:');
+});

@@ -59,7 +59,8 @@ export function FileAction({
 }) {
   const input = useRef<HTMLInputElement>(null);
   return (
-    <>
+    // What is hidden stays where it belongs: it must not make the page taller than the window.
+    <span className="relative">
       <Action
         look={look}
         onPress={() => {
@@ -82,7 +83,7 @@ export function FileAction({
           if (file) onFile(file);
         }}
       />
-    </>
+    </span>
   );
 }
 

@@ -81,6 +81,11 @@ export interface Charging {
   /** Charge that it usually begins with, and the time that there is. */
   readonly fromSoc?: number;
   readonly nightS?: number;
+  /** Hours of the day, 0–24: when it has to be done, and when energy is cheap; and what a kWh costs then. */
+  readonly readyH?: number;
+  readonly cheapFromH?: number;
+  readonly cheapToH?: number;
+  readonly cheapPricePerKWh?: number;
   /** Mains and pack are isolated from each other inside the charger. */
   readonly isolated?: boolean;
   /** Plugged in, the inverter gets no enable, by hardware; run and charge contactors can’t both be closed, by hardware. */

@@ -5,6 +5,7 @@ export { type CellBears, type CurrentLasts, type CurrentWay, cellBears, packBear
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
+export { type Departure, departure } from './departure';
 export {
   boxesWithCells,
   type DriveFindings,

@@ -16,6 +16,7 @@ import { MainsPanel } from './mains-panel';
 import { PlugPanel } from './plug-panel';
 import { StandInPanel } from './stand-in-panel';
 import { WarmPanel } from './warm-panel';
+import { WhenPanel } from './when-panel';
 
 const ChargeChart = dynamic(() => import('./charge-chart'), { ssr: false });
 
@@ -63,6 +64,7 @@ function ChargingSheet({ assessment }: { assessment: Assessment }) {
         <MainsPanel build={build} />
         <MeasuredPanel assessment={assessment} />
         <WarmPanel assessment={assessment} />
+        <WhenPanel assessment={assessment} />
         <TrialPanel assessment={assessment} />
         <StandInPanel system={build.units} />
         <Caution>
