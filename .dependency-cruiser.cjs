@@ -16,6 +16,7 @@ const MAY = {
   'core/assess': core('stations', 'vehicle', 'simulate', 'checks', 'rules', 'build', 'quantities'),
   'core/remedies': core('assess', 'stations', 'proposals', 'vehicle', 'simulate', 'physics', 'checks', 'parts', 'build', 'quantities'),
   'core/formats': core('build', 'parts', 'quantities', 'assess', 'vehicle', 'circuit', 'checks'),
+  'core/logs': core('formats'),
   'core/calc': core('simulate', 'circuit', 'physics', 'checks', 'build', 'quantities', 'parts'),
   store: ['^src/core/', '^src/workers/'],
   workers: ['^src/core/'],

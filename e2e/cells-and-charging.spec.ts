@@ -96,10 +96,10 @@ test('a garage charger: its lock is a contact of its own, and its plug dies with
   await expect(check(page, 'charging.dead-plug:charger-dc')).toContainText('0 V, at most 60 V');
   // Forty cells full at 3.55 V stand at the plug of a charger on the bus.
   const onBoard = page.getByRole('region', { name: 'On-board charger' });
-  await choose(onBoard.getByLabel('It stands'), 'outside, a DC plug to the car');
+  await choose(onBoard.getByLabel('It stands'), 'outside, DC plug');
   await expect(check(page, 'charging.dead-plug:charger')).toContainText('142 V, at most 60 V');
   await seek(page, 'drive');
-  await choose(page.getByLabel('Driving and charging'), 'by contactors of their own');
+  await choose(page.getByLabel('Driving and charging'), 'contactors of their own');
   await expect(check(page, 'charging.run-apart:charging')).toContainText('also join the inverter while it charges');
 });
 

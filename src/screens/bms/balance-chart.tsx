@@ -41,7 +41,7 @@ export default function BalanceChart({
           heightPx: 120,
           dimension: 'voltage',
           curves: [
-            { key: 'high', name: meet ? 'Highest, lowest' : 'Highest cell', stroke: 'var(--ink)', named: true },
+            { key: 'high', name: meet ? 'Cells' : 'Highest cell', stroke: 'var(--ink)', named: true },
             { key: 'low', name: 'Lowest cell', stroke: 'var(--soft)', named: !meet },
           ],
         },

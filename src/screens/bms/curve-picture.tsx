@@ -109,7 +109,7 @@ export function CurvePicture({
       )}
       <polyline points={way(shown)} fill="none" stroke="var(--ink)" strokeWidth={2} />
       {shown.map(([at, ampere], k) => (
-        <circle
+        <g
           key={k}
           role="slider"
           tabIndex={0}
@@ -117,12 +117,6 @@ export function CurvePicture({
           aria-valuenow={ampere}
           aria-valuemin={0}
           aria-valuetext={`${said(ampere, 'current')} at ${said(at, along)}`}
-          cx={px(at)}
-          cy={py(ampere)}
-          r={7}
-          fill="var(--paper)"
-          stroke="var(--ink)"
-          strokeWidth={2}
           className="cursor-grab"
           onKeyDown={(event) => onKey(event, k)}
           onPointerDown={(event) => {
@@ -138,7 +132,11 @@ export function CurvePicture({
             setPulled(null);
           }}
           onPointerCancel={() => setPulled(null)}
-        />
+        >
+          {/* As wide as a thumb on the smallest screen. */}
+          <circle cx={px(at)} cy={py(ampere)} r={28} fill="transparent" />
+          <circle cx={px(at)} cy={py(ampere)} r={7} fill="var(--paper)" stroke="var(--ink)" strokeWidth={2} />
+        </g>
       ))}
     </svg>
   );

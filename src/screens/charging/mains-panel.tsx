@@ -20,7 +20,7 @@ export function MainsPanel({ build }: { build: Build }) {
           { value: 'none', label: 'none' },
           { value: 'ac', label: 'type AC' },
           { value: 'a', label: 'type A' },
-          { value: 'a-6ma', label: 'type A and 6 mA DC sensor' },
+          { value: 'a-6ma', label: 'type A with 6 mA DC' },
           { value: 'b', label: 'type B' },
           { value: 'ccid', label: 'interrupter, 20 mA' },
         ]}

@@ -18,9 +18,9 @@ export function PlugPanel({ assessment: { vehicle, build } }: { assessment: Asse
         value={charging.apart ?? null}
         empty="not entered"
         choices={[
-          { value: 'one-bus', label: 'on one bus, torque blocked' },
-          { value: 'own-contactors', label: 'by contactors of their own' },
-          { value: 'changeover', label: 'by a run/charge switch' },
+          { value: 'one-bus', label: 'on one bus' },
+          { value: 'own-contactors', label: 'contactors of their own' },
+          { value: 'changeover', label: 'a run/charge switch' },
         ]}
         onChoose={(apart) =>
           dispatch({ edit: 'setCharging', input: { apart: apart as NonNullable<Charging['apart']> } })
@@ -52,7 +52,7 @@ export function PlugPanel({ assessment: { vehicle, build } }: { assessment: Asse
               empty="not entered"
               choices={[
                 { value: 'on-board', label: 'on board' },
-                { value: 'outside', label: 'outside, a DC plug to the car' },
+                { value: 'outside', label: 'outside, DC plug' },
               ]}
               onChoose={(value) => set({ outside: value === 'outside' })}
             />

@@ -3,10 +3,12 @@ import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, sh
 import { CHARGE_HARMLESS } from './charge-mistakes';
 import type { Harmless } from './mistake';
 import { PLACE_HARMLESS } from './place-mistakes';
+import { PLUG_HARMLESS } from './plug-mistakes';
 
 export const HARMLESS: readonly Harmless[] = [
   ...PLACE_HARMLESS,
   ...CHARGE_HARMLESS,
+  ...PLUG_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },
   { did: 'the shunt the other way round', on: 'firn', change: turn('shunt') },

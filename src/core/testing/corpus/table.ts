@@ -7,6 +7,7 @@ import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-m
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
 import { PLACE_MISTAKES } from './place-mistakes';
+import { PLUG_MISTAKES } from './plug-mistakes';
 import { USUAL_MISTAKES } from './usual-mistakes';
 
 export const MISTAKES: readonly Mistake[] = [
@@ -16,6 +17,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...PLACE_MISTAKES,
   ...CLOSING_MISTAKES,
   ...CHARGE_MISTAKES,
+  ...PLUG_MISTAKES,
   ...MISSING_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,
