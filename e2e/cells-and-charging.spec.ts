@@ -244,3 +244,15 @@ test('the wall unit that is played: a cable’s code, a lost earth, a duty of 20
   // 8.38 h that have to be done by seven, with cheap hours until six: a quarter of an hour at a time earlier.
   await expect(page.getByText('Begin at').locator('..')).toContainText('21:');
 });
+
+test('a capacity test below the aged pack is found, and the record stays in its table', async ({ page }) => {
+  await openSample(page, 'Larkspur');
+  await go(page, 'BMS');
+  await page.getByRole('button', { name: 'A new record, of today' }).click();
+  await set(page, 'Capacity, tested', '126 Ah');
+  await set(page, 'Odometer', '41000 km');
+  await page.getByRole('button', { name: 'Keep this record' }).click();
+  // 126 of 180 Ah, against 80 %.
+  await expect(check(page, 'bms.health:bms-health')).toContainText('70 % on');
+  await expect(page.getByRole('table', { name: 'Health' })).toContainText('126 Ah');
+});

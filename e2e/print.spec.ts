@@ -30,3 +30,15 @@ test('the circuit prints on one A4 with its name, its state and its caution, and
   expect(Math.round(Number(width))).toBe(842);
   expect(Math.round(Number(height))).toBe(595);
 });
+
+test('the tap card prints each pair of wires with its box and room for the reading', async ({ page }) => {
+  await openSample(page, 'Larkspur');
+  await page.getByRole('link', { name: /^BMS/ }).click();
+  await expect(page.getByRole('button', { name: 'Print the tap card' })).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('heading', { name: 'Larkspur: taps of the sense plug' })).toBeVisible();
+  // Twelve cells in the bay, from the row’s minus; the boot’s come after them.
+  await expect(page.getByRole('row', { name: /^12 12 – 13 Bay box, 12/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^13 13 – 14 Boot box, 1/ })).toBeVisible();
+  await expect(page.getByText('Ledger', { exact: true })).toBeHidden();
+});

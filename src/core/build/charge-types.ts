@@ -81,6 +81,9 @@ export interface Charging {
   /** Charge that it usually begins with, and the time that there is. */
   readonly fromSoc?: number;
   readonly nightS?: number;
+  /** The charger’s own timer and ampere-hour limit: it ends there, whatever the cells say. */
+  readonly timeLimitS?: number;
+  readonly chargeLimitAh?: number;
   /** Hours of the day, 0–24: when it has to be done, and when energy is cheap; and what a kWh costs then. */
   readonly readyH?: number;
   readonly cheapFromH?: number;

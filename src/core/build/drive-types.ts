@@ -28,3 +28,18 @@ export interface DriveRecord {
 }
 export const MOST_DRIVES = 500;
 export const MOST_DRIVE_CELLS = 2000;
+
+/** How the pack was on a day: a capacity test, what the car shows, what stood in its memory. */
+export interface HealthRecord {
+  readonly id: string;
+  /** ISO date. */
+  readonly date: string;
+  readonly odometerM: number | null;
+  /** Of a whole discharge at a moderate current, of the pack, Ah; null: not tested. */
+  readonly capacityAh: number | null;
+  readonly fastCharges: number | null;
+  readonly slowCharges: number | null;
+  /** Fault codes, what was done. */
+  readonly note: string;
+}
+export const MOST_HEALTH = 500;

@@ -2,7 +2,7 @@ import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
 import type { CellCare, ChargerPlug, Charging } from './charge-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
-import type { DriveRecord } from './drive-types';
+import type { DriveRecord, HealthRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
 import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
@@ -262,6 +262,7 @@ export interface Build {
   readonly charging?: Charging;
   /** Drives that were logged or read by meter. */
   readonly drives?: Readonly<Record<Id, DriveRecord>>;
+  readonly health?: Readonly<Record<Id, HealthRecord>>;
   readonly chassis?: Chassis;
   readonly restraint?: Restraint;
   readonly modules?: Readonly<Record<Id, SalvagedModule>>;

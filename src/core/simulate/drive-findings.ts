@@ -1,6 +1,7 @@
 import type { DriveRecord, Id } from '../build';
 import { resistanceTemperatureFactor } from '../physics/cell';
-import { partOf, type ResolvedDevice, type Vehicle } from '../vehicle';
+import { partOf, type Vehicle } from '../vehicle';
+import { boxesWithCells } from './cell-row';
 
 /** A cell of a drive, counted from 1 at the row’s minus. */
 export interface NamedCell {
@@ -90,10 +91,6 @@ export const unreadCells = (drives: readonly DriveRecord[], cells: number): read
 };
 
 export const latestDrive = (vehicle: Vehicle): DriveRecord | null => drivesOf(vehicle).at(-1) ?? null;
-
-/** Boxes with cells in them. */
-export const boxesWithCells = (vehicle: Vehicle): readonly ResolvedDevice[] =>
-  vehicle.devices.filter((box) => box.device.kind === 'box' && partOf(box, 'cell') !== null);
 
 /**
  * Resistance of one cell as a drive measured it, at 25 °C, for every box: the median of all, without the links, which are no part of the cell; times the

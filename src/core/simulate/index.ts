@@ -2,12 +2,12 @@ export { type BalanceRun, balanceRun } from './balance-law';
 export type { RowRun } from './balance-run';
 export { type Braking, mostBrakingN, REGEN_FROM_MPS, regenerated } from './braking';
 export { type CellBears, type CurrentLasts, type CurrentWay, cellBears, packBears } from './cell-bears';
+export { boxesWithCells, type RowPlace, rowPlaces } from './cell-row';
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
 export { type Departure, departure } from './departure';
 export {
-  boxesWithCells,
   type DriveFindings,
   driveFindings,
   drivesOf,

@@ -2,7 +2,8 @@ import { type Chemistry, openCircuitVoltage, resistanceTemperatureFactor } from 
 import { cellExtremes, isLithium } from '../physics/cell-care';
 import type { Vehicle } from '../vehicle';
 import { type Evening, type RowCell, type RowCharger, type RowRun, rowRun, seeded } from './balance-run';
-import { boxesWithCells, latestDrive } from './drive-findings';
+import { boxesWithCells, rowOfBoxes } from './cell-row';
+import { latestDrive } from './drive-findings';
 import { tapFaults } from './tap-readings';
 import { tripPack } from './trip-pack';
 import { CHARGER_EFFICIENCY, CUTOFF_C_RATE, chargeChain, drawnFrom, runsMeanwhileW } from './vehicle-charge';
@@ -76,7 +77,10 @@ export function balanceReads(vehicle: Vehicle): BalanceReads | { readonly missin
     evening,
     other: bms.otherA === undefined || by === 'none' ? null : { ...evening, shuntA: bms.otherA },
     hours: HOURS,
-    boxes: boxesWithCells(vehicle).map(({ device }) => ({ name: device.name, cells: device.cellsInSeries ?? 0 })),
+    boxes: (rowOfBoxes(vehicle) ?? boxesWithCells(vehicle)).map(({ device }) => ({
+      name: device.name,
+      cells: device.cellsInSeries ?? 0,
+    })),
     from,
   };
 }

@@ -61,6 +61,15 @@ const aDrive = {
   hottestC: null,
   cells: [{ lowestV: 3.2, restV: 3.9, resistanceOhm: 0.001, lowS: 0 }],
 };
+const aHealth = {
+  id: 'h1',
+  date: '2026-05-02',
+  odometerM: 12e6,
+  capacityAh: 140,
+  fastCharges: null,
+  slowCharges: 40,
+  note: '',
+};
 const aReading = {
   id: 'm1',
   subjectId: 'box-rear',
@@ -473,6 +482,15 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
   },
   setTaps: { input: { readingsV: [3.9, 3.91] }, leaves: ({ bms }) => expect(bms!.tapsV).toEqual([3.9, 3.91]) },
   setCharging: { input: { cutoffAt: 'charger' }, leaves: ({ charging }) => expect(charging!.cutoffAt).toBe('charger') },
+  addHealth: {
+    input: { record: aHealth },
+    leaves: ({ health }) => expect(health!.h1!.capacityAh).toBe(140),
+  },
+  dropHealth: {
+    on: { ...firn, health: { h1: aHealth } },
+    input: { id: 'h1' },
+    leaves: ({ health }) => expect(health).toEqual({}),
+  },
   setBmsConfig: {
     input: { settings: { overV: 4.19 } },
     leaves: ({ bms }, before) => expect(bms).toEqual({ overV: 4.19, tapsV: before.bms!.tapsV }),

@@ -151,6 +151,7 @@ export const UNREAD = [
   'supply',
   'bms',
   'drives',
+  'health',
   'restraint',
   'modules',
   'presetSpeed',

@@ -9,7 +9,10 @@ import { Panel } from '@/ui/panel';
 import { runBalance } from '@/workers/balance';
 import { FigureSetting } from '../shell/figure-setting';
 
-const BalanceChart = dynamic(() => import('./balance-chart'), { ssr: false });
+const BalanceChart = dynamic(() => import('./balance-chart'), {
+  ssr: false,
+  loading: () => <div className="h-[388px]" />,
+});
 
 const END_WORDS: Readonly<Record<RowRun['end'], string>> = {
   'cut-off': 'the current fell to its end',

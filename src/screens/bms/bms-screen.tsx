@@ -2,7 +2,9 @@
 import type { Assessment } from '@/core/assess';
 import type { CellCareFlag, SettableName } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
+import { proposedLimits } from '@/core/stations/bms';
 import { useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
@@ -14,6 +16,7 @@ import { CellWindowPicture } from './cell-window';
 import { ConfigPanel } from './config-panel';
 import { CurvesPanel } from './curves-panel';
 import { DrivesPanel } from './drives-panel';
+import { HealthPanel } from './health-panel';
 import { LeadPanel } from './lead-panel';
 import { TapsPanel } from './taps-panel';
 
@@ -79,6 +82,7 @@ function BmsSheet({ assessment }: { assessment: Assessment }) {
         )}
         {bms.window.chemistry.startsWith('lead') && <LeadPanel assessment={assessment} />}
         <DrivesPanel assessment={assessment} />
+        <HealthPanel assessment={assessment} />
         {bms.watched === 'electronics' && <ConfigPanel assessment={assessment} />}
         <Caution>
           A sense wire has the whole pack behind it. Read every tap with a meter before the plug goes in: two neighbours
@@ -124,9 +128,22 @@ const LIMITS: readonly SettableName[] = [
   'cellDischargeTo',
 ];
 
-function Limits({ assessment: { build } }: { assessment: Assessment }) {
+function Limits({ assessment: { build, vehicle } }: { assessment: Assessment }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const untold = build.bms?.overV === undefined && build.bms?.underV === undefined;
   return (
     <Panel title="Limits" about="of each cell, as they are set in the electronics">
+      {untold && (
+        <Action
+          onPress={() => {
+            const limits = proposedLimits(vehicle);
+            const { tapsV: _, ...others } = build.bms ?? {};
+            if (limits) dispatch({ edit: 'setBmsConfig', input: { settings: { ...limits, ...others } } });
+          }}
+        >
+          Begin with what suits these cells
+        </Action>
+      )}
       {LIMITS.map((figure) => (
         <FigureSetting key={figure} build={build} figure={figure} />
       ))}

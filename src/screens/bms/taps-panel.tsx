@@ -6,6 +6,7 @@ import { tapWords, typedTaps } from '@/core/simulate';
 import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
+import { TapCard } from './tap-card';
 
 /** The open plug read with a meter, before it goes in. */
 export function TapsPanel({ assessment }: { assessment: Assessment }) {
@@ -33,6 +34,7 @@ export function TapsPanel({ assessment }: { assessment: Assessment }) {
   const { taps } = bms;
   return (
     <Panel title="Taps of the sense plug" about="read by meter between neighbours, plug open">
+      <TapCard name={build.name} bms={bms} system={build.units} />
       <textarea
         aria-label="Readings of the taps"
         placeholder={'3.301\n3.302\n3.300 …'}
@@ -43,6 +45,9 @@ export function TapsPanel({ assessment }: { assessment: Assessment }) {
       />
       <div className="mt-1 flex flex-wrap gap-2">
         <Action onPress={take}>Judge these readings</Action>
+        <Action look="quiet" onPress={() => window.print()}>
+          Print the tap card
+        </Action>
         {taps && (
           <Action look="quiet" onPress={() => dispatch({ edit: 'setTaps', input: { readingsV: [] } })}>
             Take the reading back

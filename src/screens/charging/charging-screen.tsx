@@ -18,7 +18,10 @@ import { StandInPanel } from './stand-in-panel';
 import { WarmPanel } from './warm-panel';
 import { WhenPanel } from './when-panel';
 
-const ChargeChart = dynamic(() => import('./charge-chart'), { ssr: false });
+const ChargeChart = dynamic(() => import('./charge-chart'), {
+  ssr: false,
+  loading: () => <div className="h-[388px]" />,
+});
 
 export function ChargingScreen() {
   return <ChargingSheet {...useSheet()} />;
@@ -167,6 +170,8 @@ function ChargerPanel({ assessment: { build } }: { assessment: Assessment }) {
         figure="chargerEfficiency"
         note={charging.efficiency === undefined ? 'assumed 92 %' : ''}
       />
+      <FigureSetting build={build} figure="chargerTimer" />
+      <FigureSetting build={build} figure="chargerCharge" />
       <FigureSetting build={build} figure="chargeLimit" note="by its own setting, or the cable’s" />
       <YesNo
         label="Isolates mains from pack"

@@ -10,11 +10,13 @@ import {
   type CurvePoint,
   type DriveRecord,
   findDevice,
+  type HealthRecord,
   LIMIT_CURVES,
   type LimitCurveId,
   type LimitCurves,
   MOST_CURVE_POINTS,
   MOST_DRIVES,
+  MOST_HEALTH,
   type Reading,
 } from '../types';
 import { define } from './definition';
@@ -177,6 +179,28 @@ export const CHARGE_EDITS = {
       if (!draft.drives || !Object.hasOwn(draft.drives, id))
         throw new EditRefused('That drive is no longer in the list.', 'Look at the list again.');
       delete draft.drives[id];
+    },
+  }),
+
+  addHealth: define<{ record: HealthRecord }>({
+    title: (_, { record }) => `health of ${record.date}`,
+    apply: (draft, { record }) => {
+      refuseNoDay(record.date);
+      draft.health ??= {};
+      if (Object.hasOwn(draft.health, record.id))
+        throw new EditRefused(`The id "${record.id}" is used already.`, 'Make a fresh id.');
+      if (Object.keys(draft.health).length >= MOST_HEALTH)
+        throw new EditRefused(`${MOST_HEALTH} records are kept at most.`, 'Drop an old one first.');
+      draft.health[record.id] = record;
+    },
+  }),
+
+  dropHealth: define<{ id: string }>({
+    title: (build, { id }) => `drop the health of ${build.health?.[id]?.date ?? 'a day'}`,
+    apply: (draft, { id }) => {
+      if (!draft.health || !Object.hasOwn(draft.health, id))
+        throw new EditRefused('That record is no longer in the list.', 'Look at the list again.');
+      delete draft.health[id];
     },
   }),
 

@@ -74,6 +74,8 @@ export const SETTABLE = {
   acBreaker: figure('Breaker in the car', ['charging', 'acBreakerA'], 'current', 1, 400),
   earthResistance: figure('Earth pin to body, measured', ['charging', 'earthOhm'], 'resistance', 0, 1e6),
   chargerTrial: figure('Tried at a pack voltage of', ['charging', 'trialV'], 'voltage', 1, 2000),
+  chargerTimer: figure('Its timer ends it after', ['charging', 'timeLimitS'], 'time', 60, 1e6),
+  chargerCharge: figure('Its counter ends it after', ['charging', 'chargeLimitAh'], 'charge', 0.1, 1e5),
   readyHour: figure('Ready at, hour of the day', ['charging', 'readyH'], 'count', 0, 24),
   cheapFrom: figure('Cheap from', ['charging', 'cheapFromH'], 'count', 0, 24),
   cheapTo: figure('… until', ['charging', 'cheapToH'], 'count', 0, 24),

@@ -11,6 +11,7 @@ import {
   LOSSES,
   MOST_DRIVE_CELLS,
   MOST_DRIVES,
+  MOST_HEALTH,
   OWN_LIMITS,
   PASSAGES,
   SCHOOL_CHOICES,
@@ -188,6 +189,20 @@ export const buildSchema = object({
           .max(MOST_DRIVE_CELLS),
       }),
       MOST_DRIVES,
+    ),
+  ),
+  health: optional(
+    record(
+      object({
+        id: id(),
+        date: Joi.string().isoDate(),
+        odometerM: nullable(nonNegative(1e10)),
+        capacityAh: nullable(positive(1e5)),
+        fastCharges: nullable(nonNegative(1e6)),
+        slowCharges: nullable(nonNegative(1e6)),
+        note: text(500),
+      }),
+      MOST_HEALTH,
     ),
   ),
   chassis: optional(

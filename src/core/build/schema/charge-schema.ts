@@ -50,6 +50,8 @@ export const charging = object({
   limitA: optional(positive(400)),
   fromSoc: optional(share()),
   nightS: optional(positive(200000)),
+  timeLimitS: optional(positive(1e6)),
+  chargeLimitAh: optional(positive(1e5)),
   readyH: optional(Joi.number().min(0).max(24)),
   cheapFromH: optional(Joi.number().min(0).max(24)),
   cheapToH: optional(Joi.number().min(0).max(24)),

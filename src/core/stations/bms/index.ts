@@ -1,6 +1,7 @@
 import { defineStation } from '../define';
 import { CURVE_RULES } from './curve-rules';
 import { DRIVE_RULES } from './drive-rules';
+import { HEALTH_RULES } from './health-rules';
 import { KEEP_UP_RULES } from './keep-up-rules';
 import { LEAD_RULES } from './lead-rules';
 import { LIMIT_RULES } from './limit-rules';
@@ -16,7 +17,16 @@ export const bms = defineStation({
   question: 'How is every cell kept inside its limits?',
   key: 'a',
   begin: 'begin with cells in Pack, then choose what watches them',
-  rules: [...LINK_RULES, ...TAP_RULES, ...LIMIT_RULES, ...CURVE_RULES, ...KEEP_UP_RULES, ...DRIVE_RULES, ...LEAD_RULES],
+  rules: [
+    ...LINK_RULES,
+    ...TAP_RULES,
+    ...LIMIT_RULES,
+    ...CURVE_RULES,
+    ...KEEP_UP_RULES,
+    ...DRIVE_RULES,
+    ...LEAD_RULES,
+    ...HEALTH_RULES,
+  ],
   leaves: ({ vehicle }) => [
     'Warmth inside the boxes.',
     ...(lithiumIn(vehicle) && watches(vehicle) && !electronic(vehicle)
@@ -27,4 +37,5 @@ export const bms = defineStation({
 });
 
 export { proposedCurve } from './curve-rules';
+export { proposedLimits } from './proposed-limits';
 export type { BmsResults, CellWindow } from './results';

@@ -1,3 +1,4 @@
+import type { HealthRecord } from '../../build';
 import { cellExtremes } from '../../physics/cell-care';
 import { HYDROGEN_L_PER_AH, WATER_G_PER_AH } from '../../physics/lead-upkeep';
 import {
@@ -8,10 +9,13 @@ import {
   drivesOf,
   latestDrive,
   measuredCellOhm,
+  type RowPlace,
+  rowPlaces,
   vehicleCharge,
 } from '../../simulate';
 import { partOf, type Vehicle } from '../../vehicle';
 import type { Context } from '../context';
+import { healthOf } from './health-rules';
 import { cellsOf, electronic, groupsOf, lithiumIn } from './shared';
 import { tapsOf } from './tap-rules';
 
@@ -36,12 +40,16 @@ export interface BmsResults {
   /** The sense plug as read; null: not read. */
   readonly taps: ReturnType<typeof tapsOf>;
   /** One cell a hundredth lower than all others, evened out; null: no shunt current told. */
+  /** Every cell of the row, for whoever reads it with a meter. */
+  readonly places: readonly RowPlace[];
   /** Drives that were logged or read, oldest first. */
   readonly drives: readonly DriveFindings[];
   /** Resistance of a cell by the latest of them; null: it does not tell. */
   readonly measured: ReturnType<typeof measuredCellOhm>;
   /** Boxes whose cells have an adopted resistance. */
   readonly adoptedIds: readonly string[];
+  /** Records of its health, oldest first. */
+  readonly health: readonly HealthRecord[];
   /** What a charge of flooded cells takes; null: none are, or the charge is not told. */
   readonly upkeep: {
     readonly overchargeAh: number;
@@ -102,6 +110,7 @@ export function bmsResults({ vehicle }: Context): BmsResults {
         }
       : null,
     taps: tapsOf(vehicle),
+    places: rowPlaces(vehicle),
     drives: drivesOf(vehicle).map(driveFindings),
     measured: latest ? measuredCellOhm(vehicle, latest) : null,
     adoptedIds: Object.values(vehicle.build.adoptions)
@@ -109,6 +118,7 @@ export function bmsResults({ vehicle }: Context): BmsResults {
         ({ field, subjectId }) => field === 'resistanceOhm' && vehicle.deviceOf.get(subjectId)?.device.kind === 'box',
       )
       .map(({ subjectId }) => subjectId),
+    health: healthOf(vehicle),
     upkeep: upkeepOf(vehicle),
     capacityAh,
     balance,

@@ -182,6 +182,57 @@ const night = defineRule({
   remedies: 'A stronger supply or charger, a longer night, or a charge that is ended earlier.',
 });
 
+/** A guard that lets twice a charge through guards nothing. */
+const TWICE = 2;
+
+const timer = defineRule({
+  id: 'charging.timer',
+  endangers: 'comfort',
+  says: {
+    fails: 'The charger’s own {what} ends the charge too early',
+    holds: 'The charger’s own {what} guards the charge',
+    line: '{demand} wanted, it ends at {limit}',
+  },
+  variants: {
+    late: {
+      fails: 'The charger’s own {what} ends a runaway charge too late',
+      holds: 'The charger’s own {what} guards the charge',
+      line: '{demand} wanted, it ends at {limit} only',
+    },
+  },
+  comfort: 0,
+  sources: [
+    'Timer and ampere-hour limit of a programmed charger: beyond the usual charge, within twice of it (practice)',
+  ],
+  judge: ({ vehicle }): Finding<'what', 'late'>[] => {
+    const { timeLimitS, chargeLimitAh } = vehicle.build.charging ?? {};
+    const charge = chargeFor(vehicle);
+    if (!isCharge(charge) || charge.run.end !== 'cut-off') return [];
+    const { last } = charge.run;
+    const ampereHours = (last.soc - charge.fromSoc) * charge.capacityAh;
+    const guards = [
+      ['timer', 'time', last.timeS, timeLimitS],
+      ['ampere-hour limit', 'charge', ampereHours, chargeLimitAh],
+    ] as const;
+    return guards.flatMap(([what, dimension, demand, limit]): Finding<'what', 'late'>[] => {
+      if (limit === undefined) return [];
+      const late = limit > TWICE * demand;
+      return [
+        {
+          subject: { ...CHARGE_REF, id: `charging-${dimension}`, name: `Charger’s ${what}` },
+          demand: { value: demand, dimension },
+          limit: { value: limit, dimension },
+          holds: demand <= limit && !late,
+          figures: { what },
+          ...(late ? { variant: 'late' as const } : {}),
+          assumed: charge.assumed,
+        },
+      ];
+    });
+  },
+  remedies: 'Set it a quarter beyond the longest usual charge.',
+});
+
 /** Forecast and meter differ by no more than this share. */
 const AGREES = 0.15;
 
@@ -256,4 +307,4 @@ function cause(ratio: number, metered: number | null, assumedW: number): string 
     : ': the power fits, so the pack takes less, or began higher';
 }
 
-export const END_RULES: readonly Rule[] = [cellVoltage, reaches, ends, night, measured];
+export const END_RULES: readonly Rule[] = [cellVoltage, reaches, ends, night, timer, measured];

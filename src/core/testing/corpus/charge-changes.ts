@@ -67,3 +67,13 @@ export const readSince = (cells: number): Change =>
   });
 export const school = (bms: 'none' | 'shunts' | 'distributed' | 'central') =>
   edit({ edit: 'setSchool', input: { bms } });
+/** A capacity test of the pack. */
+export const tested = (capacityAh: number) => ({
+  id: 'health',
+  date: '2026-05-02',
+  odometerM: 4e6,
+  capacityAh,
+  fastCharges: null,
+  slowCharges: 100,
+  note: '',
+});

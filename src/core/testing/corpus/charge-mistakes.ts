@@ -1,5 +1,5 @@
 import { both, edit, refit } from './change';
-import { care, choose, curve, driven, figure, readSince, school, taps } from './charge-changes';
+import { care, choose, curve, driven, figure, readSince, school, taps, tested } from './charge-changes';
 import type { Harmless, Mistake } from './mistake';
 
 const CELLS = 'Cells that nobody watches, limits that don’t fit';
@@ -7,6 +7,30 @@ const CHARGE = 'Supply, charger, end of charge';
 
 /** What is set in electronics and charger, and what they hang on. */
 export const CHARGE_MISTAKES: readonly Mistake[] = [
+  {
+    kind: CELLS,
+    did: 'a pack that was tested at 60 % and is judged with 80 %',
+    on: 'larkspur',
+    plant: edit({ edit: 'addHealth', input: { record: tested(108) } }),
+    speaks: 'bms.health:bms-health',
+    says: 'The pack holds less than the aged one that all is judged with',
+  },
+  {
+    kind: CHARGE,
+    did: 'a timer of four hours for a charge of nine',
+    on: 'larkspur',
+    plant: figure('chargerTimer', 14400),
+    speaks: 'charging.timer:charging-time',
+    says: 'The charger’s own timer ends the charge too early',
+  },
+  {
+    kind: CHARGE,
+    did: 'an ampere-hour limit of three packs',
+    on: 'larkspur',
+    plant: figure('chargerCharge', 540),
+    speaks: 'charging.timer:charging-charge',
+    says: 'The charger’s own ampere-hour limit ends a runaway charge too late',
+  },
   {
     kind: CELLS,
     did: 'a lithium pack without electronics',
@@ -368,6 +392,16 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
 ];
 
 export const CHARGE_HARMLESS: readonly Harmless[] = [
+  {
+    did: 'a pack that was tested at 94 %',
+    on: 'larkspur',
+    change: edit({ edit: 'addHealth', input: { record: tested(170) } }),
+  },
+  {
+    did: 'a timer and an ampere-hour limit a quarter beyond the usual charge',
+    on: 'larkspur',
+    change: both(figure('chargerTimer', 42500), figure('chargerCharge', 125)),
+  },
   {
     did: 'charging from 6 °C, with a pad of 400 W that runs while it charges',
     on: 'firn',

@@ -1,0 +1,40 @@
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import type { BmsResults } from '@/core/stations/bms';
+
+/** On paper only: every pair of sense wires, where its cell is, and room for what the meter says. */
+export function TapCard({ name, bms, system }: { name: string; bms: BmsResults; system: UnitSystem }) {
+  if (!bms.window) return null;
+  const volts = (value: number) => formatQuantity({ value, dimension: 'voltage' }, system, 3).text;
+  return (
+    <div data-print="" className="print-only">
+      <h2 className="font-tight text-head font-semibold">{name}: taps of the sense plug</h2>
+      <p className="text-note">
+        Plug open, meter between neighbouring wires, from the row’s minus. Each has to read {volts(bms.window.emptyV)}{' '}
+        to {volts(bms.window.fullV)}, plus on the higher wire. Double, negative, nothing: leave the plug open. The row
+        has the whole pack’s voltage behind thin wires; gloves, one hand, no ring.
+      </p>
+      <table className="mt-2 w-full text-left text-note">
+        <thead>
+          <tr>
+            <th scope="col">Cell</th>
+            <th scope="col">Wires</th>
+            <th scope="col">Where</th>
+            <th scope="col">Read, V</th>
+          </tr>
+        </thead>
+        <tbody>
+          {bms.places.map(({ cell, box, cellInBox }) => (
+            <tr key={cell} className="border-b border-rule">
+              <th scope="row">{cell}</th>
+              <td>
+                {cell} – {cell + 1}
+              </td>
+              <td>{box === null ? '' : `${box}, ${cellInBox}`}</td>
+              <td className="w-1/4" />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
