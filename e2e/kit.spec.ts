@@ -84,6 +84,7 @@ test('yes or no, and one of two, by key', async ({ page }) => {
   await expect(box).not.toBeChecked();
   await page.getByRole('radio', { name: 'this station' }).focus();
   await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('radio', { name: 'whole vehicle' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('radio', { name: 'whole vehicle' })).toBeChecked();
   // The chosen one pressed again stays chosen.

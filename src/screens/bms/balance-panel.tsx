@@ -11,7 +11,7 @@ import { FigureSetting } from '../shell/figure-setting';
 
 const BalanceChart = dynamic(() => import('./balance-chart'), {
   ssr: false,
-  loading: () => <div className="h-[388px]" />,
+  loading: () => <div className="h-[350px]" />,
 });
 
 const END_WORDS: Readonly<Record<RowRun['end'], string>> = {
@@ -52,12 +52,18 @@ export function BalancePanel({ assessment }: { assessment: Assessment }) {
         <p role="alert" className="text-fails">
           It could not be worked out: {trouble}
         </p>
-      ) : !ran || ran.key !== key ? (
-        <p className="text-soft" aria-live="polite">
+      ) : !ran ? (
+        // As high as what comes: nothing below it moves under a hand.
+        <p className="min-h-[700px] text-soft min-[1080px]:min-h-[371px]" aria-live="polite">
           Being charged …
         </p>
       ) : (
-        <Ran ran={ran} assessment={assessment} />
+        <>
+          <Ran ran={ran} assessment={assessment} />
+          <p className="h-5 text-note text-soft" aria-live="polite">
+            {ran.key === key ? '' : 'Being charged anew …'}
+          </p>
+        </>
       )}
       <div className="mt-2 grid gap-x-8 min-[700px]:grid-cols-2">
         <FigureSetting build={build} figure="cellSpread" note="where no tap tells it" />

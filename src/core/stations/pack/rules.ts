@@ -186,7 +186,24 @@ function extremes(
     if (!high || v > high.v) high = { v, solved };
     if (worksIn(context, deviceId, solved) && (!low || v < low.v)) low = { v, solved };
   }
+  // What is joined while it charges only meets the charge voltage at its end, where the case has the cells at rest.
+  if (high && high.solved.state.id === 'charging' && high.solved.corner.atChargeVoltage)
+    high = { v: high.v * riseToFull(context), solved: high.solved };
   return high && high.v > 0 ? { high, low: low ?? high } : null;
+}
+
+/** Charge voltage of a row over its rest voltage when full. */
+function riseToFull({ vehicle }: Context): number {
+  const [restV, fullV] = (packStrings(vehicle)[0]?.boxIds ?? []).reduce(
+    ([rest, full], id) => {
+      const box = vehicle.deviceOf.get(id);
+      const cell = partOf(box, 'cell');
+      const cells = box?.device.cellsInSeries ?? 0;
+      return cell ? [rest + cells * openCircuitVoltage(cell.chemistry, 1), full + cells * cell.fullV] : [rest, full];
+    },
+    [0, 0],
+  );
+  return restV! > 0 ? fullV! / restV! : 1;
 }
 
 const windows = (context: Context) =>
