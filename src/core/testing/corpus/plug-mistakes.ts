@@ -1,4 +1,4 @@
-import { both, device, edit } from './change';
+import { both, device, edit, refit } from './change';
 import { choose, figure, garage, ownWay, plug } from './charge-changes';
 import type { Harmless, Mistake } from './mistake';
 
@@ -7,6 +7,15 @@ const MAINS = 'Mains in the car';
 
 /** How the car is plugged in, and what mains meets in it. */
 export const PLUG_MISTAKES: readonly Mistake[] = [
+  {
+    kind: PLUG,
+    // 40 cells rest at 136 V and are charged to 142 V.
+    did: 'a charger behind a charge contactor that gives 139 V, enough for the pack at rest only',
+    on: 'larkspur',
+    plant: refit('charger-dc', 'bus-device', { window: { workingMinV: 80, workingMaxV: 139, absoluteMaxV: 180 } }),
+    speaks: 'device.voltage-max:charger-dc',
+    says: 'Garage charger can’t charge the pack full',
+  },
   {
     kind: PLUG,
     did: 'a plug that leaves the inverter its enable',
