@@ -58,13 +58,23 @@ test('a few cells read since clear nothing that a whole log found; another whole
   });
   const few = { ...drive([cell(), cell(), cell()]), id: 'few', date: '2026-06-01' };
   const counting = (...drives: readonly DriveRecord[]) =>
-    drivesThatCount(vehicleOf({ ...firn9(), drives: Object.fromEntries(drives.map((one) => [one.id, one])) }), 90).map(
-      ({ id }) => id,
-    );
+    drivesThatCount(
+      vehicleOf({ ...firn9(), drives: Object.fromEntries(drives.map((one) => [one.id, one])) }),
+      90,
+      'resistance',
+    ).map(({ id }) => id);
   const [odd, fresh] = [whole('odd', '2026-05-02', 0.003), whole('fresh', '2026-07-01', 0.001)];
   expect(counting(few, odd)).toEqual(['odd', 'few']);
   expect(counting(few, odd, fresh)).toEqual(['fresh']);
   expect(counting(few)).toEqual(['few']);
+  // All at rest: nothing was loaded, nothing is cleared.
+  const rest = {
+    ...whole('rest', '2026-08-01', 0.001),
+    from: 'typed' as const,
+    peakA: null,
+    cells: Array.from({ length: 90 }, () => cell({ resistanceOhm: null, lowestV: 3.9 })),
+  };
+  expect(counting(odd, rest)).toEqual(['odd', 'rest']);
 });
 
 test('without links and at 25 °C: (1.2 mΩ − link) at 10 °C is 1.5 times as much as at 25 °C', () => {

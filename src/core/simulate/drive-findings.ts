@@ -68,27 +68,32 @@ export function driveFindings(drive: DriveRecord): DriveFindings {
 export const drivesOf = ({ build }: Vehicle): readonly DriveRecord[] =>
   Object.values(build.drives ?? {}).sort((p, q) => (p.date < q.date ? -1 : p.date > q.date ? 1 : 0));
 
-/** Cells that a drive says something of. */
-const cellsRead = (drive: DriveRecord): number =>
-  drive.cells.filter(
-    ({ lowestV, restV, resistanceOhm }) => lowestV !== null || restV !== null || resistanceOhm !== null,
+/** What is asked of a drive: how low cells were pulled, which only a load tells, or what they resist. */
+export type AskedOfDrive = 'low' | 'resistance';
+
+/** Cells that a drive answers it for. */
+const cellsRead = (drive: DriveRecord, asked: AskedOfDrive): number =>
+  drive.cells.filter(({ lowestV, resistanceOhm }) =>
+    asked === 'resistance'
+      ? resistanceOhm !== null && resistanceOhm > 0
+      : lowestV !== null && (drive.from === 'log' || drive.peakA !== null),
   ).length;
 
 /**
- * The drives that still count, oldest first: the last one that read every cell, and what was read since. A few cells read by meter clear
- * nothing that a whole log found.
+ * The drives that still count, oldest first: the last one that answers for every cell, and what was read since. A few cells, or all of them
+ * at rest, clear nothing that a whole log found.
  */
-export function drivesThatCount(vehicle: Vehicle, cells: number): readonly DriveRecord[] {
+export function drivesThatCount(vehicle: Vehicle, cells: number, asked: AskedOfDrive): readonly DriveRecord[] {
   const drives = drivesOf(vehicle);
-  const whole = drives.findLastIndex((drive) => cellsRead(drive) >= cells);
+  const whole = drives.findLastIndex((drive) => cellsRead(drive, asked) >= cells);
   return whole < 0 ? drives : drives.slice(whole);
 }
 
 /** What is said where not every cell was read. */
-export const unreadCells = (drives: readonly DriveRecord[], cells: number): readonly string[] => {
-  const most = Math.max(0, ...drives.map(cellsRead));
+export function unreadCells(drives: readonly DriveRecord[], cells: number, asked: AskedOfDrive): readonly string[] {
+  const most = Math.max(0, ...drives.map((drive) => cellsRead(drive, asked)));
   return most < cells ? [`${most} of ${cells} cells were read.`] : [];
-};
+}
 
 export const latestDrive = (vehicle: Vehicle): DriveRecord | null => drivesOf(vehicle).at(-1) ?? null;
 

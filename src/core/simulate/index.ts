@@ -127,6 +127,7 @@ export {
   drawnFrom,
   NIGHT_S,
   supplyOf,
+  usualChargers,
   type VehicleCharge,
   vehicleCharge,
 } from './vehicle-charge';

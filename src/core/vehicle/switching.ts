@@ -23,7 +23,7 @@ interface Switching {
   readonly bridged: ReadonlySet<Id>;
   /** Contactors without which no cell reaches any inverter. */
   readonly mains: ReadonlySet<Id>;
-  /** Contactors without which no cell reaches any charger. */
+  /** Contactors without which no cell reaches one of the chargers. */
   readonly chargeMains: ReadonlySet<Id>;
 }
 
@@ -76,10 +76,10 @@ function findSwitching(resolved: Resolved): Switching {
     resolved.devices.flatMap(({ id, device }) => (is(device) ? [id] : []));
   const relays = new Set(branches.flatMap(({ relayIds }) => relayIds));
   const mains = fedOnlyBy(ids(({ kind }) => kind === 'inverter'));
-  const chargeMains = fedOnlyBy(
-    ids(({ kind }) => hasTrait(kind, 'charges')),
-    // Nothing is charged through a precharge resistor.
-    branches.flatMap(({ resistorIds }) => resistorIds),
+  // What any of them needs; nothing is charged through a precharge resistor.
+  const resistors = branches.flatMap(({ resistorIds }) => resistorIds);
+  const chargeMains = new Set(
+    ids(({ kind }) => hasTrait(kind, 'charges')).flatMap((id) => [...fedOnlyBy([id], resistors)]),
   );
   return { branches, relays, mains, chargeMains, bridged: new Set(branches.flatMap(({ bridgedIds }) => bridgedIds)) };
 }

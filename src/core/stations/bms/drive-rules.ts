@@ -31,7 +31,7 @@ const lowest = defineRule({
   ],
   judge: ({ vehicle }): Finding<'cell' | 'drive'>[] => {
     const cells = groupsOf(vehicle);
-    const drives = drivesThatCount(vehicle, cells);
+    const drives = drivesThatCount(vehicle, cells, 'low');
     const limit = leastOf(vehicle);
     const found = drives
       .flatMap((drive) => {
@@ -47,7 +47,7 @@ const lowest = defineRule({
         limit: volts(limit),
         margin: marginAtLeast(found.weakest.value, limit),
         figures: { cell: String(found.weakest.cell), drive: found.drive.name },
-        assumed: unreadCells(drives, cells),
+        assumed: unreadCells(drives, cells, 'low'),
       },
     ];
   },
@@ -68,7 +68,7 @@ const joints = defineRule({
   ],
   judge: ({ vehicle }): Finding<'detail'>[] => {
     const cells = groupsOf(vehicle);
-    const drives = drivesThatCount(vehicle, cells);
+    const drives = drivesThatCount(vehicle, cells, 'resistance');
     const ohm = (value: number) => q(value, 'resistance');
     // Two cells have no middle.
     const told = drives
@@ -87,7 +87,7 @@ const joints = defineRule({
               ? `${ohm(medianOhm)} in the middle, most cell ${highestOhm.cell} with ${ohm(highestOhm.value)}`
               : `${cellsText(odd, ({ value }) => ohm(value))}; ${ohm(medianOhm)} in the middle, in “${drive.name}”`,
         },
-        assumed: unreadCells(drives, cells),
+        assumed: unreadCells(drives, cells, 'resistance'),
       },
     ];
   },

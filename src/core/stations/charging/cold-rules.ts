@@ -2,7 +2,7 @@ import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref 
 import { openCircuitVoltage } from '../../physics/cell';
 import { isLithium } from '../../physics/cell-care';
 import { GENERIC_TEMPERATURES } from '../../physics/cell-limits';
-import { BOX_W_PER_K, CELL_J_PER_KGK, chargersOf, NIGHT_S, tripPack, warmedBy } from '../../simulate';
+import { BOX_W_PER_K, CELL_J_PER_KGK, chargersOf, NIGHT_S, tripPack, usualChargers, warmedBy } from '../../simulate';
 import { partOf, type Vehicle } from '../../vehicle';
 import { deviceRef, volts } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -107,7 +107,9 @@ const lowEnd = defineRule({
       const demand = pack.cellsInSeries * openCircuitVoltage(pack.chemistry, soc);
       const { trialV, trialSteady } = charging;
       const least = part.window.workingMinV * LOW_END;
-      const tried = trialV !== undefined && trialSteady !== undefined;
+      // A trial is one of the charger that is usually charged with, not of every other.
+      const usual = usualChargers(vehicle);
+      const tried = trialV !== undefined && trialSteady !== undefined && usual.length === 1 && usual[0] === charger;
       // Steady at a voltage proves it from there on; hunting at one disproves it up to there.
       const limit = !tried ? least : trialSteady ? Math.min(least, trialV) : Math.max(least, trialV * (1 + 1e-6));
       return [

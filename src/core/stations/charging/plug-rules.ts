@@ -7,12 +7,17 @@ import { CHARGE_REF } from './shared';
 
 const asks = (what: string): Finding<'detail'> => ({ subject: CHARGE_REF, missing: [{ ref: CHARGE_REF, what }] });
 
-/** Inverters that the cells still reach while it charges, with the contactors that join them. */
+/** How cells still reach an inverter while it charges: the contactors that join it, or that none stands between. Empty: they reach none. */
 function joinedInverters({ vehicle, rules }: Context): readonly string[] {
   return vehicle.devices
     .filter(({ device }) => device.kind === 'inverter')
     .filter((inverter) => spanIn(vehicle, 'charging', inverter) > rules.classBDcV.value / 100)
-    .flatMap((inverter) => closedOnTheWay(vehicle, 'charging', inverter).slice(0, 3));
+    .map((inverter) => {
+      const names = closedOnTheWay(vehicle, 'charging', inverter).slice(0, 3);
+      return names.length > 0
+        ? `${names.join(', ')} also ${names.length === 1 ? 'joins' : 'join'} ${inverter.device.name} while it charges`
+        : `no contactor stands between the cells and ${inverter.device.name}`;
+    });
 }
 
 const runApart = defineRule({
@@ -44,7 +49,7 @@ const runApart = defineRule({
         {
           subject: CHARGE_REF,
           holds: false,
-          figures: { detail: `${joined.join(', ')} also join the inverter while it charges` },
+          figures: { detail: joined.join('; ') },
         },
       ];
     if (apart === 'changeover')

@@ -37,14 +37,16 @@ const open = defineRule({
   sources: ['Nodal analysis: with the contactors closed that drive, or that charge, both terminals join the pack'],
   judge: ({ vehicle }) => {
     const [cruise, charging] = (['cruise', 'charging'] as const).map((id) => vehicle.caseOf(`${id}/nominal/sustained`));
-    if (!cruise?.point.solvable || !charging?.point.solvable) return [];
-    return consumersOf(vehicle).map((device): Finding<'detail'> => {
+    return consumersOf(vehicle).flatMap((device): Finding<'detail'>[] => {
       // A charger is joined while it charges; what feeds 12 V besides, while driving too.
       const charges = hasTrait(device.device.kind, 'charges');
       const wanted = [
         ...(charges && !hasTrait(device.device.kind, 'feeds-12-v') ? [] : [cruise]),
         ...(charges ? [charging] : []),
-      ].map((solved) => ({
+      ].flatMap((solved) => (solved?.point.solvable ? [solved] : []));
+      // Without an operating point the pack is asked first.
+      if (wanted.length < (charges && hasTrait(device.device.kind, 'feeds-12-v') ? 2 : 1)) return [];
+      const read = wanted.map((solved) => ({
         solved,
         v: terminalVoltage(
           solved,
@@ -52,20 +54,22 @@ const open = defineRule({
           { deviceId: device.id, terminal: 'minus' },
         ),
       }));
-      const reversed = wanted.some(({ v }) => v !== null && v < -1);
-      const unfed = wanted.find(({ v }) => v === null || Math.abs(v) <= 1);
-      const [first] = wanted;
-      return {
-        subject: deviceRef(device),
-        holds: !unfed && !reversed,
-        figures: {
-          detail: reversed
-            ? 'plus and minus are swapped'
-            : unfed
-              ? `no closed way to both poles of the pack${unfed.solved === charging ? ' while it charges' : ''}`
-              : `${q(first!.v!, 'voltage', 3)} in ${first!.solved === charging ? 'charging' : 'cruise'}`,
+      const reversed = read.some(({ v }) => v !== null && v < -1);
+      const unfed = read.find(({ v }) => v === null || Math.abs(v) <= 1);
+      const [first] = read;
+      return [
+        {
+          subject: deviceRef(device),
+          holds: !unfed && !reversed,
+          figures: {
+            detail: reversed
+              ? 'plus and minus are swapped'
+              : unfed
+                ? `no closed way to both poles of the pack${unfed.solved === charging ? ' while it charges' : ''}`
+                : `${q(first!.v!, 'voltage', 3)} in ${first!.solved === charging ? 'charging' : 'cruise'}`,
+          },
         },
-      };
+      ];
     });
   },
   remedies: 'Wire it to both poles, behind the contactors that close for it.',

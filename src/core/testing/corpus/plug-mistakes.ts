@@ -1,4 +1,4 @@
-import { both, device, edit, refit } from './change';
+import { both, device, edit, reEnd, refit } from './change';
 import { choose, figure, garage, ownWay, plug } from './charge-changes';
 import type { Harmless, Mistake } from './mistake';
 
@@ -7,6 +7,22 @@ const MAINS = 'Mains in the car';
 
 /** How the car is plugged in, and what mains meets in it. */
 export const PLUG_MISTAKES: readonly Mistake[] = [
+  {
+    kind: PLUG,
+    did: 'an inverter wired before the main contactor, with a changeover switch told',
+    on: 'larkspur',
+    plant: both(ownWay, reEnd('c-inv-plus', 'a', 'k-main.a'), choose({ apart: 'changeover' })),
+    speaks: 'charging.run-apart:charging',
+    says: 'It could drive while it charges',
+  },
+  {
+    kind: PLUG,
+    did: 'contactors of their own told: the garage charger’s way is right, the one on board hangs behind the main contactor',
+    on: 'larkspur',
+    plant: both(reEnd('c-dc-tap', 'a', 'k-main.a'), choose({ apart: 'own-contactors', excluded: true })),
+    speaks: 'charging.run-apart:charging',
+    says: 'It could drive while it charges',
+  },
   {
     kind: PLUG,
     // 40 cells rest at 136 V and are charged to 142 V.
