@@ -4,7 +4,7 @@ import { acCableA, chargeChain, chargersOf, drawnFrom } from '../../simulate';
 import type { ResolvedDevice, Vehicle } from '../../vehicle';
 import { amps } from '../context';
 import { defineRule, type Rule } from '../define';
-import { CHARGE_REF } from './shared';
+import { CHARGE_REF, NO_REACTIVE } from './shared';
 
 const AC_REF: Ref = { kind: 'build', id: 'charge-ac', name: 'AC cable in the car' };
 const BREAKER_REF: Ref = { kind: 'build', id: 'charge-breaker', name: 'Breaker in the car' };
@@ -72,6 +72,7 @@ const cable = defineRule({
         demand: amps(demand),
         limit: amps(limit),
         margin: limit > 0 ? marginAtMost(demand, limit) : -1,
+        assumed: [NO_REACTIVE],
         lines: () => [
           {
             formula: 'I_z = I_table · √((θ − θ_air) / 40 K)',
@@ -107,7 +108,15 @@ const breaker = defineRule({
     // What is missing is asked with the cable.
     if (acBreakerA === undefined || !isCurrent(drawn)) return [];
     const limit = acBreakerA * (vehicle.build.ruleSet === 'north-america' ? 0.8 : 1);
-    return [{ subject: BREAKER_REF, demand: amps(drawn), limit: amps(limit), margin: marginAtMost(drawn, limit) }];
+    return [
+      {
+        subject: BREAKER_REF,
+        demand: amps(drawn),
+        limit: amps(limit),
+        margin: marginAtMost(drawn, limit),
+        assumed: [NO_REACTIVE],
+      },
+    ];
   },
   remedies: 'A larger breaker that the cable still bears, or hold the charger down.',
 });
@@ -281,6 +290,7 @@ const drop = defineRule({
         demand: { value: lost, dimension: 'ratio' },
         limit: { value: DROP_MOST, dimension: 'ratio' },
         margin: marginAtMost(lost, DROP_MOST),
+        assumed: [NO_REACTIVE],
         lines: () => [
           {
             formula: phases === 1 ? 'ΔU/U = 2 · ρ · l · I / (A · U)' : 'ΔU/U = ρ · l · I / (A · U)',

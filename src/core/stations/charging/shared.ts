@@ -14,3 +14,7 @@ export function chargeFor(vehicle: Vehicle): ReturnType<typeof vehicleCharge> {
 }
 
 export const isCharge = (charge: ReturnType<typeof vehicleCharge>): charge is VehicleCharge => 'run' in charge;
+
+/** Said wherever an AC current is worked out from the charger’s power. */
+export const NO_REACTIVE =
+  'The charger draws no reactive current (power factor 1): an old one without correction draws up to half more.';

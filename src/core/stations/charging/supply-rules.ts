@@ -2,7 +2,7 @@ import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { type ChainLink, chargeChain, drawnFrom } from '../../simulate';
 import { amps } from '../context';
 import { defineRule, type Rule } from '../define';
-import { CHARGE_REF } from './shared';
+import { CHARGE_REF, NO_REACTIVE } from './shared';
 
 const BEARS: ReadonlySet<ChainLink['id']> = new Set(['circuit', 'socket', 'cord']);
 const linkRef = ({ id, name }: ChainLink) => ({ kind: 'build' as const, id: `charge-${id}`, name });
@@ -53,7 +53,7 @@ const supply = defineRule({
               : marginAtMost(demand, link.ampere!),
             assumed: [
               ...(supply?.phases === undefined ? ['One phase.'] : []),
-              'The charger draws no reactive current (power factor 1): an old one without correction draws up to half more.',
+              NO_REACTIVE,
               ...(link.limits ? ['The wall unit and the cable tell their currents, and the charger obeys.'] : []),
             ],
             lines: () => [
