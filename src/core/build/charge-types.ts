@@ -33,6 +33,16 @@ export interface CellCare {
   readonly throttlesCharger?: boolean;
   readonly opensCoils?: boolean;
   readonly senseFused?: boolean;
+  /** Sense wires: the longest, of what cross-section, and pins of one plug, in the order of the row. */
+  readonly senseM?: number;
+  readonly senseMm2?: number;
+  readonly sensePins?: number;
+  /** It bleeds no cell while it reads. */
+  readonly pausesBleeding?: boolean;
+  /** It comes out of another vehicle; it looks for so many cells in a row, and counts with so much capacity, Ah. */
+  readonly kept?: boolean;
+  readonly keptCells?: number;
+  readonly keptAh?: number;
   /** As read by meter between neighbouring sense wires at the open plug, at rest, from the row’s minus, V. */
   readonly tapsV?: readonly number[];
 }
@@ -41,7 +51,14 @@ export type LimitCurveId = (typeof LIMIT_CURVES)[number];
 export type CurvePoint = readonly [number, number];
 export type LimitCurves = Readonly<Partial<Record<LimitCurveId, readonly CurvePoint[]>>>;
 export const MOST_CURVE_POINTS = 20;
-export const CELL_CARE_FLAGS = ['stopsCharger', 'throttlesCharger', 'opensCoils', 'senseFused'] as const;
+export const CELL_CARE_FLAGS = [
+  'stopsCharger',
+  'throttlesCharger',
+  'opensCoils',
+  'senseFused',
+  'pausesBleeding',
+  'kept',
+] as const;
 export type CellCareFlag = (typeof CELL_CARE_FLAGS)[number];
 
 /**
@@ -51,6 +68,7 @@ export type CellCareFlag = (typeof CELL_CARE_FLAGS)[number];
 export const APART = ['one-bus', 'own-contactors', 'changeover'] as const;
 /** Types of IEC 61008 and 62423; a-6ma with a sensor for direct current (IEC 62955); ccid: the breaker of a North American wall unit or cord (UL 2231). */
 export const RESIDUAL = ['none', 'ac', 'a', 'a-6ma', 'b', 'ccid'] as const;
+export const SEEN_END = ['lamp', 'two-lamps', 'gauge', 'nothing'] as const;
 export const CHARGING_FLAGS = ['isolated', 'torqueBlocked', 'excluded', 'acHeld', 'trialSteady'] as const;
 export type ChargingFlag = (typeof CHARGING_FLAGS)[number];
 
@@ -110,6 +128,10 @@ export interface Charging {
   readonly earthOhm?: number;
   /** Lead: so much lower for each kelvin above 25 °C, and higher below, V a cell. */
   readonly perKelvinV?: number;
+  /** What shows in the car that it charges, has ended, or has stopped with a fault. */
+  readonly seenEnd?: (typeof SEEN_END)[number];
+  /** A 12-volt charger that hangs on the same plug gives so much, A. */
+  readonly trickleA?: number;
   /** The charger was tried near its lower end: at this pack voltage, and it gave steadily or hunted. */
   readonly trialV?: number;
   readonly trialSteady?: boolean;

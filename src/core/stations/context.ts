@@ -6,6 +6,7 @@ import type { PrechargeOutcome, TripHeat, TripRuns } from '../simulate';
 import {
   followsVehicle,
   inverterPowerW,
+  partOf,
   type ResolvedConductor,
   type ResolvedDevice,
   roadModel,
@@ -114,6 +115,13 @@ export const packMustDeliver = (vehicle: Vehicle, duration: 'sustained' | 'any' 
     : undefined;
 
 export const NEEDS_CELLS = [{ ref: PACK_REF, what: 'cells' }];
+
+/** Devices on the bus with the window of voltage that they live with. */
+export const windows = ({ devices }: Vehicle) =>
+  devices.flatMap((device) => {
+    const limits = partOf(device, 'inverter')?.window ?? partOf(device, 'bus-device')?.window;
+    return limits ? [{ device, limits }] : [];
+  });
 
 /** Largest difference between nodes of one island over the cases at full charge, V. */
 export function fullVoltage(vehicle: Vehicle): number | null {

@@ -17,6 +17,7 @@ import { ConfigPanel } from './config-panel';
 import { CurvesPanel } from './curves-panel';
 import { DrivesPanel } from './drives-panel';
 import { HealthPanel } from './health-panel';
+import { KeptPanel } from './kept-panel';
 import { LeadPanel } from './lead-panel';
 import { TapsPanel } from './taps-panel';
 
@@ -83,6 +84,7 @@ function BmsSheet({ assessment }: { assessment: Assessment }) {
         {bms.window.chemistry.startsWith('lead') && <LeadPanel assessment={assessment} />}
         <DrivesPanel assessment={assessment} />
         <HealthPanel assessment={assessment} />
+        {bms.watched === 'electronics' && <KeptPanel assessment={assessment} />}
         {bms.watched === 'electronics' && <ConfigPanel assessment={assessment} />}
         <Caution>
           A sense wire has the whole pack behind it. Read every tap with a meter before the plug goes in: two neighbours
@@ -98,11 +100,14 @@ const QUESTIONS: readonly (readonly [CellCareFlag, string])[] = [
   ['throttlesCharger', 'It holds the charger down to the shunts'],
   ['opensCoils', 'Its stop opens the contactors'],
   ['senseFused', 'Sense wires are fused at the cells'],
+  ['pausesBleeding', 'It pauses bleeding while it reads'],
 ];
+/** Regulators measure nothing. */
+const OF_ELECTRONICS: readonly CellCareFlag[] = ['senseFused', 'pausesBleeding'];
 
 function Answers({ assessment: { build, results } }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const asked = QUESTIONS.filter(([flag]) => results.bms.watched === 'electronics' || flag !== 'senseFused');
+  const asked = QUESTIONS.filter(([flag]) => results.bms.watched === 'electronics' || !OF_ELECTRONICS.includes(flag));
   return (
     <>
       {asked.map(([flag, label]) => (

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import type { Assessment } from '@/core/assess';
 import type { DriveRecord } from '@/core/build';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
@@ -12,6 +13,8 @@ import { type Column, DataTable } from '../shell/data-table';
 import { recordOf } from './drive-record';
 import { ReadByMeter } from './read-by-meter';
 import { ReadLogFile } from './read-log';
+
+const TrendChart = dynamic(() => import('./trend-chart'), { ssr: false, loading: () => <div className="h-[230px]" /> });
 
 const today = () => new Date().toISOString().slice(0, 10);
 /** So much of the capacity counts as rest, and as a step that tells a resistance, 1/h. */
@@ -46,6 +49,7 @@ export function DrivesPanel({ assessment }: { assessment: Assessment }) {
       </Fold>
       {latest && <Latest found={latest} assessment={assessment} />}
       {drives.length > 0 && <History drives={drives} system={build.units} />}
+      {drives.length > 2 && <TrendChart drives={drives} system={build.units} />}
     </Panel>
   );
 }

@@ -1,8 +1,23 @@
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { BmsResults } from '@/core/stations/bms';
 
+/** Where a sense wire, counted from 1, comes out: "2.5" is pin 5 of the second plug. */
+export const pinOf = (wire: number, pins: number): string =>
+  `${Math.floor((wire - 1) / pins) + 1}.${((wire - 1) % pins) + 1}`;
+
 /** On paper only: every pair of sense wires, where its cell is, and room for what the meter says. */
-export function TapCard({ name, bms, system }: { name: string; bms: BmsResults; system: UnitSystem }) {
+export function TapCard({
+  name,
+  bms,
+  system,
+  pins,
+}: {
+  name: string;
+  bms: BmsResults;
+  system: UnitSystem;
+  /** Of one plug; null: not told. */
+  pins: number | null;
+}) {
   if (!bms.window) return null;
   const volts = (value: number) => formatQuantity({ value, dimension: 'voltage' }, system, 3).text;
   return (
@@ -18,6 +33,7 @@ export function TapCard({ name, bms, system }: { name: string; bms: BmsResults; 
           <tr>
             <th scope="col">Cell</th>
             <th scope="col">Wires</th>
+            {pins !== null && <th scope="col">Plug, pin</th>}
             <th scope="col">Where</th>
             <th scope="col">Read, V</th>
           </tr>
@@ -29,6 +45,11 @@ export function TapCard({ name, bms, system }: { name: string; bms: BmsResults; 
               <td>
                 {cell} – {cell + 1}
               </td>
+              {pins !== null && (
+                <td>
+                  {pinOf(cell, pins)} – {pinOf(cell + 1, pins)}
+                </td>
+              )}
               <td>{box === null ? '' : `${box}, ${cellInBox}`}</td>
               <td className="w-1/4" />
             </tr>

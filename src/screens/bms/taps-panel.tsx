@@ -6,6 +6,7 @@ import { tapWords, typedTaps } from '@/core/simulate';
 import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
+import { FigureSetting } from '../shell/figure-setting';
 import { TapCard } from './tap-card';
 
 /** The open plug read with a meter, before it goes in. */
@@ -34,7 +35,10 @@ export function TapsPanel({ assessment }: { assessment: Assessment }) {
   const { taps } = bms;
   return (
     <Panel title="Taps of the sense plug" about="read by meter between neighbours, plug open">
-      <TapCard name={build.name} bms={bms} system={build.units} />
+      <TapCard name={build.name} bms={bms} system={build.units} pins={build.bms?.sensePins ?? null} />
+      <FigureSetting build={build} figure="senseWire" />
+      <FigureSetting build={build} figure="senseSize" />
+      <FigureSetting build={build} figure="sensePins" note="wires in the row’s order, plug after plug" />
       <textarea
         aria-label="Readings of the taps"
         placeholder={'3.301\n3.302\n3.300 …'}

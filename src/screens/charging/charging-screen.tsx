@@ -12,7 +12,9 @@ import { SupplyFields } from '../shell/supply-fields';
 import { YesNo } from '../shell/yes-no';
 import { ChainPicture } from './chain-picture';
 import { ElsewherePanel } from './elsewhere-panel';
+import { FastPanel } from './fast-panel';
 import { MainsPanel } from './mains-panel';
+import { MeanwhilePanel } from './meanwhile-panel';
 import { PlugPanel } from './plug-panel';
 import { StandInPanel } from './stand-in-panel';
 import { WarmPanel } from './warm-panel';
@@ -69,6 +71,8 @@ function ChargingSheet({ assessment }: { assessment: Assessment }) {
         <WarmPanel assessment={assessment} />
         <WhenPanel assessment={assessment} />
         <TrialPanel assessment={assessment} />
+        <MeanwhilePanel build={build} />
+        <FastPanel assessment={assessment} />
         <StandInPanel system={build.units} />
         <Caution>
           A charge draws for hours what a socket else sees for minutes: a circuit of its own, with a residual-current

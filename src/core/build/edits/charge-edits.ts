@@ -28,15 +28,18 @@ const CARE_WORDS: Readonly<Record<CellCareFlag, string>> = {
   throttlesCharger: 'the cells hold the charger down',
   opensCoils: 'the cells open the contactors',
   senseFused: 'sense wires fused at the cells',
+  pausesBleeding: 'bleeds no cell while it reads',
+  kept: 'electronics from another vehicle',
 };
 
 /** What is chosen of charging, not typed as a figure. */
-export type ChargingChoice = Pick<Charging, ChargingFlag | 'cutoffAt' | 'apart' | 'residual'>;
+export type ChargingChoice = Pick<Charging, ChargingFlag | 'cutoffAt' | 'apart' | 'residual' | 'seenEnd'>;
 
 const CHOICE_WORDS: Readonly<Record<keyof ChargingChoice, string>> = {
   cutoffAt: 'end of charge measured at',
   apart: 'run and charge kept apart by',
   residual: 'residual-current device',
+  seenEnd: 'charging is shown by',
   isolated: 'charger isolates mains from pack',
   torqueBlocked: 'torque blocked while plugged in',
   excluded: 'run and charge exclude each other',

@@ -219,6 +219,9 @@ export function larkspur(id = 'larkspur'): Build {
       balanceFromV: 3.42,
       balanceA: 0.5,
       channels: 40,
+      senseM: 0.12,
+      senseMm2: 0.75,
+      kept: false,
       stopsCharger: true,
       throttlesCharger: true,
       curves: {
@@ -260,6 +263,7 @@ export function larkspur(id = 'larkspur'): Build {
       apart: 'one-bus',
       torqueBlocked: true,
       residual: 'a-6ma',
+      seenEnd: 'two-lamps',
       acMm2: 2.5,
       acEarthMm2: 2.5,
       acClassC: 90,

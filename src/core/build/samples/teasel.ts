@@ -176,6 +176,7 @@ export function teasel(id = 'teasel'): Build {
       apart: 'one-bus',
       torqueBlocked: true,
       residual: 'b',
+      seenEnd: 'lamp',
       acMm2: 2.5,
       acEarthMm2: 2.5,
       acClassC: 90,

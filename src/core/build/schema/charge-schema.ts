@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { APART, CELL_CARE_FLAGS, CHARGING_FLAGS, LIMIT_CURVES, MOST_CURVE_POINTS, RESIDUAL } from '../types';
+import { APART, CELL_CARE_FLAGS, CHARGING_FLAGS, LIMIT_CURVES, MOST_CURVE_POINTS, RESIDUAL, SEEN_END } from '../types';
 import { celsius, nonNegative, object, optional, positive, share } from './fields';
 
 /** What watches the cells, in the document and in a configuration file. */
@@ -35,6 +35,11 @@ export const bms = object({
   leakSpread: optional(share()),
   fullCharges: optional(positive(300)),
   channels: optional(Joi.number().integer().min(1).max(2000)),
+  senseM: optional(positive(100)),
+  senseMm2: optional(positive(10)),
+  sensePins: optional(Joi.number().integer().min(2).max(200)),
+  keptCells: optional(Joi.number().integer().min(1).max(2000)),
+  keptAh: optional(positive(1e5)),
   tapsV: optional(Joi.array().items(Joi.number().min(-2000).max(2000)).max(2000)),
   ...Object.fromEntries(CELL_CARE_FLAGS.map((flag) => [flag, optional(Joi.boolean())])),
 });
@@ -63,6 +68,8 @@ export const charging = object({
   acClassC: optional(positive(300)),
   acBreakerA: optional(positive(400)),
   earthOhm: optional(nonNegative(1e6)),
+  seenEnd: optional(Joi.string().valid(...SEEN_END)),
+  trickleA: optional(positive(200)),
   trialV: optional(positive(2000)),
   ...Object.fromEntries(CHARGING_FLAGS.map((flag) => [flag, optional(Joi.boolean())])),
   perKelvinV: optional(nonNegative(0.1)),

@@ -1,5 +1,6 @@
 import { defineStation } from '../define';
 import { CURVE_RULES } from './curve-rules';
+import { DEVICE_RULES } from './device-rules';
 import { DRIVE_RULES } from './drive-rules';
 import { HEALTH_RULES } from './health-rules';
 import { KEEP_UP_RULES } from './keep-up-rules';
@@ -7,6 +8,7 @@ import { LEAD_RULES } from './lead-rules';
 import { LIMIT_RULES } from './limit-rules';
 import { LINK_RULES } from './link-rules';
 import { bmsResults } from './results';
+import { SENSE_RULES } from './sense-rules';
 import { electronic, lithiumIn, watches } from './shared';
 import { TAP_RULES } from './tap-rules';
 
@@ -22,6 +24,8 @@ export const bms = defineStation({
     ...TAP_RULES,
     ...LIMIT_RULES,
     ...CURVE_RULES,
+    ...DEVICE_RULES,
+    ...SENSE_RULES,
     ...KEEP_UP_RULES,
     ...DRIVE_RULES,
     ...LEAD_RULES,

@@ -36,6 +36,6 @@ export const lowVoltage = defineStation({
 });
 
 export { parkedA } from './reserve-rules';
-export { coilsA, hardest, type LoadRow, type LowResults, type ScenarioRow } from './results';
+export { hardest, type LoadRow, type LowResults, type ScenarioRow } from './results';
 export { SCENARIO_WHEN, SCENARIO_WORDS } from './shared';
 export type { LowWireRow } from './wire-results';

@@ -1,6 +1,7 @@
 import { SCENARIOS, type ScenarioId } from '../../build';
-import { type AuxiliaryLoad, averageCurrentA, coincidentPeakA, loadCurrentA } from '../../physics/auxiliary';
-import { closedIn, type LowLoad, lowVoltage, stateOf, type Vehicle } from '../../vehicle';
+import { averageCurrentA, coincidentPeakA, loadCurrentA } from '../../physics/auxiliary';
+import { coilsA, SCHEDULE_V, scheduled } from '../../simulate';
+import { lowVoltage, type Vehicle } from '../../vehicle';
 
 /** One scenario of the schedule. */
 export interface ScenarioRow {
@@ -23,29 +24,6 @@ export interface LowResults {
   readonly scenarios: readonly ScenarioRow[];
   /** Voltage that the schedule is made at. */
   readonly atV: number;
-}
-
-const SCHEDULE_V = 13.8;
-
-/** A load as the schedule counts it. */
-export const scheduled = ({ name, load }: LowLoad, scenario: ScenarioId): AuxiliaryLoad => ({
-  name,
-  kind: load.kind,
-  rating: load.rating,
-  referenceVoltageV: load.referenceVoltageV ?? SCHEDULE_V,
-  duty: load.use[scenario] ?? 0,
-  peakRating: load.peakRating ?? null,
-  essential: load.essential,
-});
-
-/** Coils of the contactors that driving holds in, as one load, A. */
-export function coilsA(vehicle: Vehicle, voltageV: number): number {
-  const held = closedIn(vehicle, stateOf('cruise'));
-  return vehicle.devices.reduce(
-    (sum, { id, part }) =>
-      held.has(id) && part?.kind === 'contactor' ? sum + (part.coilPowerW * voltageV) / part.coilVoltageV ** 2 : sum,
-    0,
-  );
 }
 
 /** The load schedule: what each load draws, and each scenario on average and at its worst. */

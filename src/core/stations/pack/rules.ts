@@ -26,6 +26,7 @@ import {
   powerFrom,
   volts,
   watts,
+  windows,
   worstCurrent,
 } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -206,12 +207,6 @@ function riseToFull({ vehicle }: Context): number {
   return restV! > 0 ? fullV! / restV! : 1;
 }
 
-const windows = (context: Context) =>
-  context.vehicle.devices.flatMap((device) => {
-    const limits = partOf(device, 'inverter')?.window ?? partOf(device, 'bus-device')?.window;
-    return limits ? [{ device, limits }] : [];
-  });
-
 /** Devices on the bus without a part: their window can't be judged, and silence would look like holding. */
 const unchosen = (context: Context): Finding[] =>
   context.vehicle.devices
@@ -255,7 +250,7 @@ const voltageMax = defineRule({
   sources: ['Window of the device: its part', 'Full charge: charge voltage of every cell in series'],
   judge: (context) => [
     ...unchosen(context),
-    ...windows(context).flatMap(({ device, limits }): Finding<'soc', 'survives' | 'charges'>[] => {
+    ...windows(context.vehicle).flatMap(({ device, limits }): Finding<'soc', 'survives' | 'charges'>[] => {
       const found = extremes(context, device.id);
       if (!found) return [];
       const { v, solved } = found.high;
@@ -301,7 +296,7 @@ const voltageMin = defineRule({
   sources: ['Window of the device: its part', SOLVED],
   judge: (context) => {
     const waitsFor = packMustDeliver(context.vehicle);
-    return windows(context).flatMap(({ device, limits }): Finding[] => {
+    return windows(context.vehicle).flatMap(({ device, limits }): Finding[] => {
       if (waitsFor) return [{ subject: deviceRef(device), waitsFor }];
       const found = extremes(context, device.id);
       if (!found) return [];

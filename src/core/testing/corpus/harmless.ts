@@ -4,11 +4,13 @@ import { CHARGE_HARMLESS } from './charge-mistakes';
 import type { Harmless } from './mistake';
 import { PLACE_HARMLESS } from './place-mistakes';
 import { PLUG_HARMLESS } from './plug-mistakes';
+import { REST_HARMLESS } from './rest-mistakes';
 
 export const HARMLESS: readonly Harmless[] = [
   ...PLACE_HARMLESS,
   ...CHARGE_HARMLESS,
   ...PLUG_HARMLESS,
+  ...REST_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },
   { did: 'the shunt the other way round', on: 'firn', change: turn('shunt') },

@@ -8,6 +8,7 @@ import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
 import { PLACE_MISTAKES } from './place-mistakes';
 import { PLUG_MISTAKES } from './plug-mistakes';
+import { REST_MISTAKES } from './rest-mistakes';
 import { USUAL_MISTAKES } from './usual-mistakes';
 
 export const MISTAKES: readonly Mistake[] = [
@@ -18,6 +19,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...CLOSING_MISTAKES,
   ...CHARGE_MISTAKES,
   ...PLUG_MISTAKES,
+  ...REST_MISTAKES,
   ...MISSING_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,
