@@ -156,6 +156,8 @@ export interface Device {
   readonly coilSuppression?: CoilSuppression;
   /** heater: it warms the cells, not people. */
   readonly warmsCells?: boolean;
+  /** compressor: heat that it takes out of the cells while it runs, W; absent: none. */
+  readonly coolsCellsW?: number;
   /** charger, charger and converter: how it is plugged in. */
   readonly plug?: ChargerPlug;
 }

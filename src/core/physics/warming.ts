@@ -18,3 +18,10 @@ export function warmingTime({ heatJPerK, lossWPerK, powerW, fromC, toC, airC }: 
   if (settles <= toC) return null;
   return (heatJPerK / lossWPerK) * Math.log((settles - fromC) / (settles - toC));
 }
+
+/** Temperature of the lump after a time, °C: T = T∞ + (T0 − T∞)·e^(−t/τ); without loss it rises straight. */
+export function lumpAt({ heatJPerK, lossWPerK, powerW, fromC, airC }: Omit<Warming, 'toC'>, timeS: number): number {
+  if (!(lossWPerK > 0)) return fromC + (powerW * timeS) / heatJPerK;
+  const settles = airC + powerW / lossWPerK;
+  return settles + (fromC - settles) * Math.exp((-lossWPerK * timeS) / heatJPerK);
+}

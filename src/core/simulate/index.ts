@@ -3,6 +3,7 @@ export type { RowRun } from './balance-run';
 export { type Braking, mostBrakingN, REGEN_FROM_MPS, regenerated } from './braking';
 export { type CellBears, type CurrentLasts, type CurrentWay, cellBears, packBears } from './cell-bears';
 export { boxesWithCells, type RowPlace, rowPlaces } from './cell-row';
+export { type CellsOver, CLIMB_S, coldNight, EVENING_C, type HotCells, hotCharge, hotClimb } from './cell-warmth';
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';

@@ -5,7 +5,7 @@ import { BOX_W_PER_K, CELL_J_PER_KGK } from './trip';
 import { tripPack } from './trip-pack';
 
 /** What warms the cells while it charges, W: heaters that are told to and joined then, with what they draw. */
-const padsW = (vehicle: Vehicle): number =>
+export const padsW = (vehicle: Vehicle): number =>
   vehicle.devices.reduce(
     (sum, heater) =>
       heater.device.kind === 'heater' && heater.device.warmsCells === true && spanIn(vehicle, 'charging', heater) > 0

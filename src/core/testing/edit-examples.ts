@@ -17,6 +17,20 @@ export interface Example<N extends EditName> {
 
 const firn = firn9();
 const estate = larkspur();
+/** Its heater as a compressor. */
+const withCompressor: Build = {
+  ...estate,
+  circuits: {
+    ...estate.circuits,
+    hv: {
+      ...estate.circuits.hv,
+      devices: {
+        ...estate.circuits.hv.devices,
+        heater: { ...estate.circuits.hv.devices.heater!, kind: 'compressor' },
+      },
+    },
+  },
+};
 const cable = cataloguePart('cable-shielded-35', 'cable');
 const wire = cataloguePart('cable-thin-1-5', 'cable');
 const fuse = cataloguePart('fuse-traction-500-100', 'fuse');
@@ -538,6 +552,11 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     on: estate,
     input: { deviceId: 'heater', is: true },
     leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.warmsCells).toBe(true),
+  },
+  setCoolsCells: {
+    on: withCompressor,
+    input: { deviceId: 'heater', powerW: 800 },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.coolsCellsW).toBe(800),
   },
   setSupply: { input: { phases: 3 }, leaves: ({ supply }) => expect(supply!.phases).toBe(3) },
   setStage: { on: estate, input: { kind: 'chain' }, leaves: ({ stage }) => expect(stage!.kind).toBe('chain') },

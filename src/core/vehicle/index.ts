@@ -1,4 +1,11 @@
-export { coldestAssumed, coldestDayC, UNKNOWN_AMBIENT_C, UNKNOWN_COLDEST_C } from './assumed';
+export {
+  coldestAssumed,
+  coldestDayC,
+  hottestAssumed,
+  hottestDayC,
+  UNKNOWN_AMBIENT_C,
+  UNKNOWN_COLDEST_C,
+} from './assumed';
 export { BODY_FIGURES, type BodyFigures, massEmptyKg } from './body-figures';
 export {
   type CaseId,

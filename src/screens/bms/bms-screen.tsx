@@ -20,6 +20,7 @@ import { HealthPanel } from './health-panel';
 import { KeptPanel } from './kept-panel';
 import { LeadPanel } from './lead-panel';
 import { TapsPanel } from './taps-panel';
+import { WarmthPanel } from './warmth-panel';
 
 export function BmsScreen() {
   return <BmsSheet {...useSheet()} />;
@@ -81,6 +82,7 @@ function BmsSheet({ assessment }: { assessment: Assessment }) {
             {bms.watched === 'electronics' && <TapsPanel assessment={assessment} />}
           </>
         )}
+        <WarmthPanel assessment={assessment} />
         {bms.window.chemistry.startsWith('lead') && <LeadPanel assessment={assessment} />}
         <DrivesPanel assessment={assessment} />
         <HealthPanel assessment={assessment} />

@@ -162,6 +162,18 @@ export const CHARGE_EDITS = {
     },
   }),
 
+  /** Heat that a compressor takes out of the cells; null: it cools people alone. */
+  setCoolsCells: define<{ deviceId: string; powerW: number | null }>({
+    title: (build, { deviceId }) => `${findDevice(build, deviceId)?.name ?? 'a compressor'} and the cells`,
+    apply: (draft, { deviceId, powerW }) => {
+      const compressor = deviceToEdit(draft, deviceId);
+      if (compressor.kind !== 'compressor') throw new EditRefused('Only a compressor cools.', 'Choose a compressor.');
+      if (powerW === null) delete compressor.coolsCellsW;
+      else if (powerW > 0 && powerW <= 1e5) compressor.coolsCellsW = powerW;
+      else throw new EditRefused('It takes more than 0 and at most 100 kW out.', 'Type what its chiller does.');
+    },
+  }),
+
   /** What is kept of a log or of a reading by meter. */
   addDrive: define<{ drive: DriveRecord }>({
     title: (_, { drive }) => `drive: ${drive.name}`,

@@ -92,6 +92,7 @@ const device = object({
     }),
   ),
   warmsCells: optional(Joi.boolean()),
+  coolsCellsW: optional(positive(1e5)),
   plug: optional(
     object({
       outside: optional(Joi.boolean()),

@@ -11,6 +11,7 @@ import { bmsResults } from './results';
 import { SENSE_RULES } from './sense-rules';
 import { electronic, lithiumIn, watches } from './shared';
 import { TAP_RULES } from './tap-rules';
+import { WARMTH_RULES } from './warmth-rules';
 
 /** How is every cell kept inside its limits? */
 export const bms = defineStation({
@@ -30,9 +31,10 @@ export const bms = defineStation({
     ...DRIVE_RULES,
     ...LEAD_RULES,
     ...HEALTH_RULES,
+    ...WARMTH_RULES,
   ],
   leaves: ({ vehicle }) => [
-    'Warmth inside the boxes.',
+    'Where in a box it is warmest: all cells count as one lump.',
     ...(lithiumIn(vehicle) && watches(vehicle) && !electronic(vehicle)
       ? ['What stops driving when one lithium cell is empty: regulators hold a full cell down and see no empty one.']
       : []),

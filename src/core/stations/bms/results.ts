@@ -4,9 +4,14 @@ import { HYDROGEN_L_PER_AH, WATER_G_PER_AH } from '../../physics/lead-upkeep';
 import {
   type BalanceRun,
   balanceRun,
+  type CellsOver,
+  coldNight,
   type DriveFindings,
   driveFindings,
   drivesOf,
+  type HotCells,
+  hotCharge,
+  hotClimb,
   latestDrive,
   measuredCellOhm,
   type RowPlace,
@@ -61,6 +66,12 @@ export interface BmsResults {
   } | null;
   /** Of a group side by side, Ah; 0 without cells. */
   readonly capacityAh: number;
+  /** Temperature of the cells over a cold night, a long climb and a charge on the hottest day. */
+  readonly warmth: {
+    readonly night: CellsOver | null;
+    readonly climb: HotCells | null;
+    readonly charge: HotCells | null;
+  };
   readonly balance: { readonly run: BalanceRun; readonly spread: number; readonly heatW: number } | null;
 }
 
@@ -121,6 +132,7 @@ export function bmsResults({ vehicle }: Context): BmsResults {
     health: healthOf(vehicle),
     upkeep: upkeepOf(vehicle),
     capacityAh,
+    warmth: { night: coldNight(vehicle), climb: hotClimb(vehicle), charge: hotCharge(vehicle) },
     balance,
   };
 }

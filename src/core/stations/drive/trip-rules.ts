@@ -2,7 +2,7 @@ import { type Finding, marginAtLeast, marginAtMost, marginOfRise, quantityText a
 import { dischargeWindowC } from '../../physics/cell';
 import { told } from '../../quantities';
 import { packCurrentA, type TripResult, WINDING_LIMIT_C, WINDOWS_S } from '../../simulate';
-import { isSolved, partOf } from '../../vehicle';
+import { hottestAssumed, hottestDayC, isSolved, partOf } from '../../vehicle';
 import { amps, type Context, PACK_REF } from '../context';
 import { defineRule, type Rule } from '../define';
 import { coolingAt, noteOf } from '../thin-air';
@@ -220,23 +220,17 @@ const getsHome = defineRule({
   remedies: 'More cells, a shorter trip, less speed or less heating.',
 });
 
-/** Where nothing is told, the hottest day, °C. */
-const HOT_C = 35;
-
 /** Hottest on the hottest day: the rise of the mild run on top of that day's air; cooling is proportional. °C */
 const hottest = (
   context: Context,
   most: (run: TripResult) => number,
 ): { ambientC: number; reachedC: number; rise: number } => {
-  const ambientC = context.vehicle.build.duty.hottestDayC ?? HOT_C;
+  const ambientC = hottestDayC(context.vehicle.build);
   const rise = most(context.trip!.mild) - MILD_C;
   return { ambientC, reachedC: ambientC + rise, rise };
 };
 const MILD_C = 15;
-const dayAssumed = (context: Context): readonly string[] =>
-  context.vehicle.build.duty.hottestDayC === undefined
-    ? [`Assumed: hottest day ${told(HOT_C, 'temperature', 3)}.`]
-    : [];
+const dayAssumed = ({ vehicle }: Context): readonly string[] => hottestAssumed(vehicle.build);
 
 const motorHeat = defineRule({
   id: 'drive.motor-heat',

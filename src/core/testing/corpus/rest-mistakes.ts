@@ -79,6 +79,22 @@ export const REST_MISTAKES: readonly Mistake[] = [
     says: 'The auxiliary battery runs flat while it charges',
   },
   {
+    kind: CELLS,
+    did: 'electronics that stops driving at 45 °C, up the hill on a day of 40 °C',
+    on: 'firn',
+    plant: both(figure('cellDischargeTo', 45), figure('hottestDay', 40)),
+    speaks: 'bms.hot-climb:bms-climb',
+    says: 'Cells get too hot on a long climb',
+  },
+  {
+    kind: CHARGE,
+    did: 'electronics that stops charging at 30 °C, in a place where it is 38 °C',
+    on: 'larkspur',
+    plant: both(figure('cellChargeTo', 30), figure('hottestDay', 38)),
+    speaks: 'charging.hot:charge-hot',
+    says: 'Cells get too hot for the charge',
+  },
+  {
     kind: CHARGE,
     did: 'nothing that shows whether a charge has ended',
     on: 'teasel',
