@@ -1,7 +1,17 @@
 import { expect, type Page } from '@playwright/test';
 
 /** Stations, and what stands on the sheet when it is there. */
-export const STATIONS = ['HV circuit', 'Survey', 'Pack', 'Drive', 'Cables', '12 V', 'BMS', 'Charging'] as const;
+export const STATIONS = [
+  'HV circuit',
+  'Survey',
+  'Pack',
+  'Drive',
+  'Cables',
+  '12 V',
+  'BMS',
+  'Charging',
+  'Ancillaries',
+] as const;
 /** Sums with unlike fields and answers. */
 const SUMS = ['cable', 'cable-transient', 'fuse', 'precharge', 'drive', 'motor-voltage', 'hold-up', 'network'] as const;
 

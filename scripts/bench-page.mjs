@@ -76,7 +76,17 @@ console.log(
 );
 // Each station by itself: what it loads beyond the first page's scripts, with everything that it draws by itself.
 const query = new URL(page.url()).search;
-for (const station of ['survey', 'pack', 'drive', 'hv-circuit', 'cables', 'low-voltage', 'bms', 'charging']) {
+for (const station of [
+  'survey',
+  'pack',
+  'drive',
+  'hv-circuit',
+  'cables',
+  'low-voltage',
+  'bms',
+  'charging',
+  'ancillaries',
+]) {
   const fresh = await page.context().newPage();
   const scripts = new Map();
   fresh.on('response', async (response) => {

@@ -16,6 +16,9 @@ const SCREENS: Readonly<Record<StationId, ComponentType>> = {
   ),
   bms: dynamic(() => import('./bms/bms-screen').then(({ BmsScreen }) => BmsScreen)),
   charging: dynamic(() => import('./charging/charging-screen').then(({ ChargingScreen }) => ChargingScreen)),
+  ancillaries: dynamic(() =>
+    import('./ancillaries/ancillaries-screen').then(({ AncillariesScreen }) => AncillariesScreen),
+  ),
 };
 
 export function StationScreen({ station }: { station: string }) {

@@ -1,5 +1,6 @@
 import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
+import type { Brakes, Cabin, Cooling, Steering } from './ancillary-types';
 import type { CellCare, ChargerPlug, Charging } from './charge-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { DriveRecord, HealthRecord } from './drive-types';
@@ -29,6 +30,7 @@ import type {
   Supply,
 } from './vehicle-types';
 
+export * from './ancillary-types';
 export * from './charge-types';
 export * from './drive-types';
 export * from './duty-types';
@@ -262,6 +264,10 @@ export interface Build {
   /** What watches the cells; absent: nothing told. */
   readonly bms?: CellCare;
   readonly charging?: Charging;
+  readonly brakes?: Brakes;
+  readonly steering?: Steering;
+  readonly cabin?: Cabin;
+  readonly cooling?: Cooling;
   /** Drives that were logged or read by meter. */
   readonly drives?: Readonly<Record<Id, DriveRecord>>;
   readonly health?: Readonly<Record<Id, HealthRecord>>;

@@ -10,10 +10,12 @@ export {
   type ParkedInput,
 } from './auxiliary';
 export { type BalanceInput, calcBalance } from './balance';
+export { type CabinHeatInput, calcCabinHeat } from './cabin-heat';
 export { type CableInput, calcCable, resolveCable } from './cable';
 export { type CableTransientInput, calcCableTransient } from './cable-transient';
 export { type ChargeInput, calcCharge } from './charge';
 export { type ContactorInput, calcContactor } from './contactor';
+export { type CoolantInput, calcCoolant } from './coolant';
 export { calcDischarge, type DischargeInput } from './discharge';
 export { calcDrive, type DriveInput } from './drive';
 export { calcFuse, calcFuseCurve, type FuseCurveInput, type FuseInput } from './fuse';
@@ -26,4 +28,6 @@ export { calcPilot, calcProximity, type PilotInput, type ProximityInput } from '
 export { calcPrecharge } from './precharge';
 export { LawRefused } from './refused';
 export { calcShortCircuit, type ShortCircuitInput } from './short-circuit';
+export { calcSteering, type SteeringInput } from './steering';
+export { calcVacuum, type VacuumInput } from './vacuum';
 export { calcWithstand, type WithstandInput } from './withstand';

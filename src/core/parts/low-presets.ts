@@ -132,6 +132,13 @@ export const LOAD_PRESETS: readonly LoadPreset[] = [
     relay: false,
   },
   {
+    id: 'heater-pump',
+    name: 'Heater’s coolant pump',
+    load: { job: 'coolant-pump', ...motor(2, 4, { 'night-rain-cold': 1 }, false) },
+    lengthM: 1.5,
+    relay: false,
+  },
+  {
     id: 'vacuum-pump',
     name: 'Vacuum pump',
     load: { job: 'vacuum-pump', ...motor(12, 35, { 'night-rain-cold': 0.15, day: 0.1, parking: 0.4 }, true, 9.5) },

@@ -34,7 +34,13 @@ export type Dimension =
   | 'inductancePerLength'
   | 'torque'
   | 'perDistance'
-  | 'springRate';
+  | 'springRate'
+  | 'hydraulicPressure'
+  | 'flow'
+  | 'airFlow'
+  | 'heatLoss'
+  | 'heatCapacity'
+  | 'massFlow';
 
 export interface Unit {
   /** As shown, after a narrow space. */
@@ -233,6 +239,43 @@ export const DIMENSIONS: Readonly<Record<Dimension, DimensionUnits>> = {
       u('psi', 6894.757293168361),
       u('inHg', 3386.389, ['"Hg', 'inhg']),
     ],
+  },
+  /** Of oil and brake fluid: whoever measures vacuum in inches of mercury measures these in pounds. */
+  hydraulicPressure: {
+    canonical: 'Pa',
+    shown: { metric: ['bar'], us: ['psi'] },
+    infix: false,
+    units: [u('Pa', 1), u('kPa', 1e3), u('MPa', 1e6), u('bar', 1e5), u('psi', 6894.757293168361)],
+  },
+  flow: {
+    canonical: 'l/min',
+    shown: { metric: ['l/min'], us: ['gpm'] },
+    infix: false,
+    units: [u('l/min', 1, ['L/min', 'lpm', 'l']), u('l/h', 1 / 60, ['L/h']), u('gpm', 3.785411784)],
+  },
+  heatLoss: {
+    canonical: 'W/K',
+    shown: { metric: ['W/K'], us: ['Btu/(h·°F)'] },
+    infix: false,
+    units: [u('W/K', 1), u('Btu/(h·°F)', 0.52752792631, ['Btu/h/F', 'BTU/h/F'])],
+  },
+  heatCapacity: {
+    canonical: 'J/K',
+    shown: { metric: ['kJ/K'], us: ['Btu/°F'] },
+    infix: false,
+    units: [u('J/K', 1), u('kJ/K', 1000), u('Btu/°F', 1899.100534716, ['Btu/F', 'BTU/F'])],
+  },
+  massFlow: {
+    canonical: 'kg/s',
+    shown: { metric: ['kg/s'], us: ['lb/min'] },
+    infix: false,
+    units: [u('kg/s', 1), u('g/s', 1e-3), u('lb/min', POUND / 60)],
+  },
+  airFlow: {
+    canonical: 'l/min',
+    shown: { metric: ['l/min'], us: ['cfm'] },
+    infix: false,
+    units: [u('l/min', 1, ['L/min', 'lpm', 'l']), u('m³/h', 1000 / 60, ['m3/h']), u('cfm', 28.316846592)],
   },
   speed: {
     canonical: 'm/s',

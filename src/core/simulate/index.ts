@@ -1,12 +1,25 @@
 export { type BalanceRun, balanceRun } from './balance-law';
 export type { RowRun } from './balance-run';
+export {
+  type BrakeVacuum,
+  brakeVacuum,
+  DESCENT_EVERY_S,
+  DESCENT_S,
+  LEAST_PA,
+  NORMAL_STROKE,
+  type VacuumPoint,
+  type VacuumRun,
+  vacuumMissing,
+} from './brake-vacuum';
 export { type Braking, mostBrakingN, REGEN_FROM_MPS, regenerated } from './braking';
+export { type CabinWarmth, cabinWarmth, type HeaterAtWork, INRUSH, SEATS_K } from './cabin-warmth';
 export { type CellBears, type CurrentLasts, type CurrentWay, cellBears, packBears } from './cell-bears';
 export { boxesWithCells, type RowPlace, rowPlaces } from './cell-row';
 export { type CellsOver, CLIMB_S, coldNight, EVENING_C, type HotCells, hotCharge, hotClimb } from './cell-warmth';
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
+export { type DriveLoop, driveLoop } from './coolant-loop';
 export { type Departure, departure } from './departure';
 export {
   type DriveFindings,
@@ -101,6 +114,7 @@ export {
 export { type Segment, tripOfSegments } from './segments';
 export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
 export { type StandIn, type StandInSays, standIn } from './stand-in';
+export { type RackFlow, type Rim, rackFlow, rimOf, WHEEL_SPEEDS } from './steering-need';
 export { type TapFault, type TypedTaps, tapFaults, tapSpread, tapWords, typedTaps } from './tap-readings';
 export {
   BOX_W_PER_K,

@@ -1,3 +1,4 @@
+import { ancillaries } from './ancillaries';
 import { bms } from './bms';
 import { cables } from './cables';
 import { charging } from './charging';
@@ -9,7 +10,7 @@ import { pack } from './pack';
 import { survey } from './survey';
 
 /** The stations that judge, in working order. One line here makes a station part of the line, the ledger and the addresses. */
-export const STATIONS = [survey, pack, drive, hvCircuit, cables, lowVoltage, bms, charging] as const;
+export const STATIONS = [survey, pack, drive, hvCircuit, cables, lowVoltage, bms, charging, ancillaries] as const;
 
 type AnyStation = (typeof STATIONS)[number];
 export type StationId = AnyStation['id'];

@@ -1,12 +1,6 @@
 /** Stations that are still to come, in working order, with what nobody judges until then. */
 export const TO_COME = [
   {
-    id: 'ancillaries',
-    name: 'Ancillaries',
-    question: 'How are braking, steering, heating and cooling replaced?',
-    leaves: 'Brakes, steering, heating: whether something replaces them is asked, how well it does is not judged.',
-  },
-  {
     id: 'interlocks',
     name: 'Interlocks',
     question: 'Can it move when it should not?',

@@ -558,6 +558,15 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { deviceId: 'heater', powerW: 800 },
     leaves: ({ circuits }) => expect(circuits.hv.devices.heater!.coolsCellsW).toBe(800),
   },
+  answerAncillary: {
+    input: { system: 'brakes', flag: 'checkValve', is: false },
+    leaves: ({ brakes }) => expect(brakes!.checkValve).toBe(false),
+  },
+  setVacuumSwitch: {
+    input: { onPa: 45000, offPa: 60000 },
+    leaves: ({ brakes }) => expect(brakes).toMatchObject({ switchOnPa: 45000, switchOffPa: 60000 }),
+  },
+  setFlowBasis: { input: { basis: 'inlet' }, leaves: ({ brakes }) => expect(brakes!.flowBasis).toBe('inlet') },
   setSupply: { input: { phases: 3 }, leaves: ({ supply }) => expect(supply!.phases).toBe(3) },
   setStage: { on: estate, input: { kind: 'chain' }, leaves: ({ stage }) => expect(stage!.kind).toBe('chain') },
   setDeadMan: { input: { deadMan: true }, leaves: ({ presetSpeed }) => expect(presetSpeed!.deadMan).toBe(true) },

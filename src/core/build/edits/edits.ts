@@ -13,6 +13,7 @@ import {
   type Schools,
   type StateId,
 } from '../types';
+import { ANCILLARY_EDITS } from './ancillary-edits';
 import { BOX_EDITS } from './box-edits';
 import { CHARGE_EDITS } from './charge-edits';
 import { COIL_EDITS } from './coil-edits';
@@ -299,6 +300,7 @@ export const EDITS = {
   ...SURVEY_EDITS,
   ...VEHICLE_EDITS,
   ...CHARGE_EDITS,
+  ...ANCILLARY_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({
     title: () => 'adopt a reading',

@@ -30,9 +30,15 @@ const DIMENSIONS: readonly (readonly [string, Dimension])[] = [
   ['OhmPerM', 'resistancePerLength'],
   ['MPerS2', 'acceleration'],
   ['MPerS', 'speed'],
+  ['LPerMin', 'flow'],
+  ['JPerK', 'heatCapacity'],
+  ['WPerK', 'heatLoss'],
+  ['KgPerS', 'massFlow'],
   ['Ohm', 'resistance'],
   ['Mm2', 'area'],
   ['Ah', 'charge'],
+  ['Nm', 'torque'],
+  ['Pa', 'pressure'],
   ['Kg', 'mass'],
   ['V', 'voltage'],
   ['A', 'current'],
@@ -42,6 +48,7 @@ const DIMENSIONS: readonly (readonly [string, Dimension])[] = [
   ['C', 'temperature'],
   ['S', 'time'],
   ['M', 'length'],
+  ['L', 'volume'],
 ];
 function figure(value: number, name: string): string {
   const dimension = DIMENSIONS.find(([ending]) => name.endsWith(ending))?.[1];

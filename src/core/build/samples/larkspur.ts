@@ -250,6 +250,18 @@ export function larkspur(id = 'larkspur'): Build {
       senseFused: true,
       tapsV: Array.from({ length: 40 }, (_, k) => 3.302 + ((k * 5) % 7) / 1000),
     },
+    steering: { ratio: 18, rimM: 0.2, tyrePa: 190000 },
+    cabin: {
+      lossWPerK: 50,
+      freshKgPerS: 0.025,
+      recirculated: 0.5,
+      heatJPerK: 80000,
+      wantedC: 18,
+      blowerLocked: true,
+      cutOut: true,
+      dcSwitch: true,
+      airToScreen: true,
+    },
     charging: {
       cellV: 3.5,
       cutoffA: 9,

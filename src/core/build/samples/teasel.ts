@@ -162,6 +162,7 @@ export function teasel(id = 'teasel'): Build {
     },
     bms: { ventMm2: 30000, waterReserveKg: 0.6 },
     supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket', runM: 12, runMm2: 2.5 },
+    steering: { ratio: 20, rimM: 0.2, tyrePa: 160000 },
     charging: {
       cellV: 2.45,
       perKelvinV: 0.004,

@@ -20,6 +20,7 @@ import {
   TRIP_IDS,
   VERSION,
 } from '../types';
+import { brakes, cabin, cooling, steering } from './ancillary-schema';
 import { bms, charging } from './charge-schema';
 import { circuit, laid, point } from './circuit-schema';
 import {
@@ -164,6 +165,10 @@ export const buildSchema = object({
   ),
   bms: optional(bms),
   charging: optional(charging),
+  brakes: optional(brakes),
+  steering: optional(steering),
+  cabin: optional(cabin),
+  cooling: optional(cooling),
   drives: optional(
     record(
       object({

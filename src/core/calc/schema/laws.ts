@@ -7,6 +7,7 @@ import { calcNetwork } from '../network';
 import { calcPrecharge } from '../precharge';
 import { calcShortCircuit } from '../short-circuit';
 import { calcWithstand } from '../withstand';
+import { ANCILLARY_LAWS } from './ancillary-laws';
 import { CHARGING_LAWS } from './charging-laws';
 import {
   cableInput,
@@ -201,4 +202,5 @@ export const LAWS: readonly Law[] = [
   },
   ...TRIP_LAWS,
   ...CHARGING_LAWS,
+  ...ANCILLARY_LAWS,
 ];

@@ -77,3 +77,13 @@ export const tested = (capacityAh: number) => ({
   slowCharges: 100,
   note: '',
 });
+
+/** The radio’s wires feed a heated windscreen. */
+export const screenHeat: Change = (build) =>
+  edit({
+    edit: 'setLowLoad',
+    input: {
+      deviceId: 'low-radio-load',
+      load: { ...build.circuits.lv.devices['low-radio-load']!.load!, job: 'screen-heat' },
+    },
+  })(build);

@@ -1,5 +1,5 @@
 import { both, edit, refit } from './change';
-import { care, choose, curve, driven, figure, readSince, school, taps, tested } from './charge-changes';
+import { care, choose, curve, driven, figure, readSince, school, screenHeat, taps, tested } from './charge-changes';
 import type { Harmless, Mistake } from './mistake';
 
 const CELLS = 'Cells that nobody watches, limits that don’t fit';
@@ -407,6 +407,8 @@ export const CHARGE_HARMLESS: readonly Harmless[] = [
     on: 'firn',
     change: both(
       figure('cellChargeFrom', 6),
+      // Its only heater becomes the pad: the screen is cleared by a heated one.
+      screenHeat,
       edit(
         { edit: 'setWarmsCells', input: { deviceId: 'heater', is: true } },
         { edit: 'setDevicePower', input: { deviceId: 'heater', state: 'charging', powerW: 400 } },

@@ -1,4 +1,5 @@
 import { LOAD_PRESETS, lowLoadOf } from '../../parts';
+import { ANCILLARY_HARMLESS } from './ancillary-mistakes';
 import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, sheet, turn, wire } from './change';
 import { CHARGE_HARMLESS } from './charge-mistakes';
 import type { Harmless } from './mistake';
@@ -11,6 +12,7 @@ export const HARMLESS: readonly Harmless[] = [
   ...CHARGE_HARMLESS,
   ...PLUG_HARMLESS,
   ...REST_HARMLESS,
+  ...ANCILLARY_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },
   { did: 'the shunt the other way round', on: 'firn', change: turn('shunt') },
@@ -175,9 +177,12 @@ export const HARMLESS: readonly Harmless[] = [
     }),
   },
   {
-    did: 'a heating wire wound for 400 V',
+    did: 'a heating wire wound for 400 V, in a cabin that loses little',
     on: 'firn',
-    change: refit('heater', 'bus-device', { resistanceAtV: 400 }),
+    change: both(
+      refit('heater', 'bus-device', { resistanceAtV: 400 }),
+      edit({ edit: 'setFigure', input: { figure: 'cabinLoss', value: 50 } }),
+    ),
   },
   {
     did: 'a hand to the fuse told, too',

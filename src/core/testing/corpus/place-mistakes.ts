@@ -138,6 +138,10 @@ export const PLACE_HARMLESS: readonly Harmless[] = [
       refit('k-pre', 'contactor', { toAltitudeM: 4000 }),
       refit('s-mid', 'disconnect', { toAltitudeM: 4000 }),
       altitude(4000),
+      // The vacuum pump does not follow so high.
+      edit({ edit: 'setVacuumSwitch', input: { onPa: 40000, offPa: 48000 } }),
+      edit({ edit: 'setFigure', input: { figure: 'reservoirVolume', value: 12 } }),
+      edit({ edit: 'setFigure', input: { figure: 'vacuumFlow', value: 40 } }),
     ),
   },
   {

@@ -1,3 +1,4 @@
+import { ANCILLARY_MISTAKES } from './ancillary-mistakes';
 import { CHARGE_MISTAKES } from './charge-mistakes';
 import { CLOSING_MISTAKES } from './closing-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
@@ -20,6 +21,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...CHARGE_MISTAKES,
   ...PLUG_MISTAKES,
   ...REST_MISTAKES,
+  ...ANCILLARY_MISTAKES,
   ...MISSING_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,

@@ -1,0 +1,47 @@
+import { type LoopTemperatures, settled, streamWPerK } from '../physics/coolant';
+import { hottestAssumed, hottestDayC, inverterPowerW, partOf, type Vehicle } from '../vehicle';
+
+/** The loop of inverter and motor on a long climb on the hottest day. */
+
+/** Losses where no map is told (reference of the trade): inverter 0.94–0.98, motor 0.85–0.95. */
+const INVERTER = 0.96;
+const MOTOR = 0.9;
+/** Coolant at the inverter, at most (reference of the trade), °C. */
+export const INLET_C = 60;
+
+export interface DriveLoop extends LoopTemperatures {
+  readonly airC: number;
+  readonly limitC: number;
+  readonly inverterW: number;
+  readonly motorW: number;
+  readonly heatW: number;
+  readonly streamWPerK: number;
+  readonly assumed: readonly string[];
+}
+
+/** Null: flow or radiator is not told, or there is no drive. */
+export function driveLoop(vehicle: Vehicle): DriveLoop | null {
+  const { flowLPerMin, radiatorWPerK, inletC } = vehicle.build.cooling ?? {};
+  const drive = vehicle.devices.find((one) => one.device.kind === 'inverter' && partOf(one, 'inverter'));
+  if (flowLPerMin === undefined || radiatorWPerK === undefined || !drive) return null;
+  const powerW = Math.abs(inverterPowerW(vehicle.build, 'hill'));
+  const airC = hottestDayC(vehicle.build);
+  const inverterW = powerW * (1 - INVERTER);
+  const motorW = powerW * INVERTER * (1 - MOTOR);
+  // The stream alone: what lies between part and coolant is the part’s own.
+  const part = (name: string, lossW: number) => ({ name, lossW, plateKPerW: 0, limitC: Number.POSITIVE_INFINITY });
+  return {
+    ...settled([part('Inverter', inverterW), part('Motor', motorW)], flowLPerMin, radiatorWPerK, airC),
+    airC,
+    limitC: inletC ?? INLET_C,
+    inverterW,
+    motorW,
+    heatW: inverterW + motorW,
+    streamWPerK: streamWPerK(flowLPerMin),
+    assumed: [
+      ...hottestAssumed(vehicle.build),
+      `Inverter ${INVERTER * 100} %, motor ${MOTOR * 100} % efficient.`,
+      ...(inletC === undefined ? ['The inverter bears coolant as warm as such inverters do.'] : []),
+    ],
+  };
+}

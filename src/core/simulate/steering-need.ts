@@ -1,0 +1,70 @@
+import { GRIP, hydraulicW, keepsUpTo, kingpinNm, rackFlowLPerMin, rimNm } from '../physics/steering';
+import { massesOf, type Vehicle } from '../vehicle';
+
+/** Steering of a build: the rack’s flow at three speeds of the wheel, the pump’s power, the rim without assist. */
+
+/** Slow parking, quick parking, avoiding something (reference of the trade), turns a second. */
+export const WHEEL_SPEEDS = [0.5, 1, 1.5] as const;
+/** Leakage, electric to hydraulic, and gear of the steering where nobody told them (reference of the trade). */
+export const RACK_LEAK_L = 1;
+export const PUMP_EFFICIENCY = 0.5;
+const GEAR_EFFICIENCY = 0.8;
+const RIM_M = 0.19;
+const G = 9.80665;
+
+export interface RackFlow {
+  readonly speeds: readonly { readonly turnsPerS: number; readonly askedLPerMin: number; readonly keepsUp: boolean }[];
+  readonly pumpLPerMin: number;
+  readonly keepsUpTo: number;
+  /** At the pressure that parking asks for; null: not told. */
+  readonly electricW: number | null;
+  readonly assumed: readonly string[];
+}
+
+/** Null: piston, travel or the pump’s flow is missing. */
+export function rackFlow({ build: { steering = {} } }: Vehicle): RackFlow | null {
+  const { pistonMm2, travelM, pumpLPerMin, needPa, leakLPerMin, efficiency } = steering;
+  if (pistonMm2 === undefined || travelM === undefined || pumpLPerMin === undefined) return null;
+  const leak = leakLPerMin ?? RACK_LEAK_L;
+  return {
+    speeds: WHEEL_SPEEDS.map((turnsPerS) => {
+      const askedLPerMin = rackFlowLPerMin(pistonMm2, travelM, turnsPerS, leak);
+      return { turnsPerS, askedLPerMin, keepsUp: askedLPerMin <= pumpLPerMin };
+    }),
+    pumpLPerMin,
+    keepsUpTo: keepsUpTo(pistonMm2, travelM, pumpLPerMin, leak),
+    electricW: needPa === undefined ? null : hydraulicW(needPa, pumpLPerMin) / (efficiency ?? PUMP_EFFICIENCY),
+    assumed: [
+      ...(leakLPerMin === undefined ? ['The rack leaks as much as such racks do at most.'] : []),
+      ...(efficiency === undefined ? ['Half of the electric power becomes hydraulic.'] : []),
+    ],
+  };
+}
+
+export interface Rim {
+  readonly frontKg: number;
+  readonly kingpinNm: number;
+  /** Standing, without assist: at the column and at the rim. */
+  readonly columnNm: number;
+  readonly forceN: number;
+  readonly assumed: readonly string[];
+}
+
+/** What turns the standing front wheels without assist. Null: front axle, tyre pressure or ratio is not known. */
+export function rimOf(vehicle: Vehicle): Rim | null {
+  const { tyrePa, ratio, rimM } = vehicle.build.steering ?? {};
+  const loads = massesOf(vehicle).loaded;
+  if (tyrePa === undefined || ratio === undefined || loads === null) return null;
+  const kingpin = kingpinNm((loads.frontKg * G) / 2, tyrePa);
+  const columnNm = rimNm(kingpin, ratio, GEAR_EFFICIENCY);
+  return {
+    frontKg: loads.frontKg,
+    kingpinNm: kingpin,
+    columnNm,
+    forceN: columnNm / (rimM ?? RIM_M),
+    assumed: [
+      `Rubber on a dry road, ${GRIP}; the gear passes ${GEAR_EFFICIENCY * 100} % on.`,
+      ...(rimM === undefined ? ['A steering wheel of usual size.'] : []),
+    ],
+  };
+}

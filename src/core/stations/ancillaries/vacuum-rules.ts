@@ -1,0 +1,466 @@
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
+import {
+  type BrakeVacuum,
+  brakeVacuum,
+  DESCENT_EVERY_S,
+  DESCENT_S,
+  NORMAL_STROKE,
+  vacuumMissing,
+} from '../../simulate';
+import type { Vehicle } from '../../vehicle';
+import { defineRule, type Proposer, type Rule } from '../define';
+import { asks, BRAKES_REF, has, loadsFor, partOfSystem } from './shared';
+
+const pressure = (value: number) => ({ value, dimension: 'pressure' as const });
+const time = (value: number) => ({ value, dimension: 'time' as const });
+const SWITCH = partOfSystem(BRAKES_REF, 'switch', 'Vacuum switch');
+const PUMP = partOfSystem(BRAKES_REF, 'pump', 'Vacuum pump');
+const RESERVE = partOfSystem(BRAKES_REF, 'reserve', 'Vacuum in reserve');
+const WARNING = partOfSystem(BRAKES_REF, 'warning', 'Low-vacuum warning');
+const CHECK_VALVE = partOfSystem(BRAKES_REF, 'valve', 'Check valve');
+const LEAK = partOfSystem(BRAKES_REF, 'leak', 'Leak test');
+
+/** Judged where there is a vacuum pump and everything that the model needs; what is missing is asked for once, at the switch. */
+const modelled = (vehicle: Vehicle): BrakeVacuum | null => (has.vacuum(vehicle) ? brakeVacuum(vehicle) : null);
+
+/** A pump slows down near its end: so far below it a switch still turns it off in time (engineering judgement). */
+const BELOW_END = 0.92;
+/** From cut-in to cut-out, of the cut-out (usual switches). */
+const BAND = 0.75;
+
+const lowerSwitch: Proposer = ({ vehicle }) => {
+  const model = brakeVacuum(vehicle);
+  if (!model) return [];
+  const off = Math.floor((BELOW_END * model.air.highestPa) / 1000) * 1000;
+  const on = Math.floor((BAND * off) / 1000) * 1000;
+  return [
+    { edit: 'setVacuumSwitch', input: { onPa: on, offPa: off } },
+    { edit: 'answerAncillary', input: { system: 'brakes', flag: 'switchFollows', is: true } },
+  ];
+};
+
+const cutOut = defineRule({
+  id: 'brakes.cut-out',
+  endangers: 'people',
+  says: {
+    fails: 'The vacuum pump never stops at this altitude',
+    holds: 'The vacuum pump reaches its cut-out here',
+    line: 'off at {demand}, the pump reaches {limit} here',
+    open: 'Vacuum pump and its switch',
+  },
+  comfort: 0.04,
+  sources: [
+    'Highest vacuum goes with the ambient pressure (ISO 2533): the pressure ratio of a pump stays; a fixed switch keeps its set point',
+  ],
+  judge: ({ vehicle }): Finding[] => {
+    if (!has.vacuum(vehicle)) return [];
+    const missing = vacuumMissing(vehicle);
+    if (missing.length > 0) return [asks(SWITCH, ...missing)];
+    const model = brakeVacuum(vehicle);
+    // Set points the wrong way round have a rule of their own.
+    if (!model) return [];
+    return [
+      {
+        subject: SWITCH,
+        demand: pressure(model.offPa),
+        limit: pressure(model.air.highestPa),
+        margin: marginAtMost(model.offPa, model.air.highestPa),
+        assumed: model.assumed,
+        lines: () => [
+          {
+            formula: 'v_max = v_max,sea · p_a / p_0',
+            figures: `${q(vehicle.build.brakes!.pumpMostPa!, 'pressure')} at sea level, air ${q(model.air.ambientPa, 'pressure')} at ${q(vehicle.build.vehicle.altitudeM, 'length')}`,
+            result: pressure(model.air.highestPa),
+          },
+        ],
+      },
+    ];
+  },
+  remedies: [lowerSwitch],
+  otherwise: 'A switch that goes with the air, lower set points, or a pump that reaches more.',
+});
+
+const order = defineRule({
+  id: 'brakes.switch-order',
+  endangers: 'people',
+  says: {
+    fails: 'The vacuum switch turns off below where it turns on',
+    holds: 'Set points of the vacuum switch',
+    line: 'on at {demand}, off at {limit}',
+  },
+  comfort: 0,
+  sources: ['Vacuum is positive: more of it turns the pump off'],
+  judge: ({ vehicle }): Finding[] => {
+    const { switchOnPa, switchOffPa } = vehicle.build.brakes ?? {};
+    if (!has.vacuum(vehicle) || switchOnPa === undefined || switchOffPa === undefined) return [];
+    return [
+      {
+        subject: SWITCH,
+        demand: pressure(switchOnPa),
+        limit: pressure(switchOffPa),
+        margin: switchOnPa === switchOffPa ? -1 : marginAtMost(switchOnPa, switchOffPa),
+      },
+    ];
+  },
+  remedies: 'Swap the two set points: it turns the pump on at the lower vacuum, off at the higher one.',
+});
+
+/** From the key to assisted brakes (engineering judgement), s. */
+const PULL_DOWN_S = 20;
+
+const pullDown = defineRule({
+  id: 'brakes.pull-down',
+  endangers: 'people',
+  says: {
+    fails: 'It takes too long until the brakes are assisted',
+    holds: 'Brakes are assisted soon after the key',
+    line: '{detail}',
+  },
+  sources: ['From no vacuum to the least with which the brakes are assisted, 20 s at most (engineering judgement)'],
+  judge: ({ vehicle }): Finding<'detail'>[] => {
+    const model = modelled(vehicle);
+    if (!model) return [];
+    const { toLeastS, leastPa, assumed } = model;
+    if (toLeastS === null)
+      return [{ subject: PUMP, holds: false, figures: { detail: `${q(leastPa, 'pressure')} is never reached` } }];
+    return [
+      {
+        subject: PUMP,
+        margin: marginAtMost(toLeastS, PULL_DOWN_S),
+        figures: { detail: `${q(toLeastS, 'time')} to ${q(leastPa, 'pressure')}, at most ${q(PULL_DOWN_S, 'time')}` },
+        assumed,
+        lines: () => [
+          {
+            formula: 't = V · v_max / (p_a · Q0) · ln(v_max / (v_max − v)), free air',
+            figures: `${q(model.volumeL, 'volume')}, to ${q(leastPa, 'pressure')}`,
+            result: time(toLeastS),
+          },
+        ],
+      },
+    ];
+  },
+  remedies: 'A pump with more flow, or a smaller reservoir; wait for the lamp to go out before driving off.',
+});
+
+const descent = defineRule({
+  id: 'brakes.descent',
+  endangers: 'people',
+  says: {
+    fails: 'Brake assist runs out on a descent',
+    holds: 'Brake assist lasts on a descent',
+    line: 'down to {demand}, at least {limit}',
+  },
+  sources: [
+    `A normal stop every ${DESCENT_EVERY_S} s for ${DESCENT_S / 60} min, from cut-out, the pump running by its switch (engineering judgement)`,
+  ],
+  judge: ({ vehicle }): Finding[] => {
+    const model = modelled(vehicle);
+    if (!model) return [];
+    return [
+      {
+        subject: PUMP,
+        demand: pressure(model.descent.lowestPa),
+        limit: pressure(model.leastPa),
+        margin: marginAtLeast(model.descent.lowestPa, model.leastPa),
+        assumed: model.assumed,
+        lines: () => [
+          {
+            formula: 'Δv = p_a · x · V_air / V each time, between them the pump',
+            figures: `${q(model.eachPa, 'pressure')} with ${NORMAL_STROKE} of the stroke, ${model.descent.applications} times`,
+            result: pressure(model.descent.lowestPa),
+          },
+        ],
+      },
+    ];
+  },
+  remedies: 'A pump with more flow, a larger reservoir, or more braking by the motor.',
+});
+
+const duty = defineRule({
+  id: 'brakes.pump-duty',
+  endangers: 'parts',
+  says: {
+    fails: 'The vacuum pump runs more than it may',
+    holds: 'The vacuum pump rests between its runs',
+    line: '{demand} of the usual trip, it may {limit}',
+    open: 'How much the vacuum pump may run',
+  },
+  sources: [
+    'Share of the usual trip that the pump runs, with its stops; intermittent pumps may run 30 to 50 %: its sheet',
+  ],
+  judge: ({ vehicle }): Finding[] => {
+    const model = modelled(vehicle);
+    if (!model) return [];
+    const may = vehicle.build.brakes?.pumpDuty;
+    if (may === undefined) return [asks(PUMP, 'for how much of the time the vacuum pump may run')];
+    return [
+      {
+        subject: PUMP,
+        demand: { value: model.trip.duty, dimension: 'ratio' },
+        limit: { value: may, dimension: 'ratio' },
+        margin: marginAtMost(model.trip.duty, may),
+        assumed: model.assumed,
+        lines: () => [
+          {
+            formula: 'time with the pump running / time of the trip',
+            figures: `${model.trip.applications} stops, ${model.trip.starts} starts in ${q(model.trip.distanceM, 'distance')}`,
+            result: { value: model.trip.duty, dimension: 'ratio' },
+          },
+        ],
+      },
+    ];
+  },
+  remedies: 'A larger reservoir, a lower cut-out, a pump for continuous duty, or find the leak.',
+});
+
+/** Normal stops that are assisted once the pump is dead (engineering judgement; type approval asks for several full strokes: check local code). */
+const RESERVE_STOPS = 4;
+
+const reserve = defineRule({
+  id: 'brakes.reserve',
+  endangers: 'people',
+  says: {
+    fails: 'Too few assisted stops are left when the pump dies',
+    holds: 'Assisted stops left when the pump dies',
+    line: '{detail}',
+  },
+  comfort: 0,
+  sources: [
+    'Normal stops that begin at or above the least vacuum, from where the switch would have turned the pump on; four are asked for (engineering judgement: check local code)',
+  ],
+  judge: ({ vehicle }): Finding<'detail'>[] => {
+    const model = modelled(vehicle);
+    if (!model) return [];
+    const { begun, leaving } = model.fromOn;
+    return [
+      {
+        subject: RESERVE,
+        margin: (begun - RESERVE_STOPS) / RESERVE_STOPS,
+        figures: { detail: `${begun} begin with assist, ${leaving} end with it, at least ${RESERVE_STOPS} to begin` },
+        assumed: model.assumed,
+        lines: () => [
+          {
+            formula: 'n = ⌊(v_on − v_least) / Δv⌋ + 1',
+            figures: `(${q(model.onPa, 'pressure')} − ${q(model.leastPa, 'pressure')}) / ${q(model.eachPa, 'pressure')}`,
+            result: { value: begun, dimension: 'count' },
+          },
+        ],
+      },
+    ];
+  },
+  remedies: 'A larger reservoir, or a switch that turns the pump on earlier.',
+});
+
+const warning = defineRule({
+  id: 'brakes.warning',
+  endangers: 'people',
+  says: {
+    fails: 'Nothing warns of low brake vacuum in time',
+    holds: 'A lamp warns of low brake vacuum',
+    line: '{detail}',
+    open: 'Low-vacuum warning',
+  },
+  sources: [
+    'A warning switch on a port and wire of its own: whatever stops the pump must not silence it; between the least vacuum and where the pump starts (practice)',
+  ],
+  judge: ({ vehicle }): Finding<'detail'>[] => {
+    if (!has.vacuum(vehicle)) return [];
+    const { warnPa, warnApart, leastPa, switchOnPa } = vehicle.build.brakes ?? {};
+    const missing = [
+      ...(warnPa === undefined ? ['where the low-vacuum warning switch closes'] : []),
+      ...(warnApart === undefined ? ['whether the warning switch has a port and a wire of its own'] : []),
+    ];
+    if (warnPa === undefined || warnApart === undefined) return [asks(WARNING, ...missing) as Finding<'detail'>];
+    const model = brakeVacuum(vehicle);
+    const least = model?.leastPa ?? leastPa ?? 0;
+    const on = model?.onPa ?? switchOnPa ?? Number.POSITIVE_INFINITY;
+    const wrong = [
+      ...(warnApart ? [] : ['it shares the pump’s switch or port']),
+      ...(warnPa < least ? [`it closes at ${q(warnPa, 'pressure')}, when assist is gone already`] : []),
+      ...(warnPa >= on ? [`it closes at ${q(warnPa, 'pressure')}, before the pump starts: it is always lit`] : []),
+    ];
+    return [
+      {
+        subject: WARNING,
+        holds: wrong.length === 0,
+        figures: { detail: wrong.join('; ') || `at ${q(warnPa, 'pressure')}, on a port of its own` },
+      },
+    ];
+  },
+  remedies: 'A second switch in the reservoir, with a lamp or buzzer of its own, set between the two.',
+});
+
+const checkValve = defineRule({
+  id: 'brakes.check-valve',
+  endangers: 'people',
+  says: {
+    fails: 'Nothing keeps the vacuum when the pump stops',
+    holds: 'A check valve keeps the vacuum',
+    line: '{detail}',
+    open: 'Check valve',
+  },
+  sources: ['A pump at rest lets air back; the valve sits between pump and reservoir, arrow to the pump (practice)'],
+  judge: ({ vehicle }): Finding<'detail'>[] => {
+    if (!has.vacuum(vehicle)) return [];
+    const is = vehicle.build.brakes?.checkValve;
+    if (is === undefined)
+      return [asks(CHECK_VALVE, 'whether a check valve sits between pump and reservoir') as Finding<'detail'>];
+    return [{ subject: CHECK_VALVE, holds: is, figures: { detail: is ? 'told so' : 'told that there is none' } }];
+  },
+  remedies: 'A check valve between pump and reservoir, and the booster’s own one left in place.',
+});
+
+/** A tight system loses so much in five minutes (reference of the trade), Pa. */
+const TIGHT_PA = 5000;
+
+const leak = defineRule({
+  id: 'brakes.leak',
+  endangers: 'people',
+  says: {
+    fails: 'The vacuum leaks away',
+    holds: 'The vacuum stays',
+    line: '{demand} in five minutes, at most {limit}',
+  },
+  comfort: 0,
+  sources: ['Leak test with the pump off: 0.05 bar in five minutes at most (reference of the trade)'],
+  judge: ({ vehicle }): Finding[] => {
+    const leakPa = vehicle.build.brakes?.leakPa;
+    if (!has.vacuum(vehicle) || leakPa === undefined) return [];
+    return [
+      {
+        subject: LEAK,
+        demand: pressure(leakPa),
+        limit: pressure(TIGHT_PA),
+        margin: marginAtMost(leakPa, TIGHT_PA),
+      },
+    ];
+  },
+  remedies: 'Pinch the hoses one after the other: the one that holds the vacuum leads to the leak.',
+});
+
+/** Measured against forecast (engineering judgement). */
+const FITS = 0.25;
+
+const fits = defineRule({
+  id: 'brakes.as-measured',
+  endangers: 'parts',
+  says: {
+    fails: 'The vacuum pump is not what its sheet says',
+    holds: 'The vacuum pump does what its sheet says',
+    line: '{detail}',
+  },
+  sources: ['Measured pull-down against the model; a quarter off and something is not as told'],
+  judge: ({ vehicle }): Finding<'detail'>[] => {
+    const model = modelled(vehicle);
+    const { pulledToPa, pulledS } = vehicle.build.brakes ?? {};
+    if (!model || pulledToPa === undefined || pulledS === undefined) return [];
+    const forecast = model.air.timeS(0, pulledToPa);
+    if (forecast === null)
+      return [
+        {
+          subject: PUMP,
+          holds: false,
+          figures: { detail: `${q(pulledToPa, 'pressure')} was reached, and the sheet says never` },
+        },
+      ];
+    return [
+      {
+        subject: PUMP,
+        margin: (FITS - Math.abs(pulledS / forecast - 1)) / FITS,
+        figures: {
+          detail: `${q(pulledS, 'time')} to ${q(pulledToPa, 'pressure')}, forecast ${q(forecast, 'time')}: ${pulledS > forecast ? 'less flow, more volume or a leak' : 'more flow or less volume than entered'}`,
+        },
+        lines: () => [
+          {
+            formula: '|t / t_model − 1| ≤ 25 %',
+            figures: `${q(pulledS, 'time')} / ${q(forecast, 'time')}`,
+            result: { value: Math.abs(pulledS / forecast - 1), dimension: 'ratio' },
+          },
+        ],
+      },
+    ];
+  },
+  remedies: [
+    ({ vehicle }) => {
+      const { pulledToPa, pulledS, pumpLPerMin } = vehicle.build.brakes ?? {};
+      const forecast = pulledToPa === undefined ? null : (brakeVacuum(vehicle)?.air.timeS(0, pulledToPa) ?? null);
+      if (forecast === null || pulledS === undefined || pumpLPerMin === undefined) return [];
+      // The time goes with one over the flow.
+      const value = Math.round(((pumpLPerMin * forecast) / pulledS) * 100) / 100;
+      return [{ edit: 'setFigure', input: { figure: 'vacuumFlow', value } }];
+    },
+  ],
+  otherwise: 'Measure volume and leak, then take the pump’s flow as it was measured.',
+});
+
+const essential = defineRule({
+  id: 'brakes.pump-essential',
+  endangers: 'people',
+  says: {
+    fails: '{subject} is dropped when the converter dies',
+    holds: '{subject} runs on when the converter dies',
+    line: '{detail}',
+  },
+  sources: ['Brake assist outlasts the converter: an essential load of the auxiliary battery (practice)'],
+  judge: ({ vehicle }): Finding<'detail'>[] =>
+    (['vacuum-pump', 'brake-booster'] as const).flatMap((job) =>
+      loadsFor(vehicle, job).map(({ id, name, load }) => ({
+        subject: { kind: 'device' as const, id, name },
+        holds: load.essential,
+        figures: { detail: load.essential ? 'an essential load' : 'not marked essential in the 12-volt schedule' },
+      })),
+    ),
+  remedies: 'Mark it essential in the load schedule, so that the reserve reckons with it.',
+});
+
+const noise = defineRule({
+  id: 'brakes.pump-noise',
+  endangers: 'comfort',
+  says: {
+    fails: 'The vacuum pump will be heard in the car',
+    holds: 'The vacuum pump is kept quiet',
+    line: '{detail}',
+    open: 'Mounting of the vacuum pump',
+  },
+  sources: ['On rubber and with a silencer at its outlet it is hardly heard; bolted to the body it drums (practice)'],
+  judge: ({ vehicle }): Finding<'detail'>[] => {
+    const model = modelled(vehicle);
+    if (!model) return [];
+    const { pumpRubber, silenced } = vehicle.build.brakes ?? {};
+    if (pumpRubber === undefined || silenced === undefined)
+      return [
+        asks(
+          PUMP,
+          ...(pumpRubber === undefined ? ['whether the vacuum pump stands on rubber'] : []),
+          ...(silenced === undefined ? ['whether it has a silencer'] : []),
+        ) as Finding<'detail'>,
+      ];
+    const { starts, distanceM } = model.trip;
+    const often = distanceM > 0 ? `${((1000 * starts) / distanceM).toFixed(1)} starts a kilometre` : `${starts} starts`;
+    return [
+      {
+        subject: PUMP,
+        holds: pumpRubber && silenced,
+        figures: {
+          detail: `${often}; ${pumpRubber ? 'on rubber' : 'bolted to the body'}, ${silenced ? 'silenced' : 'no silencer'}`,
+        },
+      },
+    ];
+  },
+  remedies: 'Rubber mounts on something heavy, away from the bulkhead, and a silencer at its outlet.',
+});
+
+export const VACUUM_RULES: readonly Rule[] = [
+  cutOut,
+  order,
+  pullDown,
+  descent,
+  duty,
+  reserve,
+  warning,
+  checkValve,
+  leak,
+  fits,
+  essential,
+  noise,
+];

@@ -1,0 +1,79 @@
+'use client';
+import type { Assessment } from '@/core/assess';
+import { inUnits } from '@/core/quantities';
+import { FigureRow } from '@/ui/figure-row';
+import { Caution, Panel } from '@/ui/panel';
+import { FigureSetting } from '../shell/figure-setting';
+import { LoopDrawing } from './loop-drawing';
+import { Answers, DesignChoice, LowLine } from './parts';
+
+export function CoolingPage({ assessment }: { assessment: Assessment }) {
+  const { build, results } = assessment;
+  const { loop } = results.ancillaries;
+  const { units } = build;
+  const looped = build.schools.cooling === 'liquid' || build.schools.cooling === 'chill-plate';
+  return (
+    <>
+      {looped && (
+        <Panel title="A long climb on the hottest day" about="where the loop settles">
+          {loop ? (
+            <>
+              <div className="overflow-x-auto">
+                <LoopDrawing loop={loop} system={units} />
+              </div>
+              <div className="max-w-md">
+                <FigureRow label="Heat of inverter and motor" value={loop.heatW} dimension="power" system={units} />
+                <FigureRow label="Into the inverter" value={loop.inletC} dimension="temperature" system={units} />
+                <FigureRow label="… at most" value={loop.limitC} dimension="temperature" system={units} />
+              </div>
+              <p className="mt-1 text-note text-soft">Assumed: {inUnits(loop.assumed.join(' '), units)}</p>
+            </>
+          ) : (
+            <p className="text-soft">Enter the coolant’s flow and the radiator; and a drive in HV circuit.</p>
+          )}
+        </Panel>
+      )}
+      <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
+        <Panel title="Cooling" about="of inverter and motor">
+          <DesignChoice assessment={assessment} id="cooling" />
+          {looped && <LowLine assessment={assessment} job="coolant-pump" />}
+          <FigureSetting build={build} figure="hottestDay" />
+        </Panel>
+        {looped && (
+          <Panel title="Loop">
+            <FigureSetting build={build} figure="coolantFlow" />
+            <FigureSetting build={build} figure="radiator" />
+            <FigureSetting build={build} figure="coolantVolume" />
+            <FigureSetting
+              build={build}
+              figure="coolantInlet"
+              note={build.cooling?.inletC === undefined ? 'assumed as such inverters bear' : ''}
+            />
+            <Answers
+              assessment={assessment}
+              system="cooling"
+              questions={[
+                ['header', 'Header tank is the highest point'],
+                ['bleeds', 'Every high point can be bled'],
+                ['shared', 'The pump serves the heating too'],
+              ]}
+            />
+          </Panel>
+        )}
+        <Panel title="Test first, add later" about="what was logged, carried to the hottest day">
+          <FigureSetting build={build} figure="loggedHot" />
+          <FigureSetting build={build} figure="loggedAir" />
+          <FigureSetting build={build} figure="actFrom" />
+          <p className="mt-2 text-soft">
+            Drive the hill that you know for half an hour with a sensor on the controller’s base and one on the motor.
+            Write down the hottest of each and the air outside.
+          </p>
+        </Panel>
+        <Caution>
+          Hot coolant scalds: open nothing before it is cold. On the bench a motor without coolant turns unloaded and
+          for seconds only.
+        </Caution>
+      </div>
+    </>
+  );
+}

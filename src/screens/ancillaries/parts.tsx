@@ -1,0 +1,85 @@
+'use client';
+import type { Assessment } from '@/core/assess';
+import { type Ancillary, type AncillaryFlag, type LoadJob, SCHOOL_CHOICES, type SchoolId } from '@/core/build';
+import { formatQuantity } from '@/core/quantities';
+import { lowVoltage } from '@/core/vehicle';
+import { useBench } from '@/store/bench';
+import { ChoiceField } from '@/ui/choice-field';
+import { YesNo } from '../shell/yes-no';
+
+/** What the pages of this station share. */
+
+const WORDS: Readonly<Partial<Record<SchoolId, Readonly<Record<string, string>>>>> = {
+  brakes: {
+    'vacuum-pump': 'vacuum pump and reservoir',
+    'electric-booster': 'electric booster',
+    unassisted: 'unassisted',
+  },
+  steering: {
+    'pump-always': 'hydraulic, pump always on',
+    'pump-on-demand': 'hydraulic, pump on demand',
+    column: 'column assist',
+    'original-electric': 'original electric',
+    none: 'no assist',
+  },
+  heating: {
+    'air-heater': 'air heater in the old box',
+    'coolant-heater': 'coolant heater on the old matrix',
+    'own-box': 'purpose-built box',
+    seats: 'seats and screen first',
+  },
+  cooling: { plate: 'plate in air', 'chill-plate': 'chill plate', liquid: 'liquid loop' },
+};
+
+export function DesignChoice({ assessment: { build }, id }: { assessment: Assessment; id: SchoolId }) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  return (
+    <ChoiceField
+      label="Design choice"
+      value={build.schools[id] ?? null}
+      empty="not entered"
+      choices={SCHOOL_CHOICES[id].map((value) => ({ value, label: WORDS[id]?.[value] ?? value }))}
+      onChoose={(value) => dispatch({ edit: 'setSchool', input: { [id]: value } })}
+    />
+  );
+}
+
+export function Answers<A extends Ancillary>({
+  assessment: { build },
+  system,
+  questions,
+}: {
+  assessment: Assessment;
+  system: A;
+  questions: readonly (readonly [AncillaryFlag<A>, string])[];
+}) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const told = build[system] as Readonly<Record<string, boolean | undefined>> | undefined;
+  return questions.map(([flag, label]) => (
+    <YesNo
+      key={flag}
+      label={label}
+      value={told?.[flag]}
+      onAnswer={(is) => dispatch({ edit: 'answerAncillary', input: { system, flag, is } })}
+    />
+  ));
+}
+
+/** What a system asks of the 12-volt side, as one line. */
+export function LowLine({ assessment: { vehicle, build }, job }: { assessment: Assessment; job: LoadJob }) {
+  const loads = lowVoltage(vehicle).loads.filter(({ load }) => load.job === job);
+  const text = (value: number, kind: string) =>
+    formatQuantity({ value, dimension: kind === 'constant-current' ? 'current' : 'power' }, build.units, 3).text;
+  return (
+    <p className="mt-2 border-l-[3px] border-lv pl-3">
+      {loads.length === 0
+        ? 'Nothing of it stands in the 12-volt schedule yet: add it there, then its fuse, wire and relay are judged.'
+        : `Asks of 12 V: ${loads
+            .map(
+              ({ name, load }) =>
+                `${name} ${text(load.rating, load.kind)}${load.peakRating === undefined ? '' : `, ${text(load.peakRating, load.kind)} at its hardest`}${load.essential ? ', essential' : ''}`,
+            )
+            .join('; ')}.`}
+    </p>
+  );
+}
