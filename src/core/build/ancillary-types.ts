@@ -38,6 +38,14 @@ export interface Brakes {
   readonly masterM?: number;
   readonly strokeM?: number;
   readonly fluidL?: number;
+  /** A firm stop of half the weight, measured at the pedal with assist, N; and by how much the booster multiplies. */
+  readonly pedalN?: number;
+  readonly boostRatio?: number;
+  /** Iron of all discs and drums. */
+  readonly discKg?: number;
+  /** The pedal has a stop of its own; the controller is told that it is pressed. */
+  readonly pedalStop?: boolean;
+  readonly pedalTold?: boolean;
 }
 
 export interface Steering {
@@ -85,6 +93,10 @@ export interface Cabin {
   readonly dcSwitch?: boolean;
   /** Air reaches the screen. */
   readonly airToScreen?: boolean;
+  /** Air conditioning: oil that does not conduct in a flushed system, a fan at the condenser, filled by whoever may. */
+  readonly acOil?: boolean;
+  readonly acFan?: boolean;
+  readonly acLicensed?: boolean;
 }
 
 export interface Cooling {
@@ -92,6 +104,13 @@ export interface Cooling {
   readonly flowLPerMin?: number;
   readonly radiatorWPerK?: number;
   readonly coolantL?: number;
+  /** Radiator at standstill, its fan running. */
+  readonly stillWPerK?: number;
+  /** Plate in air: area that air touches, m², and how hot its base may get. */
+  readonly plateM2?: number;
+  readonly plateC?: number;
+  /** Loss of the motor turning by itself on the bench, W. */
+  readonly spinW?: number;
   readonly inletC?: number;
   readonly header?: boolean;
   readonly bleeds?: boolean;
@@ -103,12 +122,32 @@ export interface Cooling {
   readonly actC?: number;
 }
 
+/** What each old gauge shows now. */
+export const OLD_GAUGES = ['fuel', 'temperature', 'oil', 'ammeter', 'tachometer', 'speedometer'] as const;
+export type OldGauge = (typeof OLD_GAUGES)[number];
+/** emulated: its sender is played; replaced: a gauge of its own; kept: it goes on as it did; blank: it shows nothing; none: the car never had it. */
+export const GAUGE_SHOWS = ['emulated', 'replaced', 'kept', 'blank', 'none'] as const;
+export type GaugeShows = (typeof GAUGE_SHOWS)[number];
+
+export interface Gauges {
+  readonly shows?: Readonly<Partial<Record<OldGauge, GaugeShows>>>;
+  /** Lamps for low 12 volt and for insulation; hours are counted. */
+  readonly lowTwelve?: boolean;
+  readonly insulationLamp?: boolean;
+  readonly hours?: boolean;
+  /** A recharge lamp: lights below, goes out above, V a cell, after it was below for so long. */
+  readonly lampOnV?: number;
+  readonly lampOffV?: number;
+  readonly lampHoldS?: number;
+}
+
 /** Questions with yes or no, by system. */
 export const ANCILLARY_FLAGS = {
-  brakes: ['switchFollows', 'warnApart', 'checkValve', 'pumpRubber', 'silenced'],
+  brakes: ['switchFollows', 'warnApart', 'checkValve', 'pumpRubber', 'silenced', 'pedalStop', 'pedalTold'],
   steering: ['speedTold', 'safeDefault', 'messages', 'idles'],
-  cabin: ['blowerLocked', 'cutOut', 'dcSwitch', 'airToScreen'],
+  cabin: ['blowerLocked', 'cutOut', 'dcSwitch', 'airToScreen', 'acOil', 'acFan', 'acLicensed'],
   cooling: ['header', 'bleeds', 'shared'],
+  gauges: ['lowTwelve', 'insulationLamp', 'hours'],
 } as const;
 export type Ancillary = keyof typeof ANCILLARY_FLAGS;
 export type AncillaryFlag<A extends Ancillary = Ancillary> = (typeof ANCILLARY_FLAGS)[A][number];

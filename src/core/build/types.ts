@@ -1,6 +1,6 @@
 import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
-import type { Brakes, Cabin, Cooling, Steering } from './ancillary-types';
+import type { Brakes, Cabin, Cooling, Gauges, Steering } from './ancillary-types';
 import type { CellCare, ChargerPlug, Charging } from './charge-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { DriveRecord, HealthRecord } from './drive-types';
@@ -268,6 +268,7 @@ export interface Build {
   readonly steering?: Steering;
   readonly cabin?: Cabin;
   readonly cooling?: Cooling;
+  readonly gauges?: Gauges;
   /** Drives that were logged or read by meter. */
   readonly drives?: Readonly<Record<Id, DriveRecord>>;
   readonly health?: Readonly<Record<Id, HealthRecord>>;

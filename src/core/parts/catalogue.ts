@@ -233,6 +233,9 @@ const BUS_DEVICES: readonly BusDevicePart[] = [
   bus('heater-400-5000', 'Coolant heater, 5 kW, 400 V class', [250, 400, 430], 0.00001, 5000),
   bus('heater-400-5000-awake', 'Coolant heater, 5 kW, wakes by itself', [250, 400, 430], 0.00001, 5000, [200, 180]),
   bus('heater-144-2000', 'Air heater, 2 kW, 144 V class', [60, 170, 180], 0, 2000),
+  // Plain elements out of other heaters: what they give goes with the square of the voltage.
+  { ...bus('element-350-3000', 'Heating element, 3 kW at 350 V', [60, 400, 430], 0, 3600), resistanceAtV: 350 },
+  { ...bus('element-130-2000', 'Heating element, 2 kW at 130 V', [60, 155, 180], 0, 2900), resistanceAtV: 130 },
   bus('compressor-400-2500', 'Compressor, 2.5 kW, 400 V class', [230, 410, 430], 0.00006, 2500),
 ];
 

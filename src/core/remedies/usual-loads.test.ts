@@ -33,3 +33,14 @@ test('what does the job already is not added again under another name', () => {
   const renamed = applyEdit(firn, { edit: 'renameDevice', input: { deviceId: pump.id, name: 'Suction' } }).build;
   expect(usualLoads(renamed, vehicleOf(renamed), 'u').map(({ load }) => load.job)).not.toContain('vacuum-pump');
 });
+
+test('a loop for the drive and one for the heater get a pump each, and only those that are chosen', () => {
+  const pumps = (cooling: 'liquid' | 'plate', heating: 'coolant-heater' | 'seats') => {
+    const build = { ...empty, schools: { ...empty.schools, cooling, heating } };
+    return usualLoads(build, vehicleOf(build), 'u').filter(({ load }) => load.job === 'coolant-pump').length;
+  };
+  expect(pumps('liquid', 'coolant-heater')).toBe(2);
+  expect(pumps('liquid', 'seats')).toBe(1);
+  expect(pumps('plate', 'coolant-heater')).toBe(1);
+  expect(pumps('plate', 'seats')).toBe(0);
+});

@@ -15,9 +15,25 @@ export function usualLoads(build: Build, vehicle: Vehicle, seed: string): readon
       state === 'had' ? (LOSS_JOBS[loss as LossId] ?? []) : [],
     ),
   ]);
+  const pumps = lackingPumps(build, vehicle);
   return LOAD_PRESETS.filter(({ id, name, load }) => {
+    if (PUMPS.has(id)) return pumps.includes(id);
     const wanted = USUAL_LOADS.includes(id) || (load.job !== undefined && asked.has(load.job));
     const has = there.some((one) => one.name === name || (load.job !== undefined && one.load.job === load.job));
     return wanted && !has;
   }).map((preset, k) => lowLoadOf(preset, `${seed}-${k}`));
+}
+
+/** Presets that move coolant: the drive’s loop has one, the heater’s another. */
+const PUMPS: ReadonlySet<string> = new Set(['coolant-pump', 'heater-pump']);
+
+/** Coolant pumps that the chosen loops ask for and the schedule lacks. */
+function lackingPumps({ schools }: Build, vehicle: Vehicle): readonly string[] {
+  const there = lowVoltage(vehicle).loads.filter(({ load }) => load.job === 'coolant-pump');
+  const asked = [
+    ...(schools.cooling === 'liquid' || schools.cooling === 'chill-plate' ? ['coolant-pump'] : []),
+    ...(schools.heating === 'coolant-heater' ? ['heater-pump'] : []),
+  ];
+  const named = (id: string) => there.some(({ name }) => name === LOAD_PRESETS.find((one) => one.id === id)!.name);
+  return asked.filter((id) => !named(id)).slice(0, Math.max(0, asked.length - there.length));
 }

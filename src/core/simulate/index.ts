@@ -1,5 +1,6 @@
 export { type BalanceRun, balanceRun } from './balance-law';
 export type { RowRun } from './balance-run';
+export { type BrakeDescent, brakeDescent } from './brake-descent';
 export {
   type BrakeVacuum,
   brakeVacuum,
@@ -19,7 +20,7 @@ export { type CellsOver, CLIMB_S, coldNight, EVENING_C, type HotCells, hotCharge
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
-export { type DriveLoop, driveLoop } from './coolant-loop';
+export { type DriveLoop, driveLoop, INLET_C } from './coolant-loop';
 export { type Departure, departure } from './departure';
 export {
   type DriveFindings,
@@ -79,6 +80,7 @@ export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } fr
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { motorCooling, WINDING_LIMIT_C } from './motor-heat';
 export { type Piece, type Pieces, piecesOf } from './pieces';
+export { chargeCoolant, type PlateHeat, plateHeat } from './plate-heat';
 export { closedOnTheWay, spanIn } from './plugged';
 export { BODY, type Closed, type Potentials, potentials } from './potentials';
 export {
@@ -100,6 +102,7 @@ export {
   prechargeWith,
   type SignUnknown,
 } from './precharge-study';
+export { type LampRun, lampOver, rechargeLamp } from './recharge-lamp';
 export {
   defineRun,
   makeRun,

@@ -566,6 +566,10 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { onPa: 45000, offPa: 60000 },
     leaves: ({ brakes }) => expect(brakes).toMatchObject({ switchOnPa: 45000, switchOffPa: 60000 }),
   },
+  setGauge: {
+    input: { gauge: 'oil', shows: 'emulated' },
+    leaves: ({ gauges }) => expect(gauges!.shows!.oil).toBe('emulated'),
+  },
   setFlowBasis: { input: { basis: 'inlet' }, leaves: ({ brakes }) => expect(brakes!.flowBasis).toBe('inlet') },
   setSupply: { input: { phases: 3 }, leaves: ({ supply }) => expect(supply!.phases).toBe(3) },
   setStage: { on: estate, input: { kind: 'chain' }, leaves: ({ stage }) => expect(stage!.kind).toBe('chain') },

@@ -154,6 +154,7 @@ export const UNREAD = [
   'steering',
   'cabin',
   'cooling',
+  'gauges',
   'drives',
   'health',
   'restraint',

@@ -5,6 +5,7 @@ import { Tabs } from '@/ui/tabs';
 import { SheetHead, useSheet } from '../shell/shell';
 import { BrakesPage } from './brakes-page';
 import { CoolingPage } from './cooling-page';
+import { GaugesPage } from './gauges-page';
 import { HeatingPage } from './heating-page';
 import { SteeringPage } from './steering-page';
 
@@ -13,6 +14,7 @@ const PAGES = [
   ['steering', 'Steering'],
   ['heating', 'Heating'],
   ['cooling', 'Cooling'],
+  ['gauges', 'Gauges'],
 ] as const;
 type Page = (typeof PAGES)[number][0];
 
@@ -21,6 +23,7 @@ const SHOWN: Readonly<Record<Page, (props: { assessment: Assessment }) => React.
   steering: SteeringPage,
   heating: HeatingPage,
   cooling: CoolingPage,
+  gauges: GaugesPage,
 };
 
 export function AncillariesScreen() {

@@ -87,12 +87,47 @@ export function BrakesPage({ assessment }: { assessment: Assessment }) {
             </p>
           </Panel>
         )}
+        <PedalPanel assessment={assessment} />
         <Caution>
           Brakes decide over lives. What is worked out here sizes and foresees; a licensed person inspects the brakes
           and signs before the first metre on the road.
         </Caution>
       </div>
     </>
+  );
+}
+
+/** What the foot has to do, and what a descent does to the iron. */
+function PedalPanel({ assessment }: { assessment: Assessment }) {
+  const { build, results } = assessment;
+  const { descent, has } = results.ancillaries;
+  return (
+    <Panel title="Pedal and iron" about="with the new mass">
+      <FigureSetting build={build} figure="pedalForce" note="half of the weight, assist working" />
+      {(has.vacuum || has.booster) && (
+        <FigureSetting
+          build={build}
+          figure="boostRatio"
+          note={build.brakes?.boostRatio === undefined ? 'assumed five' : ''}
+        />
+      )}
+      <Answers
+        assessment={assessment}
+        system="brakes"
+        questions={[
+          ['pedalTold', 'The controller is told of the pedal'],
+          ['pedalStop', 'Pedals have stops of their own'],
+        ]}
+      />
+      <FigureSetting build={build} figure="brakeIron" />
+      <FigureSetting build={build} figure="hillGrade" />
+      {descent && (
+        <>
+          <FigureRow label="Braked away on it" value={descent.powerW} dimension="power" system={build.units} />
+          <FigureRow label="Iron at its end" value={descent.endC} dimension="temperature" system={build.units} />
+        </>
+      )}
+    </Panel>
   );
 }
 

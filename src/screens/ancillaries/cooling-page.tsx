@@ -9,7 +9,7 @@ import { Answers, DesignChoice, LowLine } from './parts';
 
 export function CoolingPage({ assessment }: { assessment: Assessment }) {
   const { build, results } = assessment;
-  const { loop } = results.ancillaries;
+  const { loop, plate, charging, spinS } = results.ancillaries;
   const { units } = build;
   const looped = build.schools.cooling === 'liquid' || build.schools.cooling === 'chill-plate';
   return (
@@ -37,12 +37,21 @@ export function CoolingPage({ assessment }: { assessment: Assessment }) {
         <Panel title="Cooling" about="of inverter and motor">
           <DesignChoice assessment={assessment} id="cooling" />
           {looped && <LowLine assessment={assessment} job="coolant-pump" />}
+          {looped && charging?.coolantC != null && (
+            <FigureRow
+              label="Coolant while it charges"
+              value={charging.coolantC}
+              dimension="temperature"
+              system={units}
+            />
+          )}
           <FigureSetting build={build} figure="hottestDay" />
         </Panel>
         {looped && (
           <Panel title="Loop">
             <FigureSetting build={build} figure="coolantFlow" />
             <FigureSetting build={build} figure="radiator" />
+            <FigureSetting build={build} figure="radiatorStill" />
             <FigureSetting build={build} figure="coolantVolume" />
             <FigureSetting
               build={build}
@@ -60,6 +69,31 @@ export function CoolingPage({ assessment }: { assessment: Assessment }) {
             />
           </Panel>
         )}
+        {build.schools.cooling === 'plate' && (
+          <Panel title="Plate in air" about="under the controller">
+            <FigureSetting build={build} figure="plateArea" />
+            <FigureSetting
+              build={build}
+              figure="plateLimit"
+              note={build.cooling?.plateC === undefined ? 'assumed as such controllers bear' : ''}
+            />
+            {plate && (
+              <>
+                <FigureRow
+                  label="The controller loses on the hill"
+                  value={plate.lossW}
+                  dimension="power"
+                  system={units}
+                />
+                <FigureRow label="Its base then" value={plate.baseC} dimension="temperature" system={units} />
+              </>
+            )}
+          </Panel>
+        )}
+        <Panel title="On the bench, without coolant" about="unloaded and short">
+          <FigureSetting build={build} figure="spinLoss" note="volts times amperes of the pack, unloaded" />
+          {spinS !== null && <FigureRow label="It may turn for" value={spinS} dimension="time" system={units} />}
+        </Panel>
         <Panel title="Test first, add later" about="what was logged, carried to the hottest day">
           <FigureSetting build={build} figure="loggedHot" />
           <FigureSetting build={build} figure="loggedAir" />

@@ -13,6 +13,7 @@ export function HeatingPage({ assessment }: { assessment: Assessment }) {
   const { build, results } = assessment;
   const { cabin, heatingM } = results.ancillaries;
   const { units } = build;
+  const compressor = assessment.vehicle.devices.some(({ device }) => device.kind === 'compressor');
   const watts = (value: number) => formatQuantity({ value, dimension: 'power' }, units, 3).text;
   return (
     <>
@@ -101,6 +102,26 @@ export function HeatingPage({ assessment }: { assessment: Assessment }) {
             ]}
           />
         </Panel>
+        {compressor && (
+          <Panel title="Air conditioning" about="a compressor hangs on the bus">
+            <Answers
+              assessment={assessment}
+              system="cabin"
+              questions={[
+                ['acOil', 'Flushed, with oil that does not conduct'],
+                ['acFan', 'A fan at the condenser'],
+                ['acLicensed', 'Filled by whoever may'],
+              ]}
+            />
+            <FigureRow
+              label="Range that an hour takes"
+              value={heatingM?.compressor ?? null}
+              dimension="distance"
+              system={units}
+            />
+            <p className="mt-2 text-soft">Measure the insulation again after the first hour with the new oil.</p>
+          </Panel>
+        )}
         <Caution>
           An element on the traction voltage is live like the pack: service disconnect out, proved dead, before the box
           is opened. A 12-volt relay on it draws an arc that never goes out.

@@ -1,5 +1,14 @@
 import { told } from '../../quantities';
-import { ANCILLARY_FLAGS, type Ancillary, type AncillaryFlag, type Brakes } from '../types';
+import {
+  ANCILLARY_FLAGS,
+  type Ancillary,
+  type AncillaryFlag,
+  type Brakes,
+  GAUGE_SHOWS,
+  type GaugeShows,
+  OLD_GAUGES,
+  type OldGauge,
+} from '../types';
 import { define } from './definition';
 import { EditRefused } from './refused';
 
@@ -9,6 +18,14 @@ const WORDS: Readonly<Record<AncillaryFlag, string>> = {
   checkValve: 'check valve before the pump',
   pumpRubber: 'vacuum pump on rubber',
   silenced: 'vacuum pump with a silencer',
+  pedalStop: 'pedal has a stop of its own',
+  pedalTold: 'controller is told of the brake pedal',
+  acOil: 'oil that does not conduct, system flushed',
+  acFan: 'fan at the condenser',
+  acLicensed: 'refrigerant filled by whoever may',
+  lowTwelve: 'lamp for low 12 volt',
+  insulationLamp: 'lamp for insulation',
+  hours: 'hours are counted',
   speedTold: 'steering is told the speed',
   safeDefault: 'steering falls back to little assist',
   messages: 'old electric steering gets its messages',
@@ -40,6 +57,16 @@ export const ANCILLARY_EDITS = {
       if (!(onPa >= 1000 && offPa > onPa && offPa <= 100000))
         throw new EditRefused('A switch turns on at the lower vacuum and off at the higher one.', 'Swap the two.');
       draft.brakes = { ...draft.brakes, switchOnPa: onPa, switchOffPa: offPa };
+    },
+  }),
+
+  /** What an old gauge shows now. */
+  setGauge: define<{ gauge: OldGauge; shows: GaugeShows }>({
+    title: (_, { gauge, shows }) => `${gauge} gauge: ${shows}`,
+    apply: (draft, { gauge, shows }) => {
+      if (!OLD_GAUGES.includes(gauge) || !GAUGE_SHOWS.includes(shows))
+        throw new EditRefused('There is no such gauge.', 'Choose one of the list.');
+      draft.gauges = { ...draft.gauges, shows: { ...draft.gauges?.shows, [gauge]: shows } };
     },
   }),
 

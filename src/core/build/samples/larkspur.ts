@@ -250,6 +250,23 @@ export function larkspur(id = 'larkspur'): Build {
       senseFused: true,
       tapsV: Array.from({ length: 40 }, (_, k) => 3.302 + ((k * 5) % 7) / 1000),
     },
+    brakes: { pedalN: 260, discKg: 24, pedalStop: true, pedalTold: true },
+    cooling: { plateM2: 0.9 },
+    gauges: {
+      shows: {
+        fuel: 'emulated',
+        temperature: 'replaced',
+        oil: 'none',
+        ammeter: 'replaced',
+        tachometer: 'none',
+        speedometer: 'kept',
+      },
+      lowTwelve: true,
+      insulationLamp: true,
+      lampOnV: 2.95,
+      lampOffV: 3.25,
+      lampHoldS: 20,
+    },
     steering: { ratio: 18, rimM: 0.2, tyrePa: 190000 },
     cabin: {
       lossWPerK: 50,

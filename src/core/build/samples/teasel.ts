@@ -162,6 +162,21 @@ export function teasel(id = 'teasel'): Build {
     },
     bms: { ventMm2: 30000, waterReserveKg: 0.6 },
     supply: { voltageV: 230, phases: 1, breakerA: 16, outlet: 'socket', runM: 12, runMm2: 2.5 },
+    brakes: { pedalN: 300, discKg: 45, pedalStop: true, pedalTold: true },
+    cooling: { plateM2: 0.7 },
+    gauges: {
+      shows: {
+        fuel: 'replaced',
+        temperature: 'none',
+        oil: 'none',
+        ammeter: 'replaced',
+        tachometer: 'none',
+        speedometer: 'none',
+      },
+      lowTwelve: true,
+      insulationLamp: true,
+      hours: true,
+    },
     steering: { ratio: 20, rimM: 0.2, tyrePa: 160000 },
     charging: {
       cellV: 2.45,

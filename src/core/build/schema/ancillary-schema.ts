@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { ANCILLARY_FLAGS, type Ancillary } from '../types';
+import { ANCILLARY_FLAGS, type Ancillary, GAUGE_SHOWS, OLD_GAUGES } from '../types';
 import { celsius, nonNegative, object, optional, positive, share } from './fields';
 
 const flags = (of: Ancillary) =>
@@ -25,6 +25,9 @@ export const brakes = object({
   masterM: optional(positive(0.1)),
   strokeM: optional(positive(0.2)),
   fluidL: optional(positive(1)),
+  pedalN: optional(positive(3000)),
+  boostRatio: optional(Joi.number().min(1).max(15)),
+  discKg: optional(positive(1000)),
   ...flags('brakes'),
 });
 
@@ -61,9 +64,23 @@ export const cooling = object({
   flowLPerMin: optional(positive(500)),
   radiatorWPerK: optional(positive(1e5)),
   coolantL: optional(positive(200)),
+  stillWPerK: optional(positive(1e5)),
+  plateM2: optional(positive(20)),
+  plateC: optional(celsius()),
+  spinW: optional(positive(1e5)),
   inletC: optional(celsius()),
   loggedC: optional(celsius()),
   loggedAirC: optional(celsius()),
   actC: optional(celsius()),
   ...flags('cooling'),
+});
+
+export const gauges = object({
+  shows: optional(
+    object(Object.fromEntries(OLD_GAUGES.map((gauge) => [gauge, optional(Joi.string().valid(...GAUGE_SHOWS))]))),
+  ),
+  lampOnV: optional(positive(20)),
+  lampOffV: optional(positive(20)),
+  lampHoldS: optional(nonNegative(600)),
+  ...flags('gauges'),
 });

@@ -20,7 +20,7 @@ import {
   TRIP_IDS,
   VERSION,
 } from '../types';
-import { brakes, cabin, cooling, steering } from './ancillary-schema';
+import { brakes, cabin, cooling, gauges, steering } from './ancillary-schema';
 import { bms, charging } from './charge-schema';
 import { circuit, laid, point } from './circuit-schema';
 import {
@@ -169,6 +169,7 @@ export const buildSchema = object({
   steering: optional(steering),
   cabin: optional(cabin),
   cooling: optional(cooling),
+  gauges: optional(gauges),
   drives: optional(
     record(
       object({

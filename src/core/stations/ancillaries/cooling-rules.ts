@@ -1,5 +1,5 @@
 import { type Finding, quantityText as q } from '../../checks';
-import { driveLoop } from '../../simulate';
+import { chargeCoolant, driveLoop, INLET_C, plateHeat } from '../../simulate';
 import { hottestAssumed, hottestDayC, type Vehicle } from '../../vehicle';
 import { celsius } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -92,6 +92,85 @@ const fill = defineRule({
   remedies: 'A header tank above the highest part, a bleed screw wherever the hose goes down again.',
 });
 
+const PLATE = partOfSystem(COOLING_REF, 'plate', 'Plate of the controller');
+const CHARGER = partOfSystem(COOLING_REF, 'charging', 'Coolant while it charges');
+
+const plate = defineRule({
+  id: 'cooling.plate',
+  endangers: 'comfort',
+  says: {
+    fails: 'The controller’s plate gets too hot on a long climb',
+    holds: 'The controller’s plate is large enough',
+    line: '{demand} on the hottest day, at most {limit}',
+    open: 'Plate of the controller',
+  },
+  sources: ['Loss of the hill through grease and plate to moving air, 30 W/(m²·K) (reference of the trade: 25 to 60)'],
+  judge: ({ vehicle }): Finding[] => {
+    if (vehicle.build.schools.cooling !== 'plate') return [];
+    if (vehicle.build.cooling?.plateM2 === undefined) return [asks(PLATE, 'the area of the plate that air touches')];
+    const heat = plateHeat(vehicle);
+    if (!heat) return [];
+    return [
+      {
+        subject: PLATE,
+        demand: celsius(heat.baseC),
+        limit: celsius(heat.limitC),
+        margin: heat.limitC > heat.airC ? (heat.limitC - heat.baseC) / (heat.limitC - heat.airC) : -1,
+        assumed: heat.assumed,
+        lines: () => [
+          {
+            formula: 'T = T_air + P · (1 / (h · A) + R_grease)',
+            figures: `${q(heat.lossW, 'power')}, air ${q(heat.airC, 'temperature')}`,
+            result: celsius(heat.baseC),
+          },
+        ],
+      },
+    ];
+  },
+  remedies: 'A larger plate or fins where air passes, a fan, or a chill plate with coolant.',
+});
+
+const charging = defineRule({
+  id: 'cooling.charging',
+  endangers: 'comfort',
+  says: {
+    fails: 'Coolant gets too warm while it charges at standstill',
+    holds: 'Coolant stays cool while it charges at standstill',
+    line: '{demand} on the hottest day, at most {limit}',
+    open: 'Coolant while it charges',
+  },
+  sources: ['The charger’s loss into the radiator at standstill, its fan running'],
+  judge: ({ vehicle }): Finding[] => {
+    const heat = looped(vehicle) ? chargeCoolant(vehicle) : null;
+    if (!heat) return [];
+    if (heat.coolantC === null) return [asks(CHARGER, 'what the radiator takes at standstill, its fan running')];
+    const airC = hottestDayC(vehicle.build);
+    const limit = vehicle.build.cooling?.inletC ?? INLET_C;
+    return [
+      {
+        subject: CHARGER,
+        demand: celsius(heat.coolantC),
+        limit: celsius(limit),
+        margin: limit > airC ? (limit - heat.coolantC) / (limit - airC) : -1,
+        assumed: [
+          ...hottestAssumed(vehicle.build),
+          ...(vehicle.build.cooling?.inletC === undefined
+            ? ['The charger bears coolant as warm as inverters do.']
+            : []),
+        ],
+        lines: () => [
+          {
+            formula: 'T = T_air + P_AC·(1 − η) / UA_still',
+            figures: q(heat.lossW, 'power'),
+            result: celsius(heat.coolantC!),
+          },
+        ],
+      },
+    ];
+  },
+  remedies: 'A fan that runs while it charges, or a slower charge on hot days.',
+});
+
 const pumps = defineRule({
   id: 'cooling.pumps',
   endangers: 'parts',
@@ -165,4 +244,4 @@ const logged = defineRule({
   remedies: 'Add the plate or loop that was left for later, then log the same hill again.',
 });
 
-export const COOLING_RULES: readonly Rule[] = [inlet, fill, pumps, logged];
+export const COOLING_RULES: readonly Rule[] = [inlet, fill, plate, charging, pumps, logged];

@@ -1,7 +1,10 @@
 import { defineStation } from '../define';
+import { AIR_RULES } from './air-rules';
 import { BOOSTER_RULES } from './booster-rules';
 import { COOLING_RULES } from './cooling-rules';
+import { GAUGE_RULES } from './gauge-rules';
 import { HEATING_RULES } from './heating-rules';
+import { PEDAL_RULES } from './pedal-rules';
 import { ancillariesResults } from './results';
 import { STEERING_RULES } from './steering-rules';
 import { VACUUM_RULES } from './vacuum-rules';
@@ -13,9 +16,18 @@ export const ancillaries = defineStation({
   question: 'How are braking, steering, heating and cooling replaced?',
   key: 'n',
   begin: 'choose in Survey how brakes, steering, heating and cooling are replaced',
-  rules: [...VACUUM_RULES, ...BOOSTER_RULES, ...STEERING_RULES, ...HEATING_RULES, ...COOLING_RULES],
+  rules: [
+    ...VACUUM_RULES,
+    ...BOOSTER_RULES,
+    ...PEDAL_RULES,
+    ...STEERING_RULES,
+    ...HEATING_RULES,
+    ...AIR_RULES,
+    ...COOLING_RULES,
+    ...GAUGE_RULES,
+  ],
   leaves: () => [
-    'Heat and fade of the brakes with the new mass, pedal force, air conditioning, gauges and their senders.',
+    'What a compressor does to the range, and how cold it gets; where the brakes are shared between front and rear.',
     'Brakes and steering: a licensed person inspects and signs them.',
   ],
   results: ancillariesResults,

@@ -1,14 +1,21 @@
 import type { Build } from '../../build';
 import {
+  type BrakeDescent,
   type BrakeVacuum,
+  brakeDescent,
   brakeVacuum,
   type CabinWarmth,
   cabinWarmth,
+  chargeCoolant,
   type DriveLoop,
   driveLoop,
+  type LampRun,
+  type PlateHeat,
+  plateHeat,
   type RackFlow,
   type Rim,
   rackFlow,
+  rechargeLamp,
   rimOf,
   vacuumMissing,
 } from '../../simulate';
@@ -29,13 +36,29 @@ export interface AncillariesResults {
   readonly rim: Rim | null;
   readonly cabin: CabinWarmth;
   /** Range that an hour of heating takes, m; null: the trip is not driven. */
-  readonly heatingM: { readonly holding: number; readonly seatsFirst: number | null } | null;
+  readonly heatingM: {
+    readonly holding: number;
+    readonly seatsFirst: number | null;
+    readonly compressor: number;
+  } | null;
   readonly loop: DriveLoop | null;
+  readonly plate: PlateHeat | null;
+  readonly charging: ReturnType<typeof chargeCoolant>;
+  readonly descent: BrakeDescent | null;
+  /** The recharge lamp on the usual trip; null: not set, or the trip is not driven. */
+  readonly lamp: LampRun | null;
+  /** So long the motor may turn by itself on the bench without coolant, s; null: its loss is not told. */
+  readonly spinS: number | null;
   readonly schools: Build['schools'];
 }
 
+/** A small motor takes so much heat up with a kelvin, and may rise by so many (reference of the trade: 10 to 25 kJ/K, 20 K). */
+const MOTOR_J_PER_K = 10000;
+const SPIN_K = 20;
+
 export function ancillariesResults({ vehicle, trip }: Context): AncillariesResults {
   const cabin = cabinWarmth(vehicle);
+  const { spinW } = vehicle.build.cooling ?? {};
   // Energy of a metre as the trip was driven, in winter.
   const joulesPerM = trip && trip.mild.distanceM > 0 ? trip.mild.energyJ / trip.mild.distanceM : null;
   const metres = (powerW: number) => (powerW * 3600) / joulesPerM!;
@@ -56,9 +79,20 @@ export function ancillariesResults({ vehicle, trip }: Context): AncillariesResul
         ? null
         : {
             holding: metres(cabin.needsW),
+            compressor: metres(
+              vehicle.devices.reduce(
+                (sum, { device }) => sum + (device.kind === 'compressor' ? (device.powersW?.cruise ?? 0) : 0),
+                0,
+              ),
+            ),
             seatsFirst: cabin.seatsFirstW === null ? null : metres(cabin.seatsFirstW),
           },
     loop: driveLoop(vehicle),
+    plate: plateHeat(vehicle),
+    charging: chargeCoolant(vehicle),
+    descent: brakeDescent(vehicle),
+    lamp: rechargeLamp(vehicle, trip),
+    spinS: spinW === undefined ? null : (MOTOR_J_PER_K * SPIN_K) / spinW,
     schools: vehicle.build.schools,
   };
 }

@@ -9,6 +9,7 @@ const RACK = partOfSystem(STEERING_REF, 'rack', 'Steering rack and pump');
 const RELIEF = partOfSystem(STEERING_REF, 'relief', 'Relief valve of the steering pump');
 const COLUMN = partOfSystem(STEERING_REF, 'column', 'Column assist');
 const ORIGINAL = partOfSystem(STEERING_REF, 'original', 'Original electric steering');
+const BELT = partOfSystem(STEERING_REF, 'belt', 'Belt that was kept');
 const RIM = partOfSystem(STEERING_REF, 'rim', 'Steering without assist');
 
 const flow = defineRule({
@@ -319,4 +320,31 @@ const reserve = defineRule({
   remedies: 'Keep an auxiliary battery.',
 });
 
-export const STEERING_RULES: readonly Rule[] = [flow, pressure, peak, rim, column, signal, original, reserve];
+const belt = defineRule({
+  id: 'steering.belt-idles',
+  endangers: 'people',
+  says: {
+    fails: 'The belt stands when the car stands, and so does the assist',
+    holds: 'The belt turns while the car stands',
+    line: '{detail}',
+    open: 'Belt that was kept',
+  },
+  sources: [
+    'A pump on the old belt has no flow while the traction motor stands: parking is done without assist (practice)',
+  ],
+  judge: ({ vehicle }): Finding<'detail'>[] => {
+    if (vehicle.build.schools.ancillaries !== 'belt') return [];
+    const { idles } = vehicle.build.steering ?? {};
+    if (idles === undefined) return [asks(BELT, 'whether the motor idles while the car stands') as Finding<'detail'>];
+    return [
+      {
+        subject: BELT,
+        holds: idles,
+        figures: { detail: idles ? 'the motor idles, clutch open' : 'the motor stands with the car' },
+      },
+    ];
+  },
+  remedies: 'A clutch and an idle speed for the motor, or a pump of its own.',
+});
+
+export const STEERING_RULES: readonly Rule[] = [flow, pressure, peak, rim, column, signal, original, reserve, belt];

@@ -1,4 +1,5 @@
 import type { Ancillary, AncillaryFlag, Build, SchoolOf } from '../../build';
+import { cataloguePart } from '../../parts';
 import { both, type Change, edit, reEnd, refit } from './change';
 import { figure } from './charge-changes';
 import type { Harmless, Mistake } from './mistake';
@@ -44,6 +45,25 @@ const pastRelay: Change = (build) => {
   const side = after.a.deviceId === relay ? 'a' : 'b';
   return reEnd(after.id, side, `${other.deviceId}.${other.terminal}`)(build);
 };
+/** A pass to be driven down. */
+const pass = both(figure('hillGrade', 0.12), figure('hillSpeed', 12));
+/** A compressor on the bus, its three questions answered. */
+const conditioned: Change = both(
+  edit({
+    edit: 'addBranch',
+    input: {
+      seed: 'ac',
+      device: { kind: 'compressor', name: 'Compressor', partId: 'compressor-400-2500' },
+      part: cataloguePart('compressor-400-2500', 'bus-device'),
+      fuse: cataloguePart('fuse-traction-500-32', 'fuse'),
+      cable: cataloguePart('cable-plain-4', 'cable'),
+      lengthM: 1,
+    },
+  }),
+  answer('cabin', 'acOil', true),
+  answer('cabin', 'acFan', true),
+  answer('cabin', 'acLicensed', true),
+);
 const noBattery: Change = (build) => {
   const battery = Object.values(build.circuits.lv.devices).find(({ kind }) => kind === 'auxiliary-battery')!;
   return edit({ edit: 'removeDevice', input: { deviceId: battery.id } })(build);
@@ -262,6 +282,102 @@ export const ANCILLARY_MISTAKES: readonly Mistake[] = [
     says: 'Steering assist dies with the converter',
   },
   {
+    kind: BRAKES,
+    did: 'a pedal that takes 300 N with assist and a booster of five',
+    on: 'firn',
+    plant: both(figure('pedalForce', 300), figure('boostRatio', 5)),
+    speaks: 'brakes.pedal-force:brakes-pedal',
+    says: 'The pedal is too heavy without assist',
+  },
+  {
+    kind: BRAKES,
+    did: 'unassisted brakes that take 450 N for a firm stop',
+    on: 'larkspur',
+    plant: figure('pedalForce', 450),
+    speaks: 'brakes.pedal-force:brakes-pedal',
+    says: 'The pedal is too heavy as they are',
+  },
+  {
+    kind: BRAKES,
+    did: 'discs of a scooter down a pass',
+    on: 'larkspur',
+    plant: both(pass, figure('brakeIron', 4)),
+    speaks: 'brakes.heat:brakes-heat',
+    says: 'The brakes fade on a long descent',
+  },
+  {
+    kind: BRAKES,
+    did: 'a controller that nobody tells of the brake pedal',
+    on: 'firn',
+    plant: answer('brakes', 'pedalTold', false),
+    speaks: 'brakes.pedal-switches:brakes-pedal',
+    says: 'The controller does not know of the brake pedal',
+  },
+  {
+    kind: BRAKES,
+    did: 'a belt that was kept on a motor that stands with the car',
+    on: 'larkspur',
+    plant: both(edit({ edit: 'setSchool', input: { ancillaries: 'belt' } }), answer('steering', 'idles', false)),
+    speaks: 'steering.belt-idles:steering-belt',
+    says: 'The belt stands when the car stands, and so does the assist',
+  },
+  ...(
+    [
+      ['acOil', 'oil of the old compressor', 'aircon.oil', 'The compressor’s oil conducts'],
+      ['acFan', 'a condenser without a fan', 'aircon.fan', 'Nothing moves air at the condenser'],
+      ['acLicensed', 'refrigerant filled at home', 'aircon.licensed', 'Refrigerant is handled by nobody who may'],
+    ] as const
+  ).map(
+    ([flag, did, id, says]): Mistake => ({
+      kind: WARMTH,
+      did,
+      on: 'firn',
+      plant: both(conditioned, answer('cabin', flag, false)),
+      speaks: `${id}:aircon-loop`,
+      says,
+    }),
+  ),
+  {
+    kind: WARMTH,
+    did: 'a controller on a plate like a hand',
+    on: 'larkspur',
+    plant: figure('plateArea', 0.05),
+    speaks: 'cooling.plate:cooling-plate',
+    says: 'The controller’s plate gets too hot on a long climb',
+  },
+  {
+    kind: WARMTH,
+    did: 'a radiator that does nothing at standstill',
+    on: 'firn',
+    plant: figure('radiatorStill', 5),
+    speaks: 'cooling.charging:cooling-charging',
+    says: 'Coolant gets too warm while it charges at standstill',
+  },
+  {
+    kind: BRAKES,
+    did: 'an oil gauge that shows nothing',
+    on: 'firn',
+    plant: edit({ edit: 'setGauge', input: { gauge: 'oil', shows: 'blank' } }),
+    speaks: 'gauges.old:gauges',
+    says: 'An old gauge shows nothing',
+  },
+  {
+    kind: BRAKES,
+    did: 'no lamp for the insulation',
+    on: 'firn',
+    plant: answer('gauges', 'insulationLamp', false),
+    speaks: 'gauges.warnings:gauges-lamps',
+    says: 'The driver is not warned',
+  },
+  {
+    kind: BRAKES,
+    did: 'a recharge lamp that goes out where it lights',
+    on: 'larkspur',
+    plant: figure('rechargeOff', 2.9),
+    speaks: 'gauges.recharge:gauges-recharge',
+    says: 'The recharge lamp cries wolf',
+  },
+  {
     kind: WARMTH,
     did: 'a cabin of a bus on a heater of a car',
     on: 'firn',
@@ -355,6 +471,19 @@ export const ANCILLARY_MISTAKES: readonly Mistake[] = [
 ];
 
 export const ANCILLARY_HARMLESS: readonly Harmless[] = [
+  {
+    did: 'a belt that was kept on a motor that idles, clutch kept',
+    on: 'larkspur',
+    change: both(edit({ edit: 'setSchool', input: { ancillaries: 'belt' } }), answer('steering', 'idles', true)),
+  },
+  { did: 'a lighter pedal', on: 'larkspur', change: figure('pedalForce', 200) },
+  { did: 'a larger plate', on: 'larkspur', change: figure('plateArea', 1.2) },
+  { did: 'a stronger fan at standstill', on: 'firn', change: figure('radiatorStill', 60) },
+  {
+    did: 'an old gauge in place of its stand-in',
+    on: 'firn',
+    change: edit({ edit: 'setGauge', input: { gauge: 'fuel', shows: 'replaced' } }),
+  },
   {
     did: 'the switch of sea level at 1,900 m, of the kind that goes with the air',
     on: 'firn',

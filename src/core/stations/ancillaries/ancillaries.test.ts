@@ -1,0 +1,86 @@
+import { describe, expect, test } from 'vitest';
+import { assess, assessWithRuns } from '../../assess';
+import { applyEdit, type Build, type SettableName } from '../../build';
+import { firn9, larkspur } from '../../build/samples';
+import { cataloguePart } from '../../parts';
+import { brakeC } from '../../physics/brake-heat';
+import { lampOver } from '../../simulate';
+
+const set = (build: Build, figure: SettableName, value: number): Build =>
+  applyEdit(build, { edit: 'setFigure', input: { figure, value } }).build;
+const found = (build: Build, id: string) => assess(build).checks.filter((check) => check.id === id);
+
+describe('brakes', () => {
+  test('iron by the closed form: 24 kg · 3 W/(kg·K) lose, 24 kg · 460 J/(kg·K) take up', () => {
+    expect(brakeC(24, 9000, 600, 30)).toBeCloseTo(30 + (9000 / 72) * (1 - Math.exp((-600 * 72) / 11040)), 9);
+  });
+
+  test('on a pass half the iron rises twice as far, and too little of it fades', () => {
+    const pass = (iron: number) => set(set(set(larkspur(), 'hillGrade', 0.1), 'hillSpeed', 12), 'brakeIron', iron);
+    const rise = (iron: number) => found(pass(iron), 'brakes.heat')[0]!.demand!.value - 33;
+    // Loss and heat capacity both go with the iron.
+    expect(rise(12) / rise(24)).toBeCloseTo(2, 9);
+    expect(found(pass(24), 'brakes.heat')[0]!.verdict).toBe('holds');
+    expect(found(pass(4), 'brakes.heat')[0]!.verdict).toBe('fails');
+  });
+
+  test('where a hill is told, iron that is not told is asked for', () => {
+    const hill = set(set(larkspur(), 'hillGrade', 0.1), 'hillSpeed', 12);
+    const { discKg: _, ...brakes } = hill.brakes!;
+    expect(found({ ...hill, brakes }, 'brakes.heat')[0]!.verdict).toBe('needs-data');
+  });
+
+  test('pedal force by hand: 150 N · 2.44 / 4.9 · 4', () => {
+    expect(found(firn9(), 'brakes.pedal-force')[0]!.demand!.value).toBeCloseTo((150 * 2.44 * 4) / 4.9, 9);
+  });
+});
+
+describe('air conditioning', () => {
+  const withCompressor = applyEdit(firn9(), {
+    edit: 'addBranch',
+    input: {
+      seed: 'ac',
+      device: { kind: 'compressor', name: 'Compressor', partId: 'compressor-400-2500' },
+      part: cataloguePart('compressor-400-2500', 'bus-device'),
+      fuse: cataloguePart('fuse-traction-500-32', 'fuse'),
+      cable: cataloguePart('cable-plain-4', 'cable'),
+      lengthM: 1,
+    },
+  }).build;
+  const answered = (is: boolean): Build =>
+    (['acOil', 'acFan', 'acLicensed'] as const).reduce(
+      (build, flag) => applyEdit(build, { edit: 'answerAncillary', input: { system: 'cabin', flag, is } }).build,
+      withCompressor,
+    );
+  test('a compressor asks for its oil, its fan and who fills it; each answer counts', () => {
+    for (const id of ['aircon.oil', 'aircon.fan', 'aircon.licensed']) {
+      expect(found(firn9(), id)).toEqual([]);
+      expect(found(withCompressor, id)[0]!.verdict).toBe('needs-data');
+      expect(found(answered(true), id)[0]!.verdict).toBe('holds');
+      expect(found(answered(false), id)[0]!.verdict).toBe('fails');
+    }
+  });
+});
+
+describe('recharge lamp', () => {
+  const points = (volts: readonly number[]) => volts.map((cellV, k) => ({ timeS: 10 * k, cellV, soc: 0.5 - k / 100 }));
+  const settings = { onV: 3, offV: 3.2, holdS: 20 };
+
+  test('sag that is shorter than the wait lights nothing; longer lights it once', () => {
+    expect(lampOver(points([3.1, 2.9, 2.9, 3.1, 3.1]), settings)).toEqual({ litAt: [], wolf: 0, litAtEnd: false });
+    expect(lampOver(points([3.1, 2.9, 2.9, 2.9, 3.1]), settings)).toEqual({ litAt: [0.47], wolf: 0, litAtEnd: true });
+  });
+
+  test('rest above where it goes out puts it out: it cried wolf', () => {
+    expect(lampOver(points([2.9, 2.9, 2.9, 3.3, 2.9, 2.9, 2.9]), settings)).toMatchObject({ wolf: 1, litAtEnd: true });
+  });
+
+  test('a lamp at the voltage of every hill cries wolf on the trip in winter, one with a wait below does not', () => {
+    const lamp = (on: number, off: number, hold: number) => {
+      const build = set(set(set(larkspur(), 'rechargeOn', on), 'rechargeOff', off), 'rechargeHold', hold);
+      return assessWithRuns(build).checks.find(({ id }) => id === 'gauges.recharge')!.verdict;
+    };
+    expect(lamp(3.2, 3.22, 0)).toBe('fails');
+    expect(lamp(2.7, 3.25, 30)).toBe('holds');
+  });
+});
