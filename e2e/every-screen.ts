@@ -13,7 +13,17 @@ export const STATIONS = [
   'Ancillaries',
 ] as const;
 /** Sums with unlike fields and answers. */
-const SUMS = ['cable', 'cable-transient', 'fuse', 'precharge', 'drive', 'motor-voltage', 'hold-up', 'network'] as const;
+const SUMS = [
+  'cable',
+  'cable-transient',
+  'fuse',
+  'precharge',
+  'drive',
+  'motor-voltage',
+  'hold-up',
+  'vacuum',
+  'network',
+] as const;
 
 /** Goes through every station, every tab of it, the pages of the build and the quick sums, and looks at each. */
 export async function walk(page: Page, look: (where: string) => Promise<void>): Promise<void> {

@@ -1,4 +1,5 @@
 import { calcCable, calcContactor, calcDischarge, calcInsulation, calcPrecharge } from '@/core/calc';
+import { ANCILLARY_SUMS } from './ancillary-sums';
 import { CHARGING_SUMS } from './charging-sums';
 import { PROTECTION_SUMS } from './protection-sums';
 import { figure, METALS, needed, type Sum } from './sum-types';
@@ -219,4 +220,5 @@ export const SUMS: readonly Sum[] = [
   ...PROTECTION_SUMS,
   ...TRIP_SUMS,
   ...CHARGING_SUMS,
+  ...ANCILLARY_SUMS,
 ];
