@@ -4,8 +4,8 @@ import { hottestAssumed, hottestDayC, inverterPowerW, partOf, type Vehicle } fro
 /** The loop of inverter and motor on a long climb on the hottest day. */
 
 /** Losses where no map is told (reference of the trade): inverter 0.94–0.98, motor 0.85–0.95. */
-const INVERTER = 0.96;
-const MOTOR = 0.9;
+export const INVERTER = 0.96;
+export const MOTOR = 0.9;
 /** Coolant at the inverter, at most (reference of the trade), °C. */
 export const INLET_C = 60;
 

@@ -21,6 +21,7 @@ export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, char
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
 export { type DriveLoop, driveLoop, INLET_C } from './coolant-loop';
+export { type CoolantTrip, coolantTrip } from './coolant-trip';
 export { type Departure, departure } from './departure';
 export {
   type DriveFindings,
@@ -102,7 +103,7 @@ export {
   prechargeWith,
   type SignUnknown,
 } from './precharge-study';
-export { type LampRun, lampOver, rechargeLamp } from './recharge-lamp';
+export { cellVoltages, type LampRun, lampOver, rechargeLamp } from './recharge-lamp';
 export {
   defineRun,
   makeRun,

@@ -43,13 +43,13 @@ export function lampOver(
   return { litAt, wolf, litAtEnd: lit };
 }
 
-/** Mean voltage of a cell on the way of the winter’s trip. */
+/** Mean voltage of a cell on the way of a trip that was driven. */
 export function cellVoltages(
   pack: TripPack,
-  { winter }: TripRuns,
+  run: TripRuns['winter'],
   health: number,
 ): readonly { readonly timeS: number; readonly cellV: number; readonly soc: number }[] {
-  return winter.curve.map(({ timeS, currentA, soc, packC }) => ({
+  return run.curve.map(({ timeS, currentA, soc, packC }) => ({
     timeS,
     soc,
     cellV:
@@ -64,7 +64,7 @@ export function rechargeLamp(vehicle: Vehicle, trip: TripRuns | null): LampRun |
   const { lampOnV, lampOffV, lampHoldS } = vehicle.build.gauges ?? {};
   const pack = tripPack(vehicle);
   if (lampOnV === undefined || lampOffV === undefined || !pack || !trip) return null;
-  return lampOver(cellVoltages(pack, trip, vehicle.build.packLimits.agedHealth), {
+  return lampOver(cellVoltages(pack, trip.winter, vehicle.build.packLimits.agedHealth), {
     onV: lampOnV,
     offV: lampOffV,
     holdS: lampHoldS ?? 0,

@@ -10,7 +10,7 @@ import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
 import { Answers, DesignChoice, LowLine } from './parts';
 import type { VacuumShown } from './vacuum-chart';
-import { VacuumDrawing } from './vacuum-drawing';
+import { VacuumDrawing, VacuumScale } from './vacuum-drawing';
 
 const VacuumChart = dynamic(() => import('./vacuum-chart'), {
   ssr: false,
@@ -103,7 +103,11 @@ function PedalPanel({ assessment }: { assessment: Assessment }) {
   const { descent, has } = results.ancillaries;
   return (
     <Panel title="Pedal and iron" about="with the new mass">
-      <FigureSetting build={build} figure="pedalForce" note="half of the weight, assist working" />
+      <FigureSetting
+        build={build}
+        figure="pedalForce"
+        note={has.vacuum || has.booster ? 'half of the weight, assist working' : 'half of the weight'}
+      />
       {(has.vacuum || has.booster) && (
         <FigureSetting
           build={build}
@@ -192,8 +196,9 @@ function Vacuum({ assessment: { build, results } }: { assessment: Assessment }) 
     );
   return (
     <Panel title="Vacuum" about="from the model, at this altitude">
-      <div className="overflow-x-auto">
-        <VacuumDrawing vacuum={vacuum} brakes={build.brakes ?? {}} system={units} />
+      <div className="flex flex-wrap items-center gap-x-6">
+        <VacuumDrawing brakes={build.brakes ?? {}} system={units} />
+        <VacuumScale vacuum={vacuum} brakes={build.brakes ?? {}} system={units} />
       </div>
       <div className="mt-2 grid gap-x-8 gap-y-3 min-[1080px]:grid-cols-[minmax(0,2fr)_minmax(0,1fr)]">
         <div>

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import type { Assessment } from '@/core/assess';
 import { inUnits } from '@/core/quantities';
 import { FigureRow } from '@/ui/figure-row';
@@ -7,9 +8,11 @@ import { FigureSetting } from '../shell/figure-setting';
 import { LoopDrawing } from './loop-drawing';
 import { Answers, DesignChoice, LowLine } from './parts';
 
+const LoopChart = dynamic(() => import('./loop-chart'), { ssr: false, loading: () => <div className="h-[210px]" /> });
+
 export function CoolingPage({ assessment }: { assessment: Assessment }) {
   const { build, results } = assessment;
-  const { loop, plate, charging, spinS } = results.ancillaries;
+  const { loop, loopTrip, plate, charging, spinS } = results.ancillaries;
   const { units } = build;
   const looped = build.schools.cooling === 'liquid' || build.schools.cooling === 'chill-plate';
   return (
@@ -21,8 +24,22 @@ export function CoolingPage({ assessment }: { assessment: Assessment }) {
               <div className="overflow-x-auto">
                 <LoopDrawing loop={loop} system={units} />
               </div>
+              {loopTrip && <LoopChart trip={loopTrip} limitC={loop.limitC} system={units} />}
               <div className="max-w-md">
-                <FigureRow label="Heat of inverter and motor" value={loop.heatW} dimension="power" system={units} />
+                {loopTrip && (
+                  <FigureRow
+                    label="Hottest on the usual trip"
+                    value={loopTrip.hottestC}
+                    dimension="temperature"
+                    system={units}
+                  />
+                )}
+                <FigureRow
+                  label="Heat of inverter and motor on the climb"
+                  value={loop.heatW}
+                  dimension="power"
+                  system={units}
+                />
                 <FigureRow label="Into the inverter" value={loop.inletC} dimension="temperature" system={units} />
                 <FigureRow label="… at most" value={loop.limitC} dimension="temperature" system={units} />
               </div>

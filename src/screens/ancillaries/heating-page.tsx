@@ -11,7 +11,7 @@ const CabinChart = dynamic(() => import('./cabin-chart'), { ssr: false, loading:
 
 export function HeatingPage({ assessment }: { assessment: Assessment }) {
   const { build, results } = assessment;
-  const { cabin, heatingM } = results.ancillaries;
+  const { cabin, heatingM, day } = results.ancillaries;
   const { units } = build;
   const compressor = assessment.vehicle.devices.some(({ device }) => device.kind === 'compressor');
   const watts = (value: number) => formatQuantity({ value, dimension: 'power' }, units, 3).text;
@@ -38,9 +38,10 @@ export function HeatingPage({ assessment }: { assessment: Assessment }) {
               dimension="distance"
               system={units}
             />
+            {day && <FigureRow label="… and a winter day" value={day.heatingM} dimension="distance" system={units} />}
             {cabin.seatsFirstW !== null && (
               <FigureRow
-                label="… with warm seats"
+                label="An hour with warm seats"
                 value={heatingM?.seatsFirst ?? null}
                 dimension="distance"
                 system={units}

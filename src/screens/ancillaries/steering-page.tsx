@@ -134,6 +134,14 @@ function RackPanel({ assessment: { build, results } }: { assessment: Assessment 
           dimension="energy"
           system={build.units}
         />
+        {results.ancillaries.day?.steeringJ != null && (
+          <FigureRow
+            label="In a usual day"
+            value={results.ancillaries.day.steeringJ}
+            dimension="energy"
+            system={build.units}
+          />
+        )}
       </div>
       {rack.assumed.length > 0 && <p className="mt-1 text-note text-soft">Assumed: {rack.assumed.join(' ')}</p>}
     </Panel>

@@ -5,32 +5,25 @@ import type { BrakeVacuum } from '@/core/simulate';
 
 const TOP = 22;
 const BOTTOM = 196;
-const SCALE_X = 430;
+const SCALE_X = 8;
 
-/** Pump, valve, reservoir and booster as they hang together, and beside them how deep the vacuum goes here. */
-export function VacuumDrawing({ vacuum, brakes, system }: { vacuum: BrakeVacuum; brakes: Brakes; system: UnitSystem }) {
-  const p = (value: number) => formatQuantity({ value, dimension: 'pressure' }, system, 3).text;
+interface Props {
+  readonly vacuum: BrakeVacuum;
+  readonly brakes: Brakes;
+  readonly system: UnitSystem;
+}
+
+/** Pump, valve, reservoir and booster as they hang together. */
+export function VacuumDrawing({ brakes, system }: Omit<Props, 'vacuum'>) {
   const litres = (value: number | undefined) =>
     value === undefined ? 'none' : formatQuantity({ value, dimension: 'volume' }, system, 3).text;
-  const most = Math.max(vacuum.air.highestPa, vacuum.offPa) * 1.06;
-  const y = (pa: number) => BOTTOM - ((BOTTOM - TOP) * pa) / most;
-  const beyond = vacuum.offPa >= vacuum.air.highestPa;
-  const marks = spread([
-    { at: y(vacuum.air.highestPa), text: `highest here ${p(vacuum.air.highestPa)}`, bold: true, fails: false },
-    { at: y(vacuum.offPa), text: `pump off ${p(vacuum.offPa)}`, bold: false, fails: beyond },
-    { at: y(vacuum.onPa), text: `pump on ${p(vacuum.onPa)}`, bold: false, fails: false },
-    ...(brakes.warnPa === undefined
-      ? []
-      : [{ at: y(brakes.warnPa), text: `lamp ${p(brakes.warnPa)}`, bold: false, fails: false }]),
-    { at: y(vacuum.leastPa), text: `assisted down to ${p(vacuum.leastPa)}`, bold: false, fails: false },
-  ]);
   const line = 'fill-none stroke-vacuum';
   return (
     <svg
-      viewBox="0 0 640 220"
+      viewBox="20 36 392 168"
       role="img"
-      aria-label={`Vacuum of the brakes: highest here ${p(vacuum.air.highestPa)}, pump off at ${p(vacuum.offPa)}, on at ${p(vacuum.onPa)}`}
-      className="w-full min-w-[560px] max-w-[720px] text-small"
+      aria-label="Vacuum of the brakes: pump, check valve, reservoir, booster and pedal"
+      className="w-full min-w-0 max-w-[460px] flex-1 basis-[300px] text-small"
     >
       <g strokeWidth={3} className={line}>
         <path d="M74 110 H118 M142 110 H176 M260 110 H316" />
@@ -86,6 +79,32 @@ export function VacuumDrawing({ vacuum, brakes, system }: { vacuum: BrakeVacuum;
           </text>
         )}
       </g>
+    </svg>
+  );
+}
+
+/** How deep the vacuum goes here, and where the switches stand on it. */
+export function VacuumScale({ vacuum, brakes, system }: Props) {
+  const p = (value: number) => formatQuantity({ value, dimension: 'pressure' }, system, 3).text;
+  const most = Math.max(vacuum.air.highestPa, vacuum.offPa) * 1.06;
+  const y = (pa: number) => BOTTOM - ((BOTTOM - TOP) * pa) / most;
+  const beyond = vacuum.offPa >= vacuum.air.highestPa;
+  const marks = spread([
+    { at: y(vacuum.air.highestPa), text: `highest here ${p(vacuum.air.highestPa)}`, bold: true, fails: false },
+    { at: y(vacuum.offPa), text: `pump off ${p(vacuum.offPa)}`, bold: false, fails: beyond },
+    { at: y(vacuum.onPa), text: `pump on ${p(vacuum.onPa)}`, bold: false, fails: false },
+    ...(brakes.warnPa === undefined
+      ? []
+      : [{ at: y(brakes.warnPa), text: `lamp ${p(brakes.warnPa)}`, bold: false, fails: false }]),
+    { at: y(vacuum.leastPa), text: `assisted down to ${p(vacuum.leastPa)}`, bold: false, fails: false },
+  ]);
+  return (
+    <svg
+      viewBox="0 0 210 220"
+      role="img"
+      aria-label={`Highest vacuum here ${p(vacuum.air.highestPa)}, pump off at ${p(vacuum.offPa)}, on at ${p(vacuum.onPa)}`}
+      className="w-[236px] shrink-0 text-small"
+    >
       <rect x={SCALE_X} y={TOP} width={16} height={BOTTOM - TOP} className="fill-well stroke-rule" />
       <rect
         x={SCALE_X}

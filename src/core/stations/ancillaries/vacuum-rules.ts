@@ -173,7 +173,17 @@ const descent = defineRule({
       },
     ];
   },
-  remedies: 'A pump with more flow, a larger reservoir, or more braking by the motor.',
+  remedies: [
+    ({ vehicle }) => {
+      const model = brakeVacuum(vehicle);
+      const swept = vehicle.build.brakes?.sweptL;
+      if (!model || swept === undefined || model.onPa >= model.air.highestPa) return [];
+      // What a stop lets in has to be out again before the next one, at the vacuum where the pump starts.
+      const litres = (NORMAL_STROKE * swept * 60) / DESCENT_EVERY_S / (1 - model.onPa / model.air.highestPa);
+      return [{ edit: 'setFigure', input: { figure: 'vacuumFlow', value: Math.ceil(litres) } }];
+    },
+  ],
+  otherwise: 'A pump with more flow, a larger reservoir, or more braking by the motor.',
 });
 
 const duty = defineRule({
@@ -248,7 +258,19 @@ const reserve = defineRule({
       },
     ];
   },
-  remedies: 'A larger reservoir, or a switch that turns the pump on earlier.',
+  remedies: [
+    ({ vehicle }) => {
+      const model = brakeVacuum(vehicle);
+      const { reservoirL = 0 } = vehicle.build.brakes ?? {};
+      const room = model ? Math.min(model.onPa, model.air.highestPa) - model.leastPa : 0;
+      if (!model || room <= 0) return [];
+      // Δv falls with the volume: as much of it as leaves one stop fewer than are asked to end above the least.
+      const volumeL = ((RESERVE_STOPS - 1) * model.eachPa * model.volumeL) / room;
+      const value = Math.ceil(2 * (reservoirL + volumeL - model.volumeL)) / 2;
+      return value > 0 ? [{ edit: 'setFigure', input: { figure: 'reservoirVolume', value } }] : [];
+    },
+  ],
+  otherwise: 'A larger reservoir, or a switch that turns the pump on earlier.',
 });
 
 const warning = defineRule({
