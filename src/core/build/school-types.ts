@@ -8,7 +8,7 @@ export const SCHOOL_CHOICES = {
   emergencyStop: ['electrical', 'mechanical', 'both'],
   clutch: ['kept', 'coupler'],
   brakes: ['vacuum-pump', 'electric-booster', 'unassisted'],
-  steering: ['pump-always', 'pump-on-demand', 'column', 'original-electric', 'none'],
+  steering: ['pump-always', 'pump-by-speed', 'pump-on-demand', 'column', 'original-electric', 'none'],
   heating: ['air-heater', 'coolant-heater', 'own-box', 'seats'],
   cooling: ['plate', 'chill-plate', 'liquid'],
   ancillaries: ['separate', 'belt'],
@@ -34,6 +34,7 @@ export const SCHOOL_JOBS: { readonly [K in SchoolId]?: { readonly [C in SchoolOf
   brakes: { 'vacuum-pump': 'vacuum-pump', 'electric-booster': 'brake-booster' },
   steering: {
     'pump-always': 'steering-pump',
+    'pump-by-speed': 'steering-pump',
     'pump-on-demand': 'steering-pump',
     column: 'column-assist',
     'original-electric': 'column-assist',

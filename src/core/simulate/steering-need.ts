@@ -1,5 +1,5 @@
 import { GRIP, hydraulicW, keepsUpTo, kingpinNm, rackFlowLPerMin, rimNm } from '../physics/steering';
-import { massesOf, type Vehicle } from '../vehicle';
+import { lowVoltage, massesOf, solveLow, type Vehicle } from '../vehicle';
 
 /** Steering of a build: the rack’s flow at three speeds of the wheel, the pump’s power, the rim without assist. */
 
@@ -14,7 +14,10 @@ const G = 9.80665;
 
 export interface RackFlow {
   readonly speeds: readonly { readonly turnsPerS: number; readonly askedLPerMin: number; readonly keepsUp: boolean }[];
+  /** As it turns at the voltage that it gets. */
   readonly pumpLPerMin: number;
+  /** At its terminals while it works hardest, V; null: it stands in no schedule; 0: the circuit can’t give it that. */
+  readonly atV: number | null;
   readonly keepsUpTo: number;
   /** At the pressure that parking asks for; null: not told. */
   readonly electricW: number | null;
@@ -22,9 +25,19 @@ export interface RackFlow {
 }
 
 /** Null: piston, travel or the pump’s flow is missing. */
-export function rackFlow({ build: { steering = {} } }: Vehicle): RackFlow | null {
-  const { pistonMm2, travelM, pumpLPerMin, needPa, leakLPerMin, efficiency } = steering;
-  if (pistonMm2 === undefined || travelM === undefined || pumpLPerMin === undefined) return null;
+export function rackFlow(vehicle: Vehicle): RackFlow | null {
+  const {
+    pistonMm2,
+    travelM,
+    pumpLPerMin: toldLPerMin,
+    needPa,
+    leakLPerMin,
+    efficiency,
+  } = vehicle.build.steering ?? {};
+  if (pistonMm2 === undefined || travelM === undefined || toldLPerMin === undefined) return null;
+  // A pump’s motor turns with its voltage.
+  const atV = pumpV(vehicle);
+  const pumpLPerMin = toldLPerMin * Math.min(1, (atV ?? SHEET_V) / SHEET_V);
   const leak = leakLPerMin ?? RACK_LEAK_L;
   return {
     speeds: WHEEL_SPEEDS.map((turnsPerS) => {
@@ -32,13 +45,32 @@ export function rackFlow({ build: { steering = {} } }: Vehicle): RackFlow | null
       return { turnsPerS, askedLPerMin, keepsUp: askedLPerMin <= pumpLPerMin };
     }),
     pumpLPerMin,
+    atV,
     keepsUpTo: keepsUpTo(pistonMm2, travelM, pumpLPerMin, leak),
-    electricW: needPa === undefined ? null : hydraulicW(needPa, pumpLPerMin) / (efficiency ?? PUMP_EFFICIENCY),
+    electricW: needPa === undefined ? null : hydraulicW(needPa, toldLPerMin) / (efficiency ?? PUMP_EFFICIENCY),
     assumed: [
       ...(leakLPerMin === undefined ? ['The rack leaks as much as such racks do at most.'] : []),
+      ...(atV === null ? ['The pump gets the voltage of its sheet: it stands in no schedule.'] : []),
       ...(efficiency === undefined ? ['Half of the electric power becomes hydraulic.'] : []),
     ],
   };
+}
+
+/** Sheets of such pumps are stated at this voltage (generic), V. */
+const SHEET_V = 13;
+
+/** At the steering pump’s terminals while it works hardest, the converter on, V; 0 where the circuit can’t give it that. */
+function pumpV(vehicle: Vehicle): number | null {
+  const pump = lowVoltage(vehicle).loads.find(({ load }) => load.job === 'steering-pump');
+  if (!pump) return null;
+  const one = solveLow(vehicle, {
+    running: new Map([[pump.id, pump.load.peakRating === undefined ? 'on' : 'peak']]),
+    converters: true,
+    socBattery: 0.75,
+    batteryC: 25,
+    awake: true,
+  });
+  return one.solved ? Math.abs(one.loadV(pump.id)) : 0;
 }
 
 export interface Rim {

@@ -7,31 +7,10 @@ import { lowVoltage } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
+import { CHOICE_WORDS } from '../shell/school-words';
 import { YesNo } from '../shell/yes-no';
 
 /** What the pages of this station share. */
-
-const WORDS: Readonly<Partial<Record<SchoolId, Readonly<Record<string, string>>>>> = {
-  brakes: {
-    'vacuum-pump': 'vacuum pump and reservoir',
-    'electric-booster': 'electric booster',
-    unassisted: 'unassisted',
-  },
-  steering: {
-    'pump-always': 'hydraulic, pump always on',
-    'pump-on-demand': 'hydraulic, pump on demand',
-    column: 'column assist',
-    'original-electric': 'original electric',
-    none: 'no assist',
-  },
-  heating: {
-    'air-heater': 'air heater in the old box',
-    'coolant-heater': 'coolant heater on the old matrix',
-    'own-box': 'purpose-built box',
-    seats: 'seats and screen first',
-  },
-  cooling: { plate: 'plate in air', 'chill-plate': 'chill plate', liquid: 'liquid loop' },
-};
 
 export function DesignChoice({ assessment: { build }, id }: { assessment: Assessment; id: SchoolId }) {
   const dispatch = useBench((bench) => bench.dispatch);
@@ -40,7 +19,10 @@ export function DesignChoice({ assessment: { build }, id }: { assessment: Assess
       label="Design choice"
       value={build.schools[id] ?? null}
       empty="not entered"
-      choices={SCHOOL_CHOICES[id].map((value) => ({ value, label: WORDS[id]?.[value] ?? value }))}
+      choices={SCHOOL_CHOICES[id].map((value) => ({
+        value,
+        label: (CHOICE_WORDS[id] as Readonly<Record<string, string>>)[value]!,
+      }))}
       onChoose={(value) => dispatch({ edit: 'setSchool', input: { [id]: value } })}
     />
   );

@@ -97,7 +97,7 @@ function RackPanel({ assessment: { build, results } }: { assessment: Assessment 
   return (
     <Panel
       title="Does it keep up in fast steering?"
-      about={`the line is what the pump gives: ${l(rack.pumpLPerMin)}, enough up to ${rack.keepsUpTo.toFixed(2)} turns a second`}
+      about={`the line is what the pump gives${rack.atV === null ? '' : ` at ${formatQuantity({ value: rack.atV, dimension: 'voltage' }, build.units, 3).text}`}: ${l(rack.pumpLPerMin)}, enough up to ${rack.keepsUpTo.toFixed(2)} turns a second`}
     >
       <ol>
         {rack.speeds.map(({ turnsPerS, askedLPerMin, keepsUp }, k) => (

@@ -6,8 +6,8 @@ import { SCHOOL_WORDS } from '@/core/stations/survey';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { CHOICE_WORDS } from '../shell/school-words';
 import { shapeOf } from '../shell/shape';
-import { CHOICE_WORDS } from './school-words';
 
 /** One matter on which the trade disagrees, and what the choice asks of this build. */
 export function SchoolField({ assessment, school }: { assessment: Assessment; school: SchoolId }) {

@@ -68,7 +68,7 @@ const screen = defineRule({
     'Warm air to the screen, or a heated one: seats clear nothing; law asks for it in most places (check local code)',
   ],
   judge: ({ vehicle }): Finding<'detail'>[] => {
-    if (loadsFor(vehicle, 'screen-heat').length > 0)
+    if (loadsFor(vehicle, 'screen-heat').some(({ load }) => load.rating > 0 && (load.use['night-rain-cold'] ?? 0) > 0))
       return [{ subject: SCREEN, holds: true, figures: { detail: 'a heated screen' } }];
     if (!heated(vehicle)) {
       if (vehicle.build.schools.heating === undefined) return [];

@@ -26,9 +26,7 @@ export const has = {
   booster: (vehicle: Vehicle): boolean =>
     vehicle.build.schools.brakes === 'electric-booster' || loadsFor(vehicle, 'brake-booster').length > 0,
   hydraulic: (vehicle: Vehicle): boolean =>
-    vehicle.build.schools.steering === 'pump-always' ||
-    vehicle.build.schools.steering === 'pump-on-demand' ||
-    loadsFor(vehicle, 'steering-pump').length > 0,
+    vehicle.build.schools.steering?.startsWith('pump') === true || loadsFor(vehicle, 'steering-pump').length > 0,
   column: (vehicle: Vehicle): boolean => vehicle.build.schools.steering === 'column',
 } as const;
 

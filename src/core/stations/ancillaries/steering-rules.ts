@@ -24,6 +24,7 @@ const flow = defineRule({
   comfort: 0.05,
   sources: [
     'Q = piston · travel of a turn · turns a second, and leakage; one and a half turns a second avoid something (reference of the trade)',
+    'The pump turns with its voltage: its sheet’s flow times what it gets while it works hardest, over 13 V',
   ],
   judge: ({ vehicle }): Finding<'turns'>[] => {
     if (!has.hydraulic(vehicle)) return [];
@@ -55,7 +56,7 @@ const flow = defineRule({
               .map(({ turnsPerS, askedLPerMin }) => `${turnsPerS} turns/s ${q(askedLPerMin, 'flow')}`)
               .join(', '),
             result: l(fastest.askedLPerMin),
-            note: `It keeps up to ${rack.keepsUpTo.toFixed(2)} turns a second.`,
+            note: `It keeps up to ${rack.keepsUpTo.toFixed(2)} turns a second${rack.atV === null ? '' : `, at the ${q(rack.atV, 'voltage')} that it gets`}.`,
           },
         ],
       },

@@ -1,6 +1,6 @@
 import type { Ancillary, AncillaryFlag, Build, SchoolOf } from '../../build';
 import { cataloguePart } from '../../parts';
-import { both, type Change, edit, reEnd, refit } from './change';
+import { both, type Change, cable, edit, long, reEnd, refit } from './change';
 import { figure } from './charge-changes';
 import type { Harmless, Mistake } from './mistake';
 
@@ -222,6 +222,14 @@ export const ANCILLARY_MISTAKES: readonly Mistake[] = [
     did: 'a steering pump with pressure and too little flow',
     on: 'firn',
     plant: figure('steeringFlow', 2.5),
+    speaks: 'steering.flow:steering-rack',
+    says: 'Assist vanishes in fast steering',
+  },
+  {
+    kind: BRAKES,
+    did: 'a steering pump with flow to spare at the end of six metres of thin wire',
+    on: 'firn',
+    plant: both(cable('cable-thin-2-5', 'low-steering-pump-w4'), long('low-steering-pump-w4', 6)),
     speaks: 'steering.flow:steering-rack',
     says: 'Assist vanishes in fast steering',
   },

@@ -24,6 +24,7 @@ export const CHOICE_WORDS: { readonly [K in SchoolId]: Readonly<Record<SchoolOf<
   },
   steering: {
     'pump-always': 'electric pump, always on',
+    'pump-by-speed': 'electric pump, less at speed',
     'pump-on-demand': 'electric pump, by a dash switch',
     column: 'electric column assist',
     'original-electric': 'electric as it came',
