@@ -1,15 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
-import { check, choose, openSample, saved, seek } from './stories';
+import { check, choose, go, openSample, saved, seek, set } from './stories';
 
-const go = async (page: Page, station: string) => {
-  await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
-  await expect(page.locator('main h1')).toHaveText(station);
-};
-const set = async (page: Page, label: string, value: string) => {
-  const field = page.getByLabel(label, { exact: true });
-  await field.fill(value);
-  await field.press('Enter');
-};
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 /** Opens a finding and takes its first remedy. */
 const cure = async (page: Page, key: string) => {

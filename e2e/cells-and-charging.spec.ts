@@ -1,16 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { madeCsv, madeDatabase, madeFrames } from '../src/core/logs/made-log';
-import { check, choose, openSample, saved, seek } from './stories';
-
-const go = async (page: Page, station: string) => {
-  await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
-  await expect(page.locator('main h1')).toHaveText(station);
-};
-const set = async (page: Page, label: string, value: string) => {
-  const field = page.getByLabel(label, { exact: true });
-  await field.fill(value);
-  await field.press('Enter');
-};
+import { check, choose, go, openSample, saved, seek, set } from './stories';
 
 test('two swapped sense wires are caught before the plug goes in, and a right reading names the weakest cell', async ({
   page,

@@ -1,15 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
-import { check, choose, openSample, seek } from './stories';
-
-const go = async (page: Page, station: string) => {
-  await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
-  await expect(page.locator('main h1')).toHaveText(station);
-};
-const set = async (page: Page, label: string, value: string) => {
-  const field = page.getByLabel(label, { exact: true });
-  await field.fill(value);
-  await field.press('Enter');
-};
+import { expect, test } from '@playwright/test';
+import { check, choose, go, openSample, seek, set } from './stories';
 
 test('electronics kept from a vehicle with 96 cells: the inputs without a cell are named, with the codes to expect', async ({
   page,

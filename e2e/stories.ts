@@ -22,3 +22,16 @@ export async function choose(field: Locator, option: string | number): Promise<v
     : field.page().getByRole('option', { name: option, exact: true })
   ).click();
 }
+
+/** To another station, by its tower. */
+export async function go(page: Page, station: string): Promise<void> {
+  await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
+  await expect(page.locator('main h1')).toHaveText(station);
+}
+
+/** Types a figure and takes it. */
+export async function set(page: Page, label: string, value: string): Promise<void> {
+  const field = page.getByLabel(label, { exact: true });
+  await field.fill(value);
+  await field.press('Enter');
+}

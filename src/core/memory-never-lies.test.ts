@@ -11,8 +11,13 @@ import { valueAt } from './testing/mutate';
 import { Memory, UNREAD, vehicleOf } from './vehicle';
 
 /** Ten digits: a factorisation that is used again may have taken another order, and differs in the last bits. */
+const ten = (value: number): number => Number(value.toPrecision(10));
 const told = (_: string, value: unknown): unknown =>
-  typeof value === 'number' && Number.isFinite(value) ? Number(value.toPrecision(10)) : value;
+  typeof value === 'number' && Number.isFinite(value)
+    ? ten(value)
+    : typeof value === 'string'
+      ? value.replace(/-?\d+\.\d{8,}(?:e[+-]?\d+)?/g, (figure) => String(ten(Number(figure))))
+      : value;
 
 /** What a person would see of a build: every check with its figures. */
 const seen = (build: Build, memory: Memory): Map<string, string> =>
@@ -63,7 +68,9 @@ test.each(SAMPLES)(
       const section = valueAt(sample, path.slice(0, 1));
       const now = section === undefined ? undefined : valueAt(sample, path);
       const inside = typeof now === 'number' ? now : min + 0.3 * (Math.min(max, 1000 * Math.max(min, 1)) - min);
-      for (const value of [Math.min(max, inside * 1.07 + 1e-4), Math.max(min, inside * 0.9)]) {
+      // What no solution reads can only be remembered by those that judge: one other value tells.
+      const values = [Math.min(max, inside * 1.07 + 1e-4), Math.max(min, inside * 0.9)];
+      for (const value of (UNREAD as readonly string[]).includes(path[0]) ? values.slice(0, 1) : values) {
         try {
           same(sample, { edit: 'setFigure', input: { figure, value } }, `${figure} ${value}`);
           tried++;

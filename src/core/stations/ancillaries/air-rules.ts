@@ -1,23 +1,10 @@
-import type { AncillaryFlag } from '../../build';
-import type { Finding } from '../../checks';
 import type { Vehicle } from '../../vehicle';
-import { defineRule, type Rule } from '../define';
-import { asks, partOfSystem } from './shared';
+import type { Rule } from '../define';
+import { askedRule, partOfSystem, type Question } from './shared';
 
 const AIR = partOfSystem({ kind: 'build', id: 'aircon', name: 'Air conditioning' }, 'loop', 'Air conditioning');
 
 const cooled = (vehicle: Vehicle): boolean => vehicle.devices.some(({ device }) => device.kind === 'compressor');
-
-interface Question {
-  readonly id: string;
-  readonly flag: AncillaryFlag<'cabin'>;
-  readonly endangers: 'people' | 'parts';
-  readonly fails: string;
-  readonly holds: string;
-  readonly asked: string;
-  readonly source: string;
-  readonly cure: string;
-}
 
 const QUESTIONS: readonly Question[] = [
   {
@@ -53,24 +40,4 @@ const QUESTIONS: readonly Question[] = [
   },
 ];
 
-const rule = ({ id, flag, endangers, fails, holds, asked, source, cure }: Question): Rule =>
-  defineRule({
-    id,
-    endangers,
-    says: { fails, holds, line: '{detail}', open: 'Air conditioning' } as {
-      fails: string;
-      holds: string;
-      line: '{detail}';
-      open: string;
-    },
-    sources: [source],
-    judge: ({ vehicle }): Finding<'detail'>[] => {
-      if (!cooled(vehicle)) return [];
-      const is = vehicle.build.cabin?.[flag];
-      if (is === undefined) return [asks(AIR, asked) as Finding<'detail'>];
-      return [{ subject: AIR, holds: is, figures: { detail: is ? 'told so' : 'told that it is not so' } }];
-    },
-    remedies: cure,
-  });
-
-export const AIR_RULES: readonly Rule[] = QUESTIONS.map(rule);
+export const AIR_RULES: readonly Rule[] = QUESTIONS.map((question) => askedRule(AIR, cooled, question));

@@ -1,10 +1,9 @@
-import type { AncillaryFlag } from '../../build';
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { cabinWarmth, SEATS_K } from '../../simulate';
 import type { Vehicle } from '../../vehicle';
 import { packMustDeliver, watts } from '../context';
 import { defineRule, type Rule } from '../define';
-import { asks, HEATING_REF, loadsFor, partOfSystem } from './shared';
+import { askedRule, asks, HEATING_REF, loadsFor, partOfSystem, type Question } from './shared';
 
 const SCREEN = partOfSystem(HEATING_REF, 'screen', 'Clear windscreen');
 
@@ -161,19 +160,10 @@ const overrated = defineRule({
   remedies: 'Elements in series, or one for this pack’s voltage.',
 });
 
-interface Guard {
-  readonly id: string;
-  readonly flag: AncillaryFlag<'cabin'>;
-  readonly fails: string;
-  readonly holds: string;
-  readonly asked: string;
-  readonly source: string;
-  readonly cure: string;
-}
-
-const GUARDS: readonly Guard[] = [
+const GUARDS: readonly Question[] = [
   {
     id: 'heating.no-air',
+    endangers: 'fire',
     flag: 'blowerLocked',
     fails: 'The element can heat without air or coolant moving',
     holds: 'No heat without air or coolant moving',
@@ -183,6 +173,7 @@ const GUARDS: readonly Guard[] = [
   },
   {
     id: 'heating.cut-out',
+    endangers: 'fire',
     flag: 'cutOut',
     fails: 'Nothing cuts an overheated element off',
     holds: 'A thermal cut-out guards the element',
@@ -192,6 +183,7 @@ const GUARDS: readonly Guard[] = [
   },
   {
     id: 'heating.dc-switch',
+    endangers: 'fire',
     flag: 'dcSwitch',
     fails: 'The element is switched by a contact that can’t break it',
     holds: 'The element is switched by what breaks direct current',
@@ -201,24 +193,10 @@ const GUARDS: readonly Guard[] = [
   },
 ];
 
-const guard = ({ id, flag, fails, holds, asked, source, cure }: Guard): Rule =>
-  defineRule({
-    id,
-    endangers: 'fire',
-    says: { fails, holds, line: '{detail}', open: holds } as {
-      fails: string;
-      holds: string;
-      line: '{detail}';
-      open: string;
-    },
-    sources: [source],
-    judge: ({ vehicle }): Finding<'detail'>[] => {
-      if (!heated(vehicle)) return [];
-      const is = vehicle.build.cabin?.[flag];
-      if (is === undefined) return [asks(HEATING_REF, asked) as Finding<'detail'>];
-      return [{ subject: HEATING_REF, holds: is, figures: { detail: is ? 'told so' : 'told that it does not' } }];
-    },
-    remedies: cure,
-  });
-
-export const HEATING_RULES: readonly Rule[] = [warms, screen, element, overrated, ...GUARDS.map(guard)];
+export const HEATING_RULES: readonly Rule[] = [
+  warms,
+  screen,
+  element,
+  overrated,
+  ...GUARDS.map((question) => askedRule(HEATING_REF, heated, question)),
+];

@@ -7,6 +7,7 @@ import { HEATING_RULES } from './heating-rules';
 import { PEDAL_RULES } from './pedal-rules';
 import { ancillariesResults } from './results';
 import { STEERING_RULES } from './steering-rules';
+import { VACUUM_FITTING_RULES } from './vacuum-fitting-rules';
 import { VACUUM_RULES } from './vacuum-rules';
 
 /** How are braking, steering, heating and cooling replaced? */
@@ -18,6 +19,7 @@ export const ancillaries = defineStation({
   begin: 'choose in Survey how brakes, steering, heating and cooling are replaced',
   rules: [
     ...VACUUM_RULES,
+    ...VACUUM_FITTING_RULES,
     ...BOOSTER_RULES,
     ...PEDAL_RULES,
     ...STEERING_RULES,

@@ -1,6 +1,7 @@
-import type { Ancillary, LoadJob } from '../../build';
+import type { AncillaryFlag, LoadJob } from '../../build';
 import type { Finding, Ref } from '../../checks';
 import { type LowLoad, lowVoltage, type Vehicle } from '../../vehicle';
+import { defineRule, type Rule } from '../define';
 
 export const BRAKES_REF: Ref = { kind: 'build', id: 'brakes', name: 'Brakes' };
 export const STEERING_REF: Ref = { kind: 'build', id: 'steering', name: 'Steering' };
@@ -30,8 +31,38 @@ export const has = {
   column: (vehicle: Vehicle): boolean => vehicle.build.schools.steering === 'column',
 } as const;
 
-export interface YesNoRule {
+/** A rule that rests on one answer of the cabin’s: words, and what it means. */
+export interface Question {
   readonly id: string;
-  readonly system: Ancillary;
-  readonly flag: string;
+  readonly flag: AncillaryFlag<'cabin'>;
+  readonly endangers: 'people' | 'fire' | 'parts';
+  readonly fails: string;
+  readonly holds: string;
+  readonly asked: string;
+  readonly source: string;
+  readonly cure: string;
 }
+
+export const askedRule = (
+  subject: Ref,
+  applies: (vehicle: Vehicle) => boolean,
+  { id, flag, endangers, fails, holds, asked, source, cure }: Question,
+): Rule =>
+  defineRule({
+    id,
+    endangers,
+    says: { fails, holds, line: '{detail}', open: subject.name } as {
+      fails: string;
+      holds: string;
+      line: '{detail}';
+      open: string;
+    },
+    sources: [source],
+    judge: ({ vehicle }): Finding<'detail'>[] => {
+      if (!applies(vehicle)) return [];
+      const is = vehicle.build.cabin?.[flag];
+      if (is === undefined) return [asks(subject, asked) as Finding<'detail'>];
+      return [{ subject, holds: is, figures: { detail: is ? 'told so' : 'told that it is not so' } }];
+    },
+    remedies: cure,
+  });

@@ -1,4 +1,5 @@
-import { ANCILLARY_MISTAKES } from './ancillary-mistakes';
+import { WARMTH_MISTAKES } from './ancillary-mistakes';
+import { BRAKE_MISTAKES } from './brake-mistakes';
 import { CHARGE_MISTAKES } from './charge-mistakes';
 import { CLOSING_MISTAKES } from './closing-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
@@ -21,7 +22,8 @@ export const MISTAKES: readonly Mistake[] = [
   ...CHARGE_MISTAKES,
   ...PLUG_MISTAKES,
   ...REST_MISTAKES,
-  ...ANCILLARY_MISTAKES,
+  ...BRAKE_MISTAKES,
+  ...WARMTH_MISTAKES,
   ...MISSING_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,
