@@ -104,6 +104,11 @@ export interface Cooling {
   readonly flowLPerMin?: number;
   readonly radiatorWPerK?: number;
   readonly coolantL?: number;
+  /** Pump: pressure at no flow, flow at no pressure; loop: what it drops at a flow. Together they give the flow where none was measured. */
+  readonly pumpPa?: number;
+  readonly pumpFreeLPerMin?: number;
+  readonly dropPa?: number;
+  readonly dropAtLPerMin?: number;
   /** Radiator at standstill, its fan running. */
   readonly stillWPerK?: number;
   /** Plate in air: area that air touches, m², and how hot its base may get. */

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { pumpMeetsLoop } from '../physics/coolant';
 import { calcCabinHeat } from './cabin-heat';
 import { calcCoolant } from './coolant';
 import { LawRefused } from './refused';
@@ -157,6 +158,13 @@ describe('coolant', () => {
     // The inverter’s plate sees the mean: half of its own rise on top of the inlet, and 900 W · 0.012 K/W.
     expect(found.parts[0]!.temperatureC).toBeCloseTo(found.inletC + 450 / stream + 10.8, 6);
     expect(found.parts[0]!.marginK).toBeCloseTo(85 - found.parts[0]!.temperatureC, 9);
+  });
+
+  test('where pump and loop meet both have the same pressure', () => {
+    const q = pumpMeetsLoop({ shutOffPa: 40000, freeLPerMin: 20 }, { dropPa: 20000, atLPerMin: 10 });
+    // By hand: √(40 / (40 / 400 + 20 / 100)) = √133.3 = 11.55 l/min; 40·(1 − 1/3) = 26.7 kPa on both sides.
+    expect(q).toBeCloseTo(11.547, 3);
+    expect(40 * (1 - (q / 20) ** 2)).toBeCloseTo(20 * (q / 10) ** 2, 9);
   });
 
   test('after one time constant 63 % of the way is gone', () => {

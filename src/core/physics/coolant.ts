@@ -54,3 +54,15 @@ export const loopTau = (heatJPerK: number, flowLPerMin: number, radiatorWPerK: n
   const stream = streamWPerK(flowLPerMin);
   return heatJPerK / (effectiveness(radiatorWPerK, stream) * stream);
 };
+
+/**
+ * Flow where a pump meets its loop, l/min: the pump’s pressure falls with the square of the flow from its shut-off to nothing at its free
+ * flow, the loop’s drop rises with it: Q = √(p0 / (p0 / Q0² + k)).
+ */
+export function pumpMeetsLoop(
+  pump: { readonly shutOffPa: number; readonly freeLPerMin: number },
+  loop: { readonly dropPa: number; readonly atLPerMin: number },
+): number {
+  const k = loop.dropPa / loop.atLPerMin ** 2;
+  return Math.sqrt(pump.shutOffPa / (pump.shutOffPa / pump.freeLPerMin ** 2 + k));
+}

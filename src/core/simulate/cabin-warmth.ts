@@ -91,6 +91,7 @@ function work(vehicle: Vehicle): CabinWarmth {
         ? [`A cabin of its shape loses ${inUnits(conductance({ ...cabin, freshKgPerS: 0 }), 'heatLoss')}.`]
         : []),
       ...(told.freshKgPerS === undefined ? ['Fresh air that clears the screen.'] : []),
+      ...(schools.heating === undefined ? ['No coolant warms along: how it is heated is not entered.'] : []),
       ...(told.heatJPerK === undefined ? ['The cabin takes up heat as such cabins do.'] : []),
     ],
   };

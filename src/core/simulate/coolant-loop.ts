@@ -1,4 +1,4 @@
-import { type LoopTemperatures, settled, streamWPerK } from '../physics/coolant';
+import { type LoopTemperatures, pumpMeetsLoop, settled, streamWPerK } from '../physics/coolant';
 import { hottestAssumed, hottestDayC, inverterPowerW, partOf, type Vehicle } from '../vehicle';
 
 /** The loop of inverter and motor on a long climb on the hottest day. */
@@ -15,15 +15,26 @@ export interface DriveLoop extends LoopTemperatures {
   readonly inverterW: number;
   readonly motorW: number;
   readonly heatW: number;
+  readonly flowLPerMin: number;
   readonly streamWPerK: number;
   readonly assumed: readonly string[];
 }
 
+/** Flow of the loop: as measured, else where the pump’s curve meets the loop’s drop; null: neither is told. */
+export function loopFlow({ build: { cooling = {} } }: Vehicle): number | null {
+  const { flowLPerMin, pumpPa, pumpFreeLPerMin, dropPa, dropAtLPerMin } = cooling;
+  if (flowLPerMin !== undefined) return flowLPerMin;
+  if (pumpPa === undefined || pumpFreeLPerMin === undefined || dropPa === undefined || dropAtLPerMin === undefined)
+    return null;
+  return pumpMeetsLoop({ shutOffPa: pumpPa, freeLPerMin: pumpFreeLPerMin }, { dropPa, atLPerMin: dropAtLPerMin });
+}
+
 /** Null: flow or radiator is not told, or there is no drive. */
 export function driveLoop(vehicle: Vehicle): DriveLoop | null {
-  const { flowLPerMin, radiatorWPerK, inletC } = vehicle.build.cooling ?? {};
+  const { radiatorWPerK, inletC } = vehicle.build.cooling ?? {};
+  const flowLPerMin = loopFlow(vehicle);
   const drive = vehicle.devices.find((one) => one.device.kind === 'inverter' && partOf(one, 'inverter'));
-  if (flowLPerMin === undefined || radiatorWPerK === undefined || !drive) return null;
+  if (flowLPerMin === null || radiatorWPerK === undefined || !drive) return null;
   const powerW = Math.abs(inverterPowerW(vehicle.build, 'hill'));
   const airC = hottestDayC(vehicle.build);
   const inverterW = powerW * (1 - INVERTER);
@@ -37,6 +48,7 @@ export function driveLoop(vehicle: Vehicle): DriveLoop | null {
     inverterW,
     motorW,
     heatW: inverterW + motorW,
+    flowLPerMin,
     streamWPerK: streamWPerK(flowLPerMin),
     assumed: [
       ...hottestAssumed(vehicle.build),

@@ -1,6 +1,6 @@
 import { COOLANT_J_PER_KGK, COOLANT_KG_PER_L, effectiveness, streamWPerK } from '../physics/coolant';
 import { hottestDayC, type Vehicle } from '../vehicle';
-import { INVERTER, MOTOR } from './coolant-loop';
+import { INVERTER, loopFlow, MOTOR } from './coolant-loop';
 import { cellVoltages } from './recharge-lamp';
 import { tripPack } from './trip-pack';
 import type { TripRuns } from './trip-runs';
@@ -20,9 +20,10 @@ export interface CoolantTrip {
 
 /** Null: the loop is not told, or the trip is not driven. Standing, the radiator gives what it does at standstill; a tenth of driving where that is not told. */
 export function coolantTrip(vehicle: Vehicle, trip: TripRuns | null): CoolantTrip | null {
-  const { flowLPerMin, radiatorWPerK, stillWPerK, coolantL } = vehicle.build.cooling ?? {};
+  const flowLPerMin = loopFlow(vehicle);
+  const { radiatorWPerK, stillWPerK, coolantL } = vehicle.build.cooling ?? {};
   const pack = tripPack(vehicle);
-  if (flowLPerMin === undefined || radiatorWPerK === undefined || !pack || !trip) return null;
+  if (flowLPerMin === null || radiatorWPerK === undefined || !pack || !trip) return null;
   const airC = hottestDayC(vehicle.build);
   const stream = streamWPerK(flowLPerMin);
   const heatJPerK = (coolantL ?? 4) * COOLANT_KG_PER_L * COOLANT_J_PER_KGK + METAL_J_PER_K;

@@ -20,7 +20,7 @@ export { type CellsOver, CLIMB_S, coldNight, EVENING_C, type HotCells, hotCharge
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
-export { type DriveLoop, driveLoop, INLET_C } from './coolant-loop';
+export { type DriveLoop, driveLoop, INLET_C, loopFlow } from './coolant-loop';
 export { type CoolantTrip, coolantTrip } from './coolant-trip';
 export { type Departure, departure } from './departure';
 export {

@@ -67,6 +67,15 @@ export function CoolingPage({ assessment }: { assessment: Assessment }) {
         {looped && (
           <Panel title="Loop">
             <FigureSetting build={build} figure="coolantFlow" />
+            {build.cooling?.flowLPerMin === undefined && (
+              <>
+                <FigureSetting build={build} figure="pumpHead" />
+                <FigureSetting build={build} figure="pumpFree" />
+                <FigureSetting build={build} figure="loopDrop" />
+                <FigureSetting build={build} figure="loopDropAt" />
+                {loop && <FigureRow label="They meet at" value={loop.flowLPerMin} dimension="flow" system={units} />}
+              </>
+            )}
             <FigureSetting build={build} figure="radiator" />
             <FigureSetting build={build} figure="radiatorStill" />
             <FigureSetting build={build} figure="coolantVolume" />

@@ -294,10 +294,10 @@ export function firn9(id = 'firn-9'): Build {
       tyrePa: 320000,
     },
     cabin: {
-      lossWPerK: 120,
+      lossWPerK: 110,
       freshKgPerS: 0.03,
       recirculated: 0.3,
-      heatJPerK: 140000,
+      heatJPerK: 80000,
       wantedC: 20,
       blowerLocked: true,
       cutOut: true,

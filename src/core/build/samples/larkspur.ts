@@ -272,7 +272,7 @@ export function larkspur(id = 'larkspur'): Build {
       lossWPerK: 50,
       freshKgPerS: 0.025,
       recirculated: 0.5,
-      heatJPerK: 80000,
+      heatJPerK: 70000,
       wantedC: 18,
       blowerLocked: true,
       cutOut: true,

@@ -62,6 +62,26 @@ describe('air conditioning', () => {
   });
 });
 
+describe('air conditioning, cold', () => {
+  test('heat of the hottest day by hand: (110 + 0.03 · 1006 · 0.7) W/K · 4 K and 1 kW of sun, against 2.5 kW · 2.2', () => {
+    const build = applyEdit(firn9(), {
+      edit: 'addBranch',
+      input: {
+        seed: 'ac',
+        device: { kind: 'compressor', name: 'Compressor', partId: 'compressor-400-2500' },
+        part: cataloguePart('compressor-400-2500', 'bus-device'),
+        fuse: cataloguePart('fuse-traction-500-32', 'fuse'),
+        cable: cataloguePart('cable-plain-4', 'cable'),
+        lengthM: 1,
+      },
+    }).build;
+    const [check] = found(build, 'aircon.cools');
+    expect(check!.demand!.value).toBeCloseTo((110 + 0.03 * 1006 * 0.7) * 4 + 1000, 6);
+    expect(check!.limit!.value).toBeCloseTo(5500, 6);
+    expect(check!.verdict).toBe('holds');
+  });
+});
+
 describe('recharge lamp', () => {
   const points = (volts: readonly number[]) => volts.map((cellV, k) => ({ timeS: 10 * k, cellV, soc: 0.5 - k / 100 }));
   const settings = { onV: 3, offV: 3.2, holdS: 20 };

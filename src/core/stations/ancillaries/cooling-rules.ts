@@ -1,5 +1,5 @@
 import { type Finding, quantityText as q } from '../../checks';
-import { chargeCoolant, driveLoop, INLET_C, plateHeat } from '../../simulate';
+import { chargeCoolant, driveLoop, INLET_C, loopFlow, plateHeat } from '../../simulate';
 import { hottestAssumed, hottestDayC, type Vehicle } from '../../vehicle';
 import { celsius } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -26,12 +26,13 @@ const inlet = defineRule({
   ],
   judge: ({ vehicle }): Finding[] => {
     if (!looped(vehicle)) return [];
-    const { flowLPerMin, radiatorWPerK } = vehicle.build.cooling ?? {};
-    if (flowLPerMin === undefined || radiatorWPerK === undefined)
+    const { radiatorWPerK } = vehicle.build.cooling ?? {};
+    const flowLPerMin = loopFlow(vehicle);
+    if (flowLPerMin === null || radiatorWPerK === undefined)
       return [
         asks(
           LOOP,
-          ...(flowLPerMin === undefined ? ['the flow of the coolant'] : []),
+          ...(flowLPerMin === null ? ['the flow of the coolant, or the curves of pump and loop'] : []),
           ...(radiatorWPerK === undefined ? ['what the radiator takes a kelvin'] : []),
         ),
       ];

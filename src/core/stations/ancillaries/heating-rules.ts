@@ -51,6 +51,45 @@ const warms = defineRule({
   remedies: 'A stronger heater, more air taken from inside once the screen is clear, or seats first.',
 });
 
+/** Within so long it should be warm (engineering judgement), s. */
+const WARM_S = 1800;
+
+const warmUp = defineRule({
+  id: 'heating.warm-up',
+  endangers: 'comfort',
+  says: {
+    fails: 'The cabin takes too long to get warm',
+    holds: 'The cabin is warm soon',
+    line: '{demand}, at most {limit}',
+  },
+  sources: [
+    'Cabin, and coolant where the old matrix is kept, as one lump; half an hour at most (engineering judgement)',
+  ],
+  judge: ({ vehicle }): Finding[] => {
+    if (!heated(vehicle) || packMustDeliver(vehicle, 'sustained')) return [];
+    const { timeS, powerW, cabin, assumed } = cabinWarmth(vehicle);
+    // That it never gets warm is said by its own rule.
+    if (timeS === null) return [];
+    return [
+      {
+        subject: HEATING_REF,
+        demand: { value: timeS, dimension: 'time' },
+        limit: { value: WARM_S, dimension: 'time' },
+        margin: marginAtMost(timeS, WARM_S),
+        assumed,
+        lines: () => [
+          {
+            formula: 't = C / G · ln((T∞ − T_out) / (T∞ − T))',
+            figures: `${q(powerW, 'power')} into ${q(cabin.heatJPerK, 'heatCapacity')} from ${q(cabin.outsideC, 'temperature')}`,
+            result: { value: timeS, dimension: 'time' },
+          },
+        ],
+      },
+    ];
+  },
+  remedies: 'A stronger heater, warming up while it is still plugged in, or air taken from inside at first.',
+});
+
 /** To clear a screen the air has to be so much warmer than outside (engineering judgement): power for it, W. */
 const DEMIST_W = 1000;
 
@@ -195,6 +234,7 @@ const GUARDS: readonly Question[] = [
 
 export const HEATING_RULES: readonly Rule[] = [
   warms,
+  warmUp,
   screen,
   element,
   overrated,

@@ -74,3 +74,18 @@ export const column = both(
   answer('steering', 'speedTold', true),
   answer('steering', 'safeDefault', true),
 );
+
+/** That compressor takes most of its cold out of the cells. */
+export const chills: Change = (build) => {
+  const compressor = Object.values(build.circuits.hv.devices).find(({ kind }) => kind === 'compressor')!;
+  return edit({ edit: 'setCoolsCells', input: { deviceId: compressor.id, powerW: 4500 } })(build);
+};
+
+/** No measured flow: a pump of 40 kPa and 20 l/min on a loop that takes 20 kPa at 10 l/min. */
+export const withoutFlow: Change = both(
+  without('cooling', 'flowLPerMin'),
+  figure('pumpHead', 40000),
+  figure('pumpFree', 20),
+  figure('loopDrop', 20000),
+  figure('loopDropAt', 10),
+);

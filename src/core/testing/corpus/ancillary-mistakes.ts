@@ -1,6 +1,7 @@
 import {
   answer,
   booster,
+  chills,
   column,
   conditioned,
   electric,
@@ -8,6 +9,7 @@ import {
   pastRelay,
   steering,
   vacuumSwitch,
+  withoutFlow,
 } from './ancillary-changes';
 import { both, edit } from './change';
 import { figure } from './charge-changes';
@@ -56,6 +58,30 @@ export const WARMTH_MISTAKES: readonly Mistake[] = [
     plant: figure('cabinLoss', 300),
     speaks: 'heating.warms:heating',
     says: 'The cabin stays cold',
+  },
+  {
+    kind: WARMTH,
+    did: 'a cabin full of cold iron',
+    on: 'larkspur',
+    plant: figure('cabinHeat', 300000),
+    speaks: 'heating.warm-up:heating',
+    says: 'The cabin takes too long to get warm',
+  },
+  {
+    kind: WARMTH,
+    did: 'a compressor that cools the cells more than people',
+    on: 'firn',
+    plant: both(conditioned, chills),
+    speaks: 'aircon.cools:aircon-loop',
+    says: 'The compressor is too small for the cabin',
+  },
+  {
+    kind: WARMTH,
+    did: 'a tired coolant pump on a long loop, its flow not measured',
+    on: 'firn',
+    plant: both(withoutFlow, figure('loopDrop', 200000), figure('radiator', 120)),
+    speaks: 'cooling.inlet:cooling-loop',
+    says: 'Coolant is too warm for the inverter on a long climb',
   },
   {
     kind: WARMTH,
@@ -183,8 +209,13 @@ export const ANCILLARY_HARMLESS: readonly Harmless[] = [
   { did: 'a steering pump with more flow, within its fuse', on: 'firn', change: figure('steeringFlow', 4.9) },
   { did: 'a relief valve a little higher', on: 'firn', change: figure('steeringRelief', 9000000) },
   { did: 'harder front tyres', on: 'larkspur', change: figure('frontTyre', 230000) },
-  { did: 'an element for the pack’s own voltage', on: 'larkspur', change: elementFor(142) },
+  {
+    did: 'an element for the pack’s own voltage',
+    on: 'larkspur',
+    change: both(elementFor(142), figure('cabinHeat', 40000)),
+  },
   { did: 'warm seats besides', on: 'larkspur', change: figure('seats', 140) },
+  { did: 'flow by the curves of pump and loop in place of a measured one', on: 'firn', change: withoutFlow },
   { did: 'a larger radiator', on: 'firn', change: figure('radiator', 400) },
   {
     did: 'a controller that stayed cool on a hot day, logged',

@@ -182,6 +182,7 @@ export const HARMLESS: readonly Harmless[] = [
     change: both(
       refit('heater', 'bus-device', { resistanceAtV: 400 }),
       edit({ edit: 'setFigure', input: { figure: 'cabinLoss', value: 50 } }),
+      edit({ edit: 'setFigure', input: { figure: 'cabinHeat', value: 50000 } }),
     ),
   },
   {
