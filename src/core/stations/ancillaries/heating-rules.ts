@@ -172,6 +172,9 @@ const element = defineRule({
   remedies: 'An element for this pack’s voltage, or several of them side by side.',
 });
 
+/** Heating elements are tested with so much of their rated power (IEC 60335-1, clause 11, from memory: verify). */
+const OVER = 1.15;
+
 const overrated = defineRule({
   id: 'heating.element-over',
   endangers: 'fire',
@@ -181,18 +184,21 @@ const overrated = defineRule({
     line: '{demand} at full charge, its part bears {limit}',
   },
   comfort: 0,
-  sources: ['P_rated · (U / U_rated)² at the charge voltage of all cells against the part’s rated power'],
+  sources: [
+    'P_rated · (U / U_rated)² at the charge voltage of all cells against 1.15 of the part’s rated power (IEC 60335-1, from memory: verify)',
+  ],
   judge: ({ vehicle, fullV }): Finding[] =>
     cabinWarmth(vehicle).heaters.flatMap(({ id, name, ownV, ratedW }): Finding[] => {
       const asked = vehicle.deviceOf.get(id)?.device.powersW?.heating ?? 0;
       if (ownV === null || fullV === null || asked <= 0) return [];
       const demand = asked * (fullV / ownV) ** 2;
+      const limit = OVER * ratedW;
       return [
         {
           subject: { kind: 'device', id, name },
           demand: watts(demand),
-          limit: watts(ratedW),
-          margin: marginAtMost(demand, ratedW),
+          limit: watts(limit),
+          margin: marginAtMost(demand, limit),
         },
       ];
     }),

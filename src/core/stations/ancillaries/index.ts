@@ -28,7 +28,10 @@ export const ancillaries = defineStation({
     ...COOLING_RULES,
     ...GAUGE_RULES,
   ],
-  leaves: () => [
+  leaves: ({ vehicle: { build } }) => [
+    ...(build.schools.brakes === undefined ? ['Brakes: how they are assisted is not entered.'] : []),
+    ...(build.schools.steering === undefined ? ['Steering: how it is assisted is not entered.'] : []),
+    ...(build.gauges === undefined ? ['Gauges and warning lamps: nothing of them is entered.'] : []),
     'What a compressor does to the range, and how cold it gets; where the brakes are shared between front and rear.',
     'Brakes and steering: a licensed person inspects and signs them.',
   ],

@@ -146,7 +146,8 @@ function rimLimit(vehicle: Vehicle): { readonly limitN: number; readonly why: st
   const choice = vehicle.build.schools.steering;
   if (choice === 'none') return { limitN: RIM_INTACT_N, why: 'without assist' };
   if (choice === 'pump-on-demand') return { limitN: RIM_FAILED_N, why: 'with the assist left off' };
-  if (has.hydraulic(vehicle) || has.column(vehicle)) return { limitN: RIM_FAILED_N, why: 'with the assist failed' };
+  if (has.hydraulic(vehicle) || has.column(vehicle) || choice === 'original-electric')
+    return { limitN: RIM_FAILED_N, why: 'with the assist failed' };
   return null;
 }
 
