@@ -1,5 +1,5 @@
 import { hottestAssumed, hottestDayC, inverterPowerW, partOf, type Vehicle } from '../vehicle';
-import { CHARGER_EFFICIENCY, chargersOf } from './vehicle-charge';
+import { CHARGER_EFFICIENCY, chargerOutputW, chargersOf } from './vehicle-charge';
 
 /** Cooling without a loop, and charging at standstill, on the hottest day. */
 
@@ -39,18 +39,32 @@ export function plateHeat(vehicle: Vehicle): PlateHeat | null {
   };
 }
 
-/** Coolant of chargers on board at standstill. Null: none is cooled by a loop; missing: what the radiator takes there is not told. */
-export function chargeCoolant(vehicle: Vehicle): { readonly lossW: number; readonly coolantC: number | null } | null {
+export interface ChargeCoolant {
+  /** Null: what a charger gives is not told. */
+  readonly lossW: number | null;
+  /** Null: the loss, or what the radiator takes at standstill, is not told. */
+  readonly coolantC: number | null;
+  readonly assumed: readonly string[];
+}
+
+/** Coolant of chargers on board at standstill. Null: none of them is cooled by a loop. */
+export function chargeCoolant(vehicle: Vehicle): ChargeCoolant | null {
   const cooled = chargersOf(vehicle).filter(
     (one) => one.device.plug?.outside !== true && partOf(one, 'bus-device')?.cooling === 'liquid',
   );
   if (cooled.length === 0) return null;
-  const efficiency = vehicle.build.charging?.efficiency ?? CHARGER_EFFICIENCY;
-  const gives = cooled.reduce(
-    (sum, one) => sum + Math.abs(one.device.powersW?.charging ?? partOf(one, 'bus-device')?.chargePowerW ?? 0),
-    0,
-  );
-  const lossW = gives * (1 / efficiency - 1);
+  const told = vehicle.build.charging?.efficiency;
+  const gives = cooled.map(chargerOutputW);
+  const lossW = gives.some((one) => one === null)
+    ? null
+    : gives.reduce<number>((sum, one) => sum + one!, 0) * (1 / (told ?? CHARGER_EFFICIENCY) - 1);
   const still = vehicle.build.cooling?.stillWPerK;
-  return { lossW, coolantC: still === undefined ? null : hottestDayC(vehicle.build) + lossW / still };
+  return {
+    lossW,
+    coolantC: lossW === null || still === undefined ? null : hottestDayC(vehicle.build) + lossW / still,
+    assumed: [
+      ...hottestAssumed(vehicle.build),
+      ...(told === undefined ? [`The charger is ${CHARGER_EFFICIENCY * 100} % efficient.`] : []),
+    ],
+  };
 }

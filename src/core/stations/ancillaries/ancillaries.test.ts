@@ -10,6 +10,19 @@ const set = (build: Build, figure: SettableName, value: number): Build =>
   applyEdit(build, { edit: 'setFigure', input: { figure, value } }).build;
 const found = (build: Build, id: string) => assess(build).checks.filter((check) => check.id === id);
 
+/** Firn 9 with a compressor on the bus. */
+const withCompressor = applyEdit(firn9(), {
+  edit: 'addBranch',
+  input: {
+    seed: 'ac',
+    device: { kind: 'compressor', name: 'Compressor', partId: 'compressor-400-2500' },
+    part: cataloguePart('compressor-400-2500', 'bus-device'),
+    fuse: cataloguePart('fuse-traction-500-32', 'fuse'),
+    cable: cataloguePart('cable-plain-4', 'cable'),
+    lengthM: 1,
+  },
+}).build;
+
 describe('brakes', () => {
   test('iron by the closed form: 24 kg · 3 W/(kg·K) lose, 24 kg · 460 J/(kg·K) take up', () => {
     expect(brakeC(24, 9000, 600, 30)).toBeCloseTo(30 + (9000 / 72) * (1 - Math.exp((-600 * 72) / 11040)), 9);
@@ -36,17 +49,6 @@ describe('brakes', () => {
 });
 
 describe('air conditioning', () => {
-  const withCompressor = applyEdit(firn9(), {
-    edit: 'addBranch',
-    input: {
-      seed: 'ac',
-      device: { kind: 'compressor', name: 'Compressor', partId: 'compressor-400-2500' },
-      part: cataloguePart('compressor-400-2500', 'bus-device'),
-      fuse: cataloguePart('fuse-traction-500-32', 'fuse'),
-      cable: cataloguePart('cable-plain-4', 'cable'),
-      lengthM: 1,
-    },
-  }).build;
   const answered = (is: boolean): Build =>
     (['acOil', 'acFan', 'acLicensed'] as const).reduce(
       (build, flag) => applyEdit(build, { edit: 'answerAncillary', input: { system: 'cabin', flag, is } }).build,
@@ -64,21 +66,32 @@ describe('air conditioning', () => {
 
 describe('air conditioning, cold', () => {
   test('heat of the hottest day by hand: (110 + 0.03 · 1006 · 0.7) W/K · 4 K and 1 kW of sun, against 2.5 kW · 2.2', () => {
-    const build = applyEdit(firn9(), {
-      edit: 'addBranch',
-      input: {
-        seed: 'ac',
-        device: { kind: 'compressor', name: 'Compressor', partId: 'compressor-400-2500' },
-        part: cataloguePart('compressor-400-2500', 'bus-device'),
-        fuse: cataloguePart('fuse-traction-500-32', 'fuse'),
-        cable: cataloguePart('cable-plain-4', 'cable'),
-        lengthM: 1,
-      },
-    }).build;
-    const [check] = found(build, 'aircon.cools');
+    const [check] = found(withCompressor, 'aircon.cools');
     expect(check!.demand!.value).toBeCloseTo((110 + 0.03 * 1006 * 0.7) * 4 + 1000, 6);
     expect(check!.limit!.value).toBeCloseTo(5500, 6);
     expect(check!.verdict).toBe('holds');
+  });
+});
+
+describe('coolant while it charges', () => {
+  const { charger } = firn9().circuits.hv.devices;
+  const withCharger = (more: object, part: object): Build => {
+    const build = firn9();
+    const { hv } = build.circuits;
+    return {
+      ...build,
+      parts: { ...build.parts, [charger!.partId!]: { ...build.parts[charger!.partId!]!, ...part } as never },
+      circuits: { ...build.circuits, hv: { ...hv, devices: { ...hv.devices, charger: { ...charger!, ...more } } } },
+    };
+  };
+  test('by hand: what it gives, times 1/η − 1, over 40 W/K at 28 °C', () => {
+    const watts = charger!.powersW!.charging!;
+    expect(found(firn9(), 'cooling.charging')[0]!.demand!.value).toBeCloseTo(28 + (watts * (1 / 0.93 - 1)) / 40, 9);
+  });
+
+  test('a charger that nobody told gives is asked for, and not taken for none', () => {
+    const untold = withCharger({ powersW: {} }, { chargePowerW: undefined });
+    expect(found(untold, 'cooling.charging')[0]!.verdict).toBe('needs-data');
   });
 });
 

@@ -144,17 +144,27 @@ const charging = defineRule({
   judge: ({ vehicle }): Finding[] => {
     const heat = looped(vehicle) ? chargeCoolant(vehicle) : null;
     if (!heat) return [];
-    if (heat.coolantC === null) return [asks(CHARGER, 'what the radiator takes at standstill, its fan running')];
+    const { coolantC, lossW } = heat;
+    if (coolantC === null || lossW === null)
+      return [
+        asks(
+          CHARGER,
+          ...(lossW === null ? ['what the charger gives'] : []),
+          ...(vehicle.build.cooling?.stillWPerK === undefined
+            ? ['what the radiator takes at standstill, its fan running']
+            : []),
+        ),
+      ];
     const airC = hottestDayC(vehicle.build);
     const limit = vehicle.build.cooling?.inletC ?? INLET_C;
     return [
       {
         subject: CHARGER,
-        demand: celsius(heat.coolantC),
+        demand: celsius(coolantC),
         limit: celsius(limit),
-        margin: limit > airC ? (limit - heat.coolantC) / (limit - airC) : -1,
+        margin: limit > airC ? (limit - coolantC) / (limit - airC) : -1,
         assumed: [
-          ...hottestAssumed(vehicle.build),
+          ...heat.assumed,
           ...(vehicle.build.cooling?.inletC === undefined
             ? ['The charger bears coolant as warm as inverters do.']
             : []),
@@ -162,8 +172,8 @@ const charging = defineRule({
         lines: () => [
           {
             formula: 'T = T_air + P_AC·(1 − η) / UA_still',
-            figures: q(heat.lossW, 'power'),
-            result: celsius(heat.coolantC!),
+            figures: q(lossW, 'power'),
+            result: celsius(coolantC),
           },
         ],
       },

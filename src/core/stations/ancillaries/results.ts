@@ -70,7 +70,7 @@ export function ancillariesResults({ vehicle, trip }: Context): AncillariesResul
   const cabin = cabinWarmth(vehicle);
   const pack = tripPack(vehicle);
   const { spinW } = vehicle.build.cooling ?? {};
-  // Energy of a metre as the trip was driven, in winter.
+  // Energy of a metre as the trip was driven on a mild day, without heating.
   const joulesPerM = trip && trip.mild.distanceM > 0 ? trip.mild.energyJ / trip.mild.distanceM : null;
   const metres = (powerW: number) => (powerW * 3600) / joulesPerM!;
   return {

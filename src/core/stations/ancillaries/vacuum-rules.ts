@@ -128,7 +128,10 @@ const pullDown = defineRule({
         assumed,
         lines: () => [
           {
-            formula: 't = V · v_max / (p_a · Q0) · ln(v_max / (v_max − v)), free air',
+            formula:
+              vehicle.build.brakes?.flowBasis === 'inlet'
+                ? 't = V / Q0 · v_max / (p_a − v_max) · ln((p_a − v) · v_max / ((v_max − v) · p_a)), flow at the inlet'
+                : 't = V · v_max / (p_a · Q0) · ln(v_max / (v_max − v)), flow as free air',
             figures: `${q(model.volumeL, 'volume')}, to ${q(leastPa, 'pressure')}`,
             result: time(toLeastS),
           },

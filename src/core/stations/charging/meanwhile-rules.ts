@@ -11,13 +11,18 @@ const AUXILIARY_REF: Ref = { kind: 'build', id: 'charging-auxiliary', name: 'Aux
 /** So much of the auxiliary battery may be gone when the charge ends (practice: a lead battery is not emptied below half). */
 const MAY_GO = 0.5;
 
-/** Converters that have their voltage while it charges. */
-const fedThen = (vehicle: Vehicle): readonly string[] =>
-  lowVoltage(vehicle).converters.flatMap(({ id, device }) => {
+/** Converters that something lies across while it charges: those that it is enough for, and those whose window nobody told. */
+function fedThen(vehicle: Vehicle): { readonly fed: readonly string[]; readonly untold: readonly string[] } {
+  const joined = lowVoltage(vehicle).converters.flatMap(({ id, device }) => {
     const converter = vehicle.deviceOf.get(id);
-    const window = converter ? partOf(converter, 'bus-device')?.window : undefined;
-    return converter && spanIn(vehicle, 'charging', converter) > (window?.workingMinV ?? 0) ? [device.name] : [];
+    const span = converter ? spanIn(vehicle, 'charging', converter) : 0;
+    return span > 0 ? [{ name: device.name, span, window: partOf(converter, 'bus-device')?.window }] : [];
   });
+  return {
+    fed: joined.flatMap(({ name, span, window }) => (window && span >= window.workingMinV ? [name] : [])),
+    untold: joined.flatMap(({ name, window }) => (window ? [] : [name])),
+  };
+}
 
 const auxiliary = defineRule({
   id: 'charging.auxiliary',
@@ -35,9 +40,19 @@ const auxiliary = defineRule({
     const low = lowVoltage(vehicle);
     if (chargersOf(vehicle).length === 0 || !low.battery?.data) return [];
     const draws = chargingA(vehicle);
-    const fed = fedThen(vehicle);
+    const { fed, untold } = fedThen(vehicle);
     if (fed.length > 0)
       return [{ subject: AUXILIARY_REF, holds: true, figures: { detail: `${fed.join(', ')} feeds it meanwhile` } }];
+    if (untold.length > 0)
+      return [
+        {
+          subject: AUXILIARY_REF,
+          missing: untold.map((name) => ({
+            ref: AUXILIARY_REF,
+            what: `the part of ${name}, with the voltage that it works at`,
+          })),
+        },
+      ];
     const { trickleA } = vehicle.build.charging ?? {};
     if (trickleA !== undefined)
       return [
