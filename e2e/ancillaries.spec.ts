@@ -125,3 +125,37 @@ test('a pump that is added here is judged on the 12-volt side', async ({ page })
   await seek(page, 'vacuum pump');
   await expect(page.locator('[data-check^="lv.fuse-load:"]').filter({ hasText: 'Vacuum pump' })).toBeVisible();
 });
+
+test('column assist: its speeds, a force at the rim that grows with speed, and the wrong way round is said', async ({
+  page,
+}) => {
+  await openSample(page);
+  await go(page, 'Ancillaries');
+  await tab(page, 'Steering');
+  await choose(page.getByLabel('Design choice'), 'electric column assist');
+  await set(page, 'Torque of the assist at the column', '35 Nm');
+  await set(page, '… all of it up to', '15 km/h');
+  await set(page, '… nothing from', '100 km/h');
+  const finding = check(page, 'steering.column-curve:steering-column');
+  await expect(finding).toContainText(/all of it up to 15.km\/h, nothing from 100.km\/h/);
+  await expect(finding).toHaveAttribute('data-verdict', 'fails');
+  await set(page, '… nothing from', '55 km/h');
+  await expect(page.getByText('Dashed: without it.')).toBeVisible();
+  await seek(page, 'fades with speed');
+  await expect(finding).toHaveAttribute('data-verdict', 'holds');
+});
+
+test('the element against the old box: its measures are entered here, and too long a one does not fit', async ({
+  page,
+}) => {
+  await openSample(page, 'Larkspur');
+  await go(page, 'Ancillaries');
+  await tab(page, 'Heating');
+  await set(page, 'Element, long', '300 mm');
+  await expect(check(page, 'heating.fits:heater')).toContainText(
+    /300.mm × 160.mm × 60.mm, room for 260.mm × 170.mm × 70.mm/,
+  );
+  await set(page, 'Element, long', '9 in');
+  await seek(page, 'fits the old box');
+  await expect(check(page, 'heating.fits:heater')).toHaveAttribute('data-verdict', 'holds');
+});

@@ -46,6 +46,8 @@ export interface Brakes {
   /** The pedal has a stop of its own; the controller is told that it is pressed. */
   readonly pedalStop?: boolean;
   readonly pedalTold?: boolean;
+  /** Electric booster: its fluid reservoir stands above it, where it can be filled. */
+  readonly fluidAbove?: boolean;
 }
 
 export interface Steering {
@@ -68,13 +70,22 @@ export interface Steering {
   readonly tyrePa?: number;
   /** Column assist: torque that it adds at the column, Nm. */
   readonly columnNm?: number;
+  /** It adds all of it up to this speed, and nothing from that one on. */
+  readonly fullToMPerS?: number;
+  readonly noneFromMPerS?: number;
   /** It gets the vehicle’s speed; without it, it falls back to little assist. */
   readonly speedTold?: boolean;
   readonly safeDefault?: boolean;
+  /** A pump by speed goes on pumping without the signal. */
+  readonly pumpsOn?: boolean;
+  /** Bracket, plug and hoses of the pump are made for this car. */
+  readonly pumpFits?: boolean;
   /** The old electric steering gets its messages: speed, engine running. */
   readonly messages?: boolean;
   /** Belt kept: the motor turns the pump at standstill too. */
   readonly idles?: boolean;
+  /** … and takes so much of the motor all the while, W at its shaft. */
+  readonly beltW?: number;
 }
 
 export interface Cabin {
@@ -88,6 +99,10 @@ export interface Cabin {
   readonly seatsW?: number;
   /** Share of its rated power that an element takes when cold, where it rises. */
   readonly inrush?: number;
+  /** Room that the old matrix leaves in its box: along, across and through. */
+  readonly boxLengthM?: number;
+  readonly boxWidthM?: number;
+  readonly boxDepthM?: number;
   readonly blowerLocked?: boolean;
   readonly cutOut?: boolean;
   readonly dcSwitch?: boolean;
@@ -121,6 +136,8 @@ export interface Cooling {
   readonly bleeds?: boolean;
   /** The same pump serves the heating too. */
   readonly shared?: boolean;
+  /** The stream comes to the motor first, then to the inverter. */
+  readonly motorFirst?: boolean;
   /** Test first: so hot it got on the road, on a day of so much, and from where one acts. */
   readonly loggedC?: number;
   readonly loggedAirC?: number;
@@ -130,8 +147,8 @@ export interface Cooling {
 /** What each old gauge shows now. */
 export const OLD_GAUGES = ['fuel', 'temperature', 'oil', 'ammeter', 'tachometer', 'speedometer'] as const;
 export type OldGauge = (typeof OLD_GAUGES)[number];
-/** emulated: its sender is played; replaced: a gauge of its own; kept: it goes on as it did; blank: it shows nothing; none: the car never had it. */
-export const GAUGE_SHOWS = ['emulated', 'replaced', 'kept', 'blank', 'none'] as const;
+/** emulated: its sender is played; replaced: a gauge of its own; display: the controller’s display shows it; kept: it goes on as it did; blank: it shows nothing; none: the car never had it. */
+export const GAUGE_SHOWS = ['emulated', 'replaced', 'display', 'kept', 'blank', 'none'] as const;
 export type GaugeShows = (typeof GAUGE_SHOWS)[number];
 
 export interface Gauges {
@@ -144,14 +161,25 @@ export interface Gauges {
   readonly lampOnV?: number;
   readonly lampOffV?: number;
   readonly lampHoldS?: number;
+  /** A shift lamp lights at so many turns of the motor a minute. */
+  readonly shiftRpm?: number;
 }
 
 /** Questions with yes or no, by system. */
 export const ANCILLARY_FLAGS = {
-  brakes: ['switchFollows', 'warnApart', 'checkValve', 'pumpRubber', 'silenced', 'pedalStop', 'pedalTold'],
-  steering: ['speedTold', 'safeDefault', 'messages', 'idles'],
+  brakes: [
+    'switchFollows',
+    'warnApart',
+    'checkValve',
+    'pumpRubber',
+    'silenced',
+    'pedalStop',
+    'pedalTold',
+    'fluidAbove',
+  ],
+  steering: ['speedTold', 'safeDefault', 'pumpsOn', 'pumpFits', 'messages', 'idles'],
   cabin: ['blowerLocked', 'cutOut', 'dcSwitch', 'airToScreen', 'acOil', 'acFan', 'acLicensed'],
-  cooling: ['header', 'bleeds', 'shared'],
+  cooling: ['header', 'bleeds', 'shared', 'motorFirst'],
   gauges: ['lowTwelve', 'insulationLamp', 'hours'],
 } as const;
 export type Ancillary = keyof typeof ANCILLARY_FLAGS;

@@ -35,6 +35,8 @@ export interface HeaterAtWork {
   /** An element with a voltage of its own: what it gives there, as a band; null: electronics hold its power. */
   readonly band: readonly [number, number] | null;
   readonly ownV: number | null;
+  /** Where the cabin settles with this one alone, °C. */
+  readonly aloneC: number;
 }
 
 export interface CabinWarmth {
@@ -70,7 +72,7 @@ function work(vehicle: Vehicle): CabinWarmth {
     outsideC: coldestDayC(vehicle.build),
   };
   const wantedC = told.wantedC ?? WANTED_C;
-  const heaters = heatersAtWork(vehicle);
+  const heaters = heatersAtWork(vehicle, cabin);
   const powerW = heaters.reduce((sum, heater) => sum + heater.powerW, 0);
   return {
     cabin,
@@ -98,7 +100,7 @@ function work(vehicle: Vehicle): CabinWarmth {
 }
 
 /** Heaters for people, with what each gives in the worst corner of driving in the cold. */
-function heatersAtWork(vehicle: Vehicle): readonly HeaterAtWork[] {
+function heatersAtWork(vehicle: Vehicle, cabin: CabinBalance): readonly HeaterAtWork[] {
   const cold = solvedStates(vehicle).filter(({ state }) => state.id === 'heating');
   return vehicle.devices.flatMap((heater): HeaterAtWork[] => {
     const part = partOf(heater, 'bus-device');
@@ -125,6 +127,7 @@ function heatersAtWork(vehicle: Vehicle): readonly HeaterAtWork[] {
         atV: worst?.v ?? 0,
         band: ownV === null || !worst ? null : elementBand(asked, ownV, worst.v, vehicle.build.cabin?.inrush ?? INRUSH),
         ownV,
+        aloneC: settlesAt(cabin, worst?.w ?? 0),
       },
     ];
   });

@@ -1,5 +1,6 @@
 import { type LoopTemperatures, pumpMeetsLoop, settled, streamWPerK } from '../physics/coolant';
 import { hottestAssumed, hottestDayC, inverterPowerW, partOf, type Vehicle } from '../vehicle';
+import { plateHeat } from './plate-heat';
 
 /** The loop of inverter and motor on a long climb on the hottest day. */
 
@@ -10,6 +11,9 @@ export const MOTOR = 0.9;
 export const INLET_C = 60;
 
 export interface DriveLoop extends LoopTemperatures {
+  /** The first part behind the radiator; and what comes to the inverter, °C. */
+  readonly motorFirst: boolean;
+  readonly inverterInC: number;
   readonly airC: number;
   readonly limitC: number;
   readonly inverterW: number;
@@ -41,8 +45,13 @@ export function driveLoop(vehicle: Vehicle): DriveLoop | null {
   const motorW = powerW * INVERTER * (1 - MOTOR);
   // The stream alone: what lies between part and coolant is the part’s own.
   const part = (name: string, lossW: number) => ({ name, lossW, plateKPerW: 0, limitC: Number.POSITIVE_INFINITY });
+  const motorFirst = vehicle.build.cooling?.motorFirst === true;
+  const [first, second] = [part('Inverter', inverterW), part('Motor', motorW)];
+  const loop = settled(motorFirst ? [second, first] : [first, second], flowLPerMin, radiatorWPerK, airC);
   return {
-    ...settled([part('Inverter', inverterW), part('Motor', motorW)], flowLPerMin, radiatorWPerK, airC),
+    ...loop,
+    motorFirst,
+    inverterInC: motorFirst ? loop.parts[0]!.coolantC : loop.inletC,
     airC,
     limitC: inletC ?? INLET_C,
     inverterW,
@@ -52,8 +61,27 @@ export function driveLoop(vehicle: Vehicle): DriveLoop | null {
     streamWPerK: streamWPerK(flowLPerMin),
     assumed: [
       ...hottestAssumed(vehicle.build),
+      ...(vehicle.build.cooling?.motorFirst === undefined ? ['The coolant comes to the inverter first.'] : []),
       `Inverter ${INVERTER * 100} %, motor ${MOTOR * 100} % efficient.`,
       ...(inletC === undefined ? ['The inverter bears coolant as warm as such inverters do.'] : []),
     ],
   };
+}
+
+/**
+ * Power that the cooling carries up the hill for as long as it likes, W: losses go with power, so what lies between limit and air is its share.
+ * Null: nothing of the cooling is worked out, or the air is as hot as the limit.
+ */
+export function carriedUpW(vehicle: Vehicle): { readonly carriedW: number; readonly askedW: number } | null {
+  const { cooling } = vehicle.build.schools;
+  const loop = cooling === 'liquid' || cooling === 'chill-plate' ? driveLoop(vehicle) : null;
+  const plate = cooling === 'plate' ? plateHeat(vehicle) : null;
+  const [atC, limitC, airC] = loop
+    ? [loop.inverterInC, loop.limitC, loop.airC]
+    : plate
+      ? [plate.baseC, plate.limitC, plate.airC]
+      : [0, 0, 0];
+  const askedW = Math.abs(inverterPowerW(vehicle.build, 'hill'));
+  if ((!loop && !plate) || !(atC > airC) || !(askedW > 0)) return null;
+  return { askedW, carriedW: Math.max(0, (askedW * (limitC - airC)) / (atC - airC)) };
 }

@@ -20,7 +20,7 @@ export { type CellsOver, CLIMB_S, coldNight, EVENING_C, type HotCells, hotCharge
 export { type BindingLimit, type ChargePoint, type ChargeRun, chargeMoment, chargeRun } from './charge-run';
 export type { Closing } from './closing-inrush';
 export { type ClosingEvent, type ClosingUnknown, closings } from './closings';
-export { type DriveLoop, driveLoop, INLET_C, loopFlow } from './coolant-loop';
+export { carriedUpW, type DriveLoop, driveLoop, INLET_C, loopFlow } from './coolant-loop';
 export { type CoolantTrip, coolantTrip } from './coolant-trip';
 export { type Departure, departure } from './departure';
 export {
@@ -118,7 +118,7 @@ export {
 export { type Segment, tripOfSegments } from './segments';
 export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
 export { type StandIn, type StandInSays, standIn } from './stand-in';
-export { type RackFlow, type Rim, rackFlow, rimOf, WHEEL_SPEEDS } from './steering-need';
+export { columnCurve, type RackFlow, type Rim, ROLLING, rackFlow, rimOf, WHEEL_SPEEDS } from './steering-need';
 export { type TapFault, type TypedTaps, tapFaults, tapSpread, tapWords, typedTaps } from './tap-readings';
 export {
   BOX_W_PER_K,

@@ -100,3 +100,24 @@ export function rimOf(vehicle: Vehicle): Rim | null {
     ],
   };
 }
+
+/** Rolling wheels ask for so much of what standing ones do (engineering judgement). */
+export const ROLLING = 0.4;
+
+/**
+ * Force at the rim of rolling wheels over speed, N: all of the column’s torque up to one speed, falling evenly to nothing at another.
+ * Empty: the rim, the torque or a speed is not told, or the speeds are the wrong way round.
+ */
+export function columnCurve(
+  vehicle: Vehicle,
+): readonly { readonly speedMPerS: number; readonly withN: number; readonly withoutN: number }[] {
+  const { columnNm, fullToMPerS, noneFromMPerS, rimM } = vehicle.build.steering ?? {};
+  const rim = rimOf(vehicle);
+  if (!rim || columnNm === undefined || fullToMPerS === undefined || noneFromMPerS === undefined) return [];
+  if (fullToMPerS >= noneFromMPerS) return [];
+  const withoutN = ROLLING * rim.forceN;
+  return [0, fullToMPerS, noneFromMPerS, 1.5 * noneFromMPerS].map((speedMPerS) => {
+    const share = Math.min(1, Math.max(0, (noneFromMPerS - speedMPerS) / (noneFromMPerS - fullToMPerS)));
+    return { speedMPerS, withN: Math.max(0, withoutN - (share * columnNm) / (rimM ?? RIM_M)), withoutN };
+  });
+}

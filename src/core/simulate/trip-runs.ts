@@ -11,6 +11,7 @@ import {
   type Vehicle,
 } from '../vehicle';
 import type { Braking } from './braking';
+import { INVERTER, MOTOR } from './coolant-loop';
 import { simulateTrip, type TripResult } from './trip';
 import { type TripHeat, tripHeat } from './trip-heat';
 import { type TripPack, tripPack } from './trip-pack';
@@ -96,6 +97,10 @@ function busPowerW(vehicle: Vehicle, state: 'cruise' | 'heating', heaters: boole
   }, 0);
 }
 
+/** What a belt that was kept takes of the battery all the while, through motor and inverter, W. */
+const beltW = ({ schools, steering }: Build): number =>
+  schools.ancillaries === 'belt' ? (steering?.beltW ?? 0) / (INVERTER * MOTOR) : 0;
+
 /** Curves that hold the trip: those of electronics; regulators and nothing let through what is asked. */
 const limitsOf = ({ bms, schools }: Build): LimitCurves =>
   schools.bms === 'central' || schools.bms === 'distributed' ? (bms?.curves ?? {}) : {};
@@ -135,8 +140,8 @@ function readsOf(vehicle: Vehicle): Reads | null {
     socEmpty: build.packLimits.socEmpty,
     agedHealth: build.packLimits.agedHealth,
     coldC,
-    auxiliaryW: busPowerW(vehicle, 'cruise', false),
-    winterAuxiliaryW: busPowerW(vehicle, 'cruise', true),
+    auxiliaryW: busPowerW(vehicle, 'cruise', false) + beltW(build),
+    winterAuxiliaryW: busPowerW(vehicle, 'cruise', true) + beltW(build),
     limits: limitsOf(build),
   };
 }

@@ -82,6 +82,11 @@ export function BrakesPage({ assessment }: { assessment: Assessment }) {
             <FigureSetting build={build} figure="masterBore" />
             <FigureSetting build={build} figure="masterStroke" />
             <FigureSetting build={build} figure="brakeFluid" note="measured: what the pedal pushes out" />
+            <Answers
+              assessment={assessment}
+              system="brakes"
+              questions={[['fluidAbove', 'Fluid reservoir above it, level warning joined']]}
+            />
             <p className="mt-2 text-soft">
               Without current the pedal pushes through, three to five times as hard. Tell whoever drives.
             </p>

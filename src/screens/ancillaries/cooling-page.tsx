@@ -40,7 +40,7 @@ export function CoolingPage({ assessment }: { assessment: Assessment }) {
                   dimension="power"
                   system={units}
                 />
-                <FigureRow label="Into the inverter" value={loop.inletC} dimension="temperature" system={units} />
+                <FigureRow label="Into the inverter" value={loop.inverterInC} dimension="temperature" system={units} />
                 <FigureRow label="… at most" value={loop.limitC} dimension="temperature" system={units} />
               </div>
               <p className="mt-1 text-note text-soft">Assumed: {inUnits(loop.assumed.join(' '), units)}</p>
@@ -90,6 +90,7 @@ export function CoolingPage({ assessment }: { assessment: Assessment }) {
               questions={[
                 ['header', 'Header tank is the highest point'],
                 ['bleeds', 'Every high point can be bled'],
+                ['motorFirst', 'It comes to the motor first'],
                 ['shared', 'The pump serves the heating too'],
               ]}
             />

@@ -22,6 +22,7 @@ const NAMES: Readonly<Record<OldGauge, string>> = {
 const SHOWS: Readonly<Record<GaugeShows, string>> = {
   emulated: 'its sender is played',
   replaced: 'a gauge of its own',
+  display: 'the controller’s display shows it',
   kept: 'goes on as it did',
   blank: 'nothing',
   none: 'the car never had it',
@@ -88,6 +89,7 @@ export function GaugesPage({ assessment }: { assessment: Assessment }) {
               ['hours', 'Hours are counted'],
             ]}
           />
+          <FigureSetting build={build} figure="shiftLamp" note="where gears are kept" />
         </Panel>
       </div>
     </>

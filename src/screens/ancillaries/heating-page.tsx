@@ -5,6 +5,7 @@ import { formatQuantity, inUnits } from '@/core/quantities';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
+import { SizeFields } from '../shell/size-fields';
 import { Answers, DesignChoice, LowLine } from './parts';
 
 const CabinChart = dynamic(() => import('./cabin-chart'), { ssr: false, loading: () => <div className="h-[240px]" /> });
@@ -57,11 +58,17 @@ export function HeatingPage({ assessment }: { assessment: Assessment }) {
         <Panel title="Heating" about="what replaces the engine’s heat">
           <DesignChoice assessment={assessment} id="heating" />
           {cabin.heaters.length === 0 && <p className="mt-1 text-soft">No heater for people hangs on the bus.</p>}
-          {cabin.heaters.map(({ id, name, powerW, atV, band, ownV }) => (
+          {cabin.heaters.map(({ id, name, powerW, atV, band, ownV, aloneC }) => (
             <section key={id} aria-label={name} className="mt-2">
               <h3 className="font-semibold">{name}</h3>
               <FigureRow label="Gives at the lowest" value={powerW} dimension="power" system={units} />
               <FigureRow label="… at" value={atV} dimension="voltage" system={units} />
+              {cabin.heaters.length > 1 && (
+                <FigureRow label="By itself it leads to" value={aloneC} dimension="temperature" system={units} />
+              )}
+              {build.schools.heating === 'air-heater' && (
+                <SizeFields build={build} deviceId={id} labels={['Element, long', '… wide', '… high']} />
+              )}
               {band && ownV !== null && (
                 <p className="mt-1">
                   An element for {formatQuantity({ value: ownV, dimension: 'voltage' }, units, 3).text}: here{' '}
@@ -89,6 +96,13 @@ export function HeatingPage({ assessment }: { assessment: Assessment }) {
           <FigureSetting build={build} figure="cabinHeat" />
           <FigureSetting build={build} figure="cabinWanted" />
           <FigureSetting build={build} figure="coldestDay" />
+          {build.schools.heating === 'air-heater' && (
+            <>
+              <FigureSetting build={build} figure="heaterBoxLength" />
+              <FigureSetting build={build} figure="heaterBoxWidth" />
+              <FigureSetting build={build} figure="heaterBoxDepth" />
+            </>
+          )}
           <FigureSetting build={build} figure="seats" note="people feel as warm some degrees cooler" />
         </Panel>
         <Panel title="Guards of the element">

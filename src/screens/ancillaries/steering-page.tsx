@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
 import { FigureRow } from '@/ui/figure-row';
@@ -6,13 +7,25 @@ import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
 import { Answers, DesignChoice, LowLine } from './parts';
 
+const ColumnChart = dynamic(() => import('./column-chart'), {
+  ssr: false,
+  loading: () => <div className="h-[210px]" />,
+});
+
 export function SteeringPage({ assessment }: { assessment: Assessment }) {
   const { build, results } = assessment;
-  const { has, rim } = results.ancillaries;
+  const { has, rim, column } = results.ancillaries;
   const { units } = build;
   return (
     <>
       {has.hydraulic && <RackPanel assessment={assessment} />}
+      {column.length > 0 && (
+        <div className={has.hydraulic ? 'mt-3' : ''}>
+          <Panel title="At the rim, over speed" about="rolling, with the assist and without it">
+            <ColumnChart curve={column} system={units} />
+          </Panel>
+        </div>
+      )}
       <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
         <Panel title="Steering" about="what helps the hands">
           <DesignChoice assessment={assessment} id="steering" />
@@ -24,6 +37,16 @@ export function SteeringPage({ assessment }: { assessment: Assessment }) {
               system="steering"
               questions={[['messages', 'It gets speed and “engine running”']]}
             />
+          )}
+          {build.schools.ancillaries === 'belt' && (
+            <>
+              <Answers
+                assessment={assessment}
+                system="steering"
+                questions={[['idles', 'The motor turns the belt while the car stands']]}
+              />
+              <FigureSetting build={build} figure="beltPower" note="at the motor’s shaft; the trip counts it" />
+            </>
           )}
         </Panel>
         {has.hydraulic && (
@@ -41,12 +64,24 @@ export function SteeringPage({ assessment }: { assessment: Assessment }) {
               <FigureSetting build={build} figure="steeringEfficiency" />
               <FigureSetting build={build} figure="steeringIdle" />
               <FigureSetting build={build} figure="steeringShare" />
+              <Answers
+                assessment={assessment}
+                system="steering"
+                questions={[
+                  ['pumpFits', 'Bracket, plug and hoses made for this car'],
+                  ...(build.schools.steering === 'pump-by-speed'
+                    ? [['pumpsOn', 'Without the speed it goes on pumping'] as const]
+                    : []),
+                ]}
+              />
             </Panel>
           </>
         )}
         {has.column && (
           <Panel title="Column assist" about="its feed is permanent, with a fuse of its own">
             <FigureSetting build={build} figure="columnTorque" />
+            <FigureSetting build={build} figure="columnFull" />
+            <FigureSetting build={build} figure="columnNone" />
             <Answers
               assessment={assessment}
               system="steering"

@@ -11,7 +11,7 @@ const PullChart = dynamic(() => import('./pull-chart'), { ssr: false, loading: (
 /** What motor, gears and voltage make of the vehicle, against the road. */
 export function PullPanel({ assessment }: { assessment: Assessment }) {
   const { build } = assessment;
-  const { linkV, sagging, figures: results, roads } = assessment.results.drive;
+  const { linkV, sagging, figures: results, roads, cooled } = assessment.results.drive;
   const system = build.units;
   if (!results)
     return (
@@ -45,6 +45,16 @@ export function PullPanel({ assessment }: { assessment: Assessment }) {
             />
           ))}
       </div>
+      {cooled && (
+        <FigureRow
+          label={
+            cooled.carriedW < cooled.askedW ? '✕ The cooling carries, up the hill' : 'The cooling carries, up the hill'
+          }
+          value={cooled.carriedW}
+          dimension="power"
+          system={system}
+        />
+      )}
       {results.gears.length > 1 && (
         <table className="mt-2 w-full text-left text-small">
           <thead className="text-soft">

@@ -292,6 +292,7 @@ export function firn9(id = 'firn-9'): Build {
       ratio: 22,
       rimM: 0.21,
       tyrePa: 320000,
+      pumpFits: true,
     },
     cabin: {
       lossWPerK: 110,
@@ -312,6 +313,7 @@ export function firn9(id = 'firn-9'): Build {
       inletC: 60,
       header: true,
       bleeds: true,
+      motorFirst: false,
     },
     gauges: {
       shows: {

@@ -43,6 +43,7 @@ export function larkspur(id = 'larkspur'): Build {
   w.device('motor', 'motor', 'Motor', 'motor-induction-25', bay);
   w.device('f-heater', 'fuse', 'Heater fuse', 'fuse-traction-250-32', bay);
   w.device('heater', 'heater', 'Air heater', 'heater-144-2000', cabin, {
+    sizeM: { lengthM: 0.23, widthM: 0.16, heightM: 0.06 },
     powersW: { cruise: 1500, heating: 2000 },
   });
   w.device('f-conv', 'fuse', 'Converter fuse', 'fuse-traction-250-16', bay);
@@ -274,6 +275,9 @@ export function larkspur(id = 'larkspur'): Build {
       recirculated: 0.5,
       heatJPerK: 70000,
       wantedC: 18,
+      boxLengthM: 0.26,
+      boxWidthM: 0.17,
+      boxDepthM: 0.07,
       blowerLocked: true,
       cutOut: true,
       dcSwitch: true,

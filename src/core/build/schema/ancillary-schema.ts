@@ -46,6 +46,9 @@ export const steering = object({
   rimM: optional(positive(1)),
   tyrePa: optional(positive(2e6)),
   columnNm: optional(positive(500)),
+  fullToMPerS: optional(nonNegative(100)),
+  noneFromMPerS: optional(positive(100)),
+  beltW: optional(nonNegative(50000)),
   ...flags('steering'),
 });
 
@@ -57,6 +60,9 @@ export const cabin = object({
   wantedC: optional(celsius()),
   seatsW: optional(nonNegative(5000)),
   inrush: optional(Joi.number().min(1).max(10)),
+  boxLengthM: optional(positive(2)),
+  boxWidthM: optional(positive(2)),
+  boxDepthM: optional(positive(2)),
   ...flags('cabin'),
 });
 
@@ -86,5 +92,6 @@ export const gauges = object({
   lampOnV: optional(positive(20)),
   lampOffV: optional(positive(20)),
   lampHoldS: optional(nonNegative(600)),
+  shiftRpm: optional(positive(40000)),
   ...flags('gauges'),
 });

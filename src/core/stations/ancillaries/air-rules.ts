@@ -10,7 +10,7 @@ const AIR = partOfSystem({ kind: 'build', id: 'aircon', name: 'Air conditioning'
 
 const cooled = (vehicle: Vehicle): boolean => vehicle.devices.some(({ device }) => device.kind === 'compressor');
 
-const QUESTIONS: readonly Question[] = [
+const QUESTIONS: readonly Question<'cabin'>[] = [
   {
     id: 'aircon.oil',
     flag: 'acOil',
@@ -91,4 +91,7 @@ const cools = defineRule({
     'A larger compressor, more air from inside, or shade: what it takes out of the cells is missing in the cabin.',
 });
 
-export const AIR_RULES: readonly Rule[] = [cools, ...QUESTIONS.map((question) => askedRule(AIR, cooled, question))];
+export const AIR_RULES: readonly Rule[] = [
+  cools,
+  ...QUESTIONS.map((question) => askedRule('cabin', AIR, cooled, question)),
+];

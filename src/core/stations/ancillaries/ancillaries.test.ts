@@ -4,7 +4,7 @@ import { applyEdit, type Build, type SettableName } from '../../build';
 import { firn9, larkspur } from '../../build/samples';
 import { cataloguePart } from '../../parts';
 import { brakeC } from '../../physics/brake-heat';
-import { lampOver } from '../../simulate';
+import { lampOver, tripRuns } from '../../simulate';
 
 const set = (build: Build, figure: SettableName, value: number): Build =>
   applyEdit(build, { edit: 'setFigure', input: { figure, value } }).build;
@@ -116,4 +116,57 @@ describe('recharge lamp', () => {
     expect(lamp(3.2, 3.22, 0)).toBe('fails');
     expect(lamp(2.7, 3.25, 30)).toBe('holds');
   });
+});
+
+describe('column assist', () => {
+  const withColumn = (full: number, none: number): Build => {
+    const chosen = applyEdit(firn9(), { edit: 'setSchool', input: { steering: 'column' } }).build;
+    return set(set(set(chosen, 'columnTorque', 10), 'columnFull', full), 'columnNone', none);
+  };
+  test('force at the rim by hand: 0.4 of what stands still, less 10 Nm over the rim, half of it half-way between the speeds', () => {
+    const build = withColumn(4, 14);
+    const { column, rim } = assess(build).results.ancillaries;
+    const rolling = 0.4 * rim!.forceN;
+    const at = (speed: number) => column.find(({ speedMPerS }) => speedMPerS === speed)!;
+    expect(at(0).withN).toBeCloseTo(Math.max(0, rolling - 10 / 0.21), 9);
+    expect(at(4).withN).toBeCloseTo(Math.max(0, rolling - 10 / 0.21), 9);
+    expect(at(14).withN).toBeCloseTo(rolling, 9);
+    expect(column.every(({ withoutN }) => withoutN === rim!.forceN * 0.4)).toBe(true);
+  });
+  test('speeds the wrong way round give no curve, and fail', () => {
+    const build = withColumn(14, 4);
+    expect(assess(build).results.ancillaries.column).toEqual([]);
+    expect(found(build, 'steering.column-curve')[0]!.verdict).toBe('fails');
+  });
+});
+
+describe('cooling', () => {
+  test('the motor first: what it warms the stream by comes to the inverter, by the balance of the loop', () => {
+    const motorFirst = applyEdit(firn9(), {
+      edit: 'answerAncillary',
+      input: { system: 'cooling', flag: 'motorFirst', is: true },
+    }).build;
+    const [before, after] = [firn9(), motorFirst].map((build) => assess(build).results.ancillaries.loop!);
+    // 8 l/min of 1.07 kg/l and 3.4 kJ/(kg·K).
+    const stream = (8 / 60) * 1.07 * 3400;
+    expect(after!.inletC).toBeCloseTo(before!.inletC, 9);
+    expect(after!.inverterInC).toBeCloseTo(before!.inverterInC + after!.motorW / stream, 9);
+  });
+
+  test('what the cooling carries up the hill brings the coolant to its limit exactly', () => {
+    const { carriedW, askedW } = assess(firn9()).results.drive.cooled!;
+    expect(askedW).toBeGreaterThan(0);
+    const there = assess(set(firn9(), 'hillPower', carriedW)).results.ancillaries.loop!;
+    expect(there.inverterInC).toBeCloseTo(there.limitC, 6);
+  });
+});
+
+test('a belt that takes 900 W at the shaft takes 900 / (0.96 · 0.9) W of the battery all the trip', () => {
+  const kept = applyEdit(larkspur(), { edit: 'setSchool', input: { ancillaries: 'belt' } }).build;
+  const joules = (build: Build) => tripRuns(assess(build).vehicle)!.mild;
+  const [without, withBelt] = [joules(kept), joules(set(kept, 'beltPower', 900))];
+  const moreW = (withBelt.energyJ - without.energyJ) / without.durationS;
+  // The pack’s own loss comes on top.
+  expect(moreW).toBeGreaterThan(900 / 0.864 - 1);
+  expect(moreW).toBeLessThan((900 / 0.864) * 1.1);
 });

@@ -1,9 +1,10 @@
 import { type Finding, marginAtLeast, quantityText as q } from '../../checks';
 import { lowVoltage, type Vehicle } from '../../vehicle';
 import { defineRule, type Rule } from '../define';
-import { asks, BRAKES_REF, has, loadsFor, partOfSystem } from './shared';
+import { askedRule, asks, BRAKES_REF, has, loadsFor, partOfSystem } from './shared';
 
 const BOOSTER = partOfSystem(BRAKES_REF, 'booster', 'Electric brake booster');
+const FLUID = partOfSystem(BRAKES_REF, 'fluid', 'Fluid reservoir of the booster');
 
 const reserve = defineRule({
   id: 'brakes.booster-reserve',
@@ -118,4 +119,15 @@ const volume = defineRule({
   remedies: 'A unit with the bore of the old master cylinder, or more stroke. A licensed person fits and signs it.',
 });
 
-export const BOOSTER_RULES: readonly Rule[] = [reserve, feed, volume];
+const fluid = askedRule('brakes', FLUID, has.booster, {
+  id: 'brakes.booster-fluid',
+  flag: 'fluidAbove',
+  endangers: 'people',
+  fails: 'Brake fluid does not run down into the booster',
+  holds: 'Brake fluid runs down into the booster',
+  asked: 'whether its fluid reservoir stands above the master cylinder, with the old level warning',
+  source: 'A moved reservoir feeds by its height alone; below the cylinder, air gets in where fluid should (practice)',
+  cure: 'The reservoir above the cylinder on short hose for brake fluid, its level warning joined to the old lamp.',
+});
+
+export const BOOSTER_RULES: readonly Rule[] = [reserve, feed, volume, fluid];

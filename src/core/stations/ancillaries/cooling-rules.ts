@@ -41,9 +41,9 @@ const inlet = defineRule({
     return [
       {
         subject: LOOP,
-        demand: celsius(loop.inletC),
+        demand: celsius(loop.inverterInC),
         limit: celsius(loop.limitC),
-        margin: loop.limitC > loop.airC ? (loop.limitC - loop.inletC) / (loop.limitC - loop.airC) : -1,
+        margin: loop.limitC > loop.airC ? (loop.limitC - loop.inverterInC) / (loop.limitC - loop.airC) : -1,
         assumed: loop.assumed,
         lines: () => [
           {
@@ -51,11 +51,20 @@ const inlet = defineRule({
             figures: `${q(loop.heatW, 'power')} into ${q(loop.streamWPerK, 'heatLoss')}, air ${q(loop.airC, 'temperature')}`,
             result: celsius(loop.inletC),
           },
+          ...(loop.motorFirst
+            ? [
+                {
+                  formula: 'T_inverter = T_in + P_motor / ṁc',
+                  figures: q(loop.motorW, 'power'),
+                  result: celsius(loop.inverterInC),
+                },
+              ]
+            : []),
         ],
       },
     ];
   },
-  remedies: 'A larger radiator or its fan, more flow, or less power on the hill.',
+  remedies: 'The inverter before the motor, a larger radiator or its fan, more flow, or less power on the hill.',
 });
 
 const fill = defineRule({

@@ -1,12 +1,16 @@
 import { OLD_GAUGES } from '../../build';
-import { type Finding, quantityText as q, type Ref } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { rechargeLamp, tripRun } from '../../simulate';
+import { motorOf } from '../../vehicle';
 import { defineRule, type Rule } from '../define';
 import { asks } from './shared';
 
 const GAUGES_REF: Ref = { kind: 'build', id: 'gauges', name: 'Gauges' };
 const LAMPS: Ref = { kind: 'build', id: 'gauges-lamps', name: 'Warning lamps' };
 const RECHARGE: Ref = { kind: 'build', id: 'gauges-recharge', name: 'Recharge lamp' };
+const SHIFT: Ref = { kind: 'build', id: 'gauges-shift', name: 'Shift lamp' };
+/** Whoever drives needs a moment. */
+const FOOT = 0.9;
 
 const old = defineRule({
   id: 'gauges.old',
@@ -118,4 +122,34 @@ const recharge = defineRule({
     'A lower set point, a longer wait before it lights, or more between lighting and going out; or light it by counted charge.',
 });
 
-export const GAUGE_RULES: readonly Rule[] = [old, lamps, recharge];
+const shift = defineRule({
+  id: 'gauges.shift',
+  endangers: 'parts',
+  says: {
+    fails: 'The shift lamp lights too late',
+    holds: 'The shift lamp lights in time',
+    line: '{at}/min, the motor bears {most}/min',
+    open: 'Shift lamp',
+  },
+  sources: [
+    'Set point of the lamp against the most turns of the motor’s part; a tenth for the foot (engineering judgement)',
+  ],
+  judge: ({ vehicle: { build } }): Finding<'at' | 'most'>[] => {
+    const at = build.gauges?.shiftRpm;
+    if (at === undefined) return [];
+    const part = motorOf(build)?.part;
+    if (!part) return [asks(SHIFT, 'a motor, in Drive') as Finding<'at' | 'most'>];
+    const most = part.maximumSpeedRpm;
+    return [
+      {
+        subject: SHIFT,
+        margin: marginAtMost(at, FOOT * most),
+        figures: { at: at.toFixed(0), most: most.toFixed(0) },
+      },
+    ];
+  },
+  comfort: 0,
+  remedies: 'Set the lamp a tenth below what the motor bears.',
+});
+
+export const GAUGE_RULES: readonly Rule[] = [old, lamps, recharge, shift];

@@ -5,6 +5,7 @@ import { packMustDeliver, watts } from '../context';
 import { defineRule, type Rule } from '../define';
 import { askedRule, asks, HEATING_REF, loadsFor, partOfSystem, type Question } from './shared';
 
+const BOX = partOfSystem(HEATING_REF, 'box', 'Room in the old heater box');
 const SCREEN = partOfSystem(HEATING_REF, 'screen', 'Clear windscreen');
 
 const heated = (vehicle: Vehicle): boolean =>
@@ -205,7 +206,44 @@ const overrated = defineRule({
   remedies: 'Elements in series, or one for this pack’s voltage.',
 });
 
-const GUARDS: readonly Question[] = [
+const fits = defineRule({
+  id: 'heating.fits',
+  endangers: 'comfort',
+  says: {
+    fails: '{subject} is too large for the old box',
+    holds: '{subject} fits the old box',
+    line: '{own}, room for {room}',
+    open: 'Room in the old heater box',
+  },
+  comfort: 0,
+  sources: [
+    'The three measures of the element against those of the room that the old matrix leaves, longest to longest',
+  ],
+  judge: ({ vehicle }): Finding<'own' | 'room'>[] => {
+    if (vehicle.build.schools.heating !== 'air-heater' || !heated(vehicle)) return [];
+    const { boxLengthM, boxWidthM, boxDepthM } = vehicle.build.cabin ?? {};
+    if (boxLengthM === undefined || boxWidthM === undefined || boxDepthM === undefined)
+      return [asks(BOX, 'the room that the old matrix leaves: along, across and through') as Finding<'own' | 'room'>];
+    const sorted = (...sides: readonly number[]) => sides.toSorted((a, b) => b - a);
+    const words = (sides: readonly number[]) => sides.map((side) => q(side, 'length')).join(' × ');
+    const room = sorted(boxLengthM, boxWidthM, boxDepthM);
+    return vehicle.devices
+      .filter(({ device }) => device.kind === 'heater' && device.warmsCells !== true)
+      .map(({ id, device: { name, sizeM } }): Finding<'own' | 'room'> => {
+        const subject = { kind: 'device' as const, id, name };
+        if (!sizeM) return { subject, missing: [{ ref: subject, what: 'how long, wide and high the element is' }] };
+        const own = sorted(sizeM.lengthM, sizeM.widthM, sizeM.heightM);
+        return {
+          subject,
+          margin: Math.min(...own.map((side, k) => marginAtMost(side, room[k]!))),
+          figures: { own: words(own), room: words(room) },
+        };
+      });
+  },
+  remedies: 'A smaller element, two of them in two places, or a box of its own.',
+});
+
+const GUARDS: readonly Question<'cabin'>[] = [
   {
     id: 'heating.no-air',
     endangers: 'fire',
@@ -244,5 +282,6 @@ export const HEATING_RULES: readonly Rule[] = [
   screen,
   element,
   overrated,
-  ...GUARDS.map((question) => askedRule(HEATING_REF, heated, question)),
+  fits,
+  ...GUARDS.map((question) => askedRule('cabin', HEATING_REF, heated, question)),
 ];

@@ -1,6 +1,7 @@
 import { defineStation } from '../define';
 import { AIR_RULES } from './air-rules';
 import { BOOSTER_RULES } from './booster-rules';
+import { COLUMN_RULES } from './column-rules';
 import { COOLING_RULES } from './cooling-rules';
 import { GAUGE_RULES } from './gauge-rules';
 import { HEATING_RULES } from './heating-rules';
@@ -23,6 +24,7 @@ export const ancillaries = defineStation({
     ...BOOSTER_RULES,
     ...PEDAL_RULES,
     ...STEERING_RULES,
+    ...COLUMN_RULES,
     ...HEATING_RULES,
     ...AIR_RULES,
     ...COOLING_RULES,

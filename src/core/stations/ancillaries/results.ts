@@ -9,6 +9,7 @@ import {
   cabinWarmth,
   cellVoltages,
   chargeCoolant,
+  columnCurve,
   coolantTrip,
   type DriveLoop,
   driveLoop,
@@ -38,6 +39,8 @@ export interface AncillariesResults {
   readonly vacuumMissing: readonly string[];
   readonly rack: RackFlow | null;
   readonly rim: Rim | null;
+  /** Of column assist: force at the rim of rolling wheels over speed, with it and without; empty: something is not told. */
+  readonly column: ReturnType<typeof columnCurve>;
   readonly cabin: CabinWarmth;
   /** Range that an hour of heating takes, m; null: the trip is not driven. */
   readonly heatingM: {
@@ -84,6 +87,7 @@ export function ancillariesResults({ vehicle, trip }: Context): AncillariesResul
     vacuumMissing: vacuumMissing(vehicle),
     rack: rackFlow(vehicle),
     rim: rimOf(vehicle),
+    column: has.column(vehicle) ? columnCurve(vehicle) : [],
     cabin,
     heatingM:
       joulesPerM === null || joulesPerM <= 0

@@ -1,4 +1,4 @@
-import type { AncillaryFlag, LoadJob } from '../../build';
+import type { Ancillary, AncillaryFlag, LoadJob } from '../../build';
 import type { Finding, Ref } from '../../checks';
 import { type LowLoad, lowVoltage, type Vehicle } from '../../vehicle';
 import { defineRule, type Rule } from '../define';
@@ -31,10 +31,10 @@ export const has = {
   column: (vehicle: Vehicle): boolean => vehicle.build.schools.steering === 'column',
 } as const;
 
-/** A rule that rests on one answer of the cabin’s: words, and what it means. */
-export interface Question {
+/** A rule that rests on one answer: words, and what it means. */
+export interface Question<A extends Ancillary> {
   readonly id: string;
-  readonly flag: AncillaryFlag<'cabin'>;
+  readonly flag: AncillaryFlag<A>;
   readonly endangers: 'people' | 'fire' | 'parts';
   readonly fails: string;
   readonly holds: string;
@@ -43,10 +43,11 @@ export interface Question {
   readonly cure: string;
 }
 
-export const askedRule = (
+export const askedRule = <A extends Ancillary>(
+  system: A,
   subject: Ref,
   applies: (vehicle: Vehicle) => boolean,
-  { id, flag, endangers, fails, holds, asked, source, cure }: Question,
+  { id, flag, endangers, fails, holds, asked, source, cure }: Question<A>,
 ): Rule =>
   defineRule({
     id,
@@ -60,7 +61,7 @@ export const askedRule = (
     sources: [source],
     judge: ({ vehicle }): Finding<'detail'>[] => {
       if (!applies(vehicle)) return [];
-      const is = vehicle.build.cabin?.[flag];
+      const is = (vehicle.build[system] as Readonly<Record<string, boolean | undefined>> | undefined)?.[flag];
       if (is === undefined) return [asks(subject, asked) as Finding<'detail'>];
       return [{ subject, holds: is, figures: { detail: is ? 'told so' : 'told that it is not so' } }];
     },

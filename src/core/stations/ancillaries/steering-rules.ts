@@ -1,15 +1,16 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
-import { rackFlow, rimOf } from '../../simulate';
+import { ROLLING, rackFlow, rimOf } from '../../simulate';
 import { lowVoltage, type Vehicle } from '../../vehicle';
 import { amps } from '../context';
 import { defineRule, type Rule } from '../define';
-import { asks, has, loadsFor, partOfSystem, STEERING_REF } from './shared';
+import { askedRule, asks, has, loadsFor, partOfSystem, STEERING_REF } from './shared';
 
 const RACK = partOfSystem(STEERING_REF, 'rack', 'Steering rack and pump');
 const RELIEF = partOfSystem(STEERING_REF, 'relief', 'Relief valve of the steering pump');
-const COLUMN = partOfSystem(STEERING_REF, 'column', 'Column assist');
 const ORIGINAL = partOfSystem(STEERING_REF, 'original', 'Original electric steering');
 const BELT = partOfSystem(STEERING_REF, 'belt', 'Belt that was kept');
+const FITTED = partOfSystem(STEERING_REF, 'pump', 'Steering pump in its place');
+const SIGNAL = partOfSystem(STEERING_REF, 'signal', 'Speed signal of the steering pump');
 const RIM = partOfSystem(STEERING_REF, 'rim', 'Steering without assist');
 
 const flow = defineRule({
@@ -138,9 +139,6 @@ const peak = defineRule({
 /** UN R79 (from memory: verify): force at the rim with the assist intact, and after it has failed, of a car, N. */
 const RIM_INTACT_N = 150;
 const RIM_FAILED_N = 300;
-/** Rolling wheels ask for so much of what standing ones do (engineering judgement). */
-const ROLLING = 0.4;
-
 /** Which force the hands have to bear, and why; null: it is not asked. */
 function rimLimit(vehicle: Vehicle): { readonly limitN: number; readonly why: string } | null {
   const choice = vehicle.build.schools.steering;
@@ -197,75 +195,6 @@ const rim = defineRule({
     ];
   },
   remedies: 'Assist that is always there, more pressure in the front tyres, a slower ratio, or less load in front.',
-});
-
-const column = defineRule({
-  id: 'steering.column-torque',
-  endangers: 'comfort',
-  says: {
-    fails: 'Column assist is too weak for parking',
-    holds: 'Column assist is strong enough for parking',
-    line: '{demand} at the column, it adds {limit}',
-    open: 'Column assist',
-  },
-  comfort: 0,
-  sources: [
-    'Torque that turns the standing wheels, at the column, against what the assist adds: its sheet (20 to 40 Nm)',
-  ],
-  judge: ({ vehicle }): Finding[] => {
-    if (!has.column(vehicle)) return [];
-    const { columnNm } = vehicle.build.steering ?? {};
-    const found = rimOf(vehicle);
-    // What the axle lacks is asked by the rim.
-    if (columnNm === undefined) return [asks(COLUMN, 'the torque that the assist adds')];
-    if (!found) return [];
-    const torque = (value: number) => ({ value, dimension: 'torque' as const });
-    return [
-      {
-        subject: COLUMN,
-        demand: torque(found.columnNm),
-        limit: torque(columnNm),
-        margin: marginAtMost(found.columnNm, columnNm),
-        assumed: found.assumed,
-      },
-    ];
-  },
-  remedies: 'A stronger unit, more pressure in the front tyres, or steer while rolling.',
-});
-
-const signal = defineRule({
-  id: 'steering.speed-signal',
-  endangers: 'people',
-  says: {
-    fails: 'Column assist stays light at speed',
-    holds: 'Column assist grows heavy with speed',
-    line: '{detail}',
-    open: 'Speed signal of the column assist',
-  },
-  sources: [
-    'Assist falls to nothing by 50 to 60 km/h; without a signal it has to fall back to little assist (practice)',
-  ],
-  judge: ({ vehicle }): Finding<'detail'>[] => {
-    if (!has.column(vehicle)) return [];
-    const { speedTold, safeDefault } = vehicle.build.steering ?? {};
-    if (safeDefault === undefined || speedTold === undefined)
-      return [
-        asks(
-          COLUMN,
-          ...(speedTold === undefined ? ['whether it is told the vehicle’s speed'] : []),
-          ...(safeDefault === undefined ? ['whether it falls back to little assist without the speed'] : []),
-        ) as Finding<'detail'>,
-      ];
-    const detail = safeDefault
-      ? speedTold
-        ? 'told the speed; falls back to little assist'
-        : 'not told the speed: little assist always'
-      : speedTold
-        ? 'told the speed; when the signal is lost it is light at any speed'
-        : 'not told the speed: light at any speed';
-    return [{ subject: COLUMN, holds: safeDefault, figures: { detail } }];
-  },
-  remedies: 'A unit or setting that falls back to little assist, then a speed signal from the gearbox or a wheel.',
 });
 
 const original = defineRule({
@@ -336,17 +265,61 @@ const belt = defineRule({
   ],
   judge: ({ vehicle }): Finding<'detail'>[] => {
     if (vehicle.build.schools.ancillaries !== 'belt') return [];
-    const { idles } = vehicle.build.steering ?? {};
-    if (idles === undefined) return [asks(BELT, 'whether the motor idles while the car stands') as Finding<'detail'>];
+    const { idles, beltW } = vehicle.build.steering ?? {};
+    if (idles === undefined || (idles && beltW === undefined))
+      return [
+        asks(
+          BELT,
+          ...(idles === undefined ? ['whether the motor idles while the car stands'] : []),
+          ...(beltW === undefined ? ['the power that the belt takes all the while'] : []),
+        ) as Finding<'detail'>,
+      ];
     return [
       {
         subject: BELT,
         holds: idles,
-        figures: { detail: idles ? 'the motor idles, clutch open' : 'the motor stands with the car' },
+        figures: {
+          detail: idles
+            ? `the motor idles, clutch open; the belt takes ${q(beltW!, 'power')}, and the trip counts it`
+            : 'the motor stands with the car',
+        },
       },
     ];
   },
   remedies: 'A clutch and an idle speed for the motor, or a pump of its own.',
 });
 
-export const STEERING_RULES: readonly Rule[] = [flow, pressure, peak, rim, column, signal, original, reserve, belt];
+const pumpFits = askedRule('steering', FITTED, has.hydraulic, {
+  id: 'steering.pump-fits',
+  flag: 'pumpFits',
+  endangers: 'people',
+  fails: 'The steering pump is not made to fit',
+  holds: 'The steering pump is made to fit',
+  asked: 'whether its bracket, plug and hoses are made for this car',
+  source:
+    'A pump of another car has another bracket, plug and hose ends; a hose that is clamped where it was crimped comes off at relief pressure (practice)',
+  cure: 'A bracket on rubber, crimped hoses for the relief pressure, the plug of the pump with its pins.',
+});
+
+const pumpSignal = askedRule('steering', SIGNAL, ({ build }) => build.schools.steering === 'pump-by-speed', {
+  id: 'steering.pump-signal',
+  flag: 'pumpsOn',
+  endangers: 'people',
+  fails: 'The steering pump stops when the speed signal is lost',
+  holds: 'The steering pump goes on when the speed signal is lost',
+  asked: 'whether it goes on pumping without the speed signal',
+  source: 'Assist that goes in a bend is worse than none: without its signal the pump has to run in full (practice)',
+  cure: 'A controller that runs the pump in full when its signal is missing, or the pump always on.',
+});
+
+export const STEERING_RULES: readonly Rule[] = [
+  flow,
+  pressure,
+  peak,
+  rim,
+  original,
+  reserve,
+  belt,
+  pumpFits,
+  pumpSignal,
+];

@@ -1,3 +1,4 @@
+import { carriedUpW } from '../../simulate';
 import { inverterPowerW, lowestStringV, nominalLinkV } from '../../vehicle';
 import type { Context } from '../context';
 import { type DriveResults, driveResults, type RoadLine, roadLines } from './results';
@@ -11,6 +12,8 @@ export interface PullResults {
   /** Null: mass, tyres or a motor are missing. */
   readonly figures: DriveResults | null;
   readonly roads: readonly RoadLine[];
+  /** Power that the cooling carries up the hill for as long as it likes, against what is asked; null: not worked out. */
+  readonly cooled: ReturnType<typeof carriedUpW>;
 }
 
 export function pullResults({ vehicle }: Context): PullResults {
@@ -24,5 +27,6 @@ export function pullResults({ vehicle }: Context): PullResults {
     sagging: sagV !== null,
     figures,
     roads: figures ? roadLines(figures, mostW, build.duty.hillGrade) : [],
+    cooled: carriedUpW(vehicle),
   };
 }

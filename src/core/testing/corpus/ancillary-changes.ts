@@ -29,6 +29,7 @@ export const booster: Change = both(
   figure('masterBore', 0.0254),
   figure('masterStroke', 0.036),
   figure('brakeFluid', 0.012),
+  answer('brakes', 'fluidAbove', true),
 );
 /** What fed the relay of this load feeds the load. */
 export const pastRelay: Change = (build) => {
@@ -73,7 +74,17 @@ export const column = both(
   figure('columnTorque', 35),
   answer('steering', 'speedTold', true),
   answer('steering', 'safeDefault', true),
+  figure('columnFull', 15 / 3.6),
+  figure('columnNone', 55 / 3.6),
 );
+
+/** A belt that was kept, on a motor that idles. */
+export const belt: Change = both(
+  edit({ edit: 'setSchool', input: { ancillaries: 'belt' } }),
+  answer('steering', 'idles', true),
+  figure('beltPower', 300),
+);
+export const bySpeed: Change = both(steering('pump-by-speed'), answer('steering', 'pumpsOn', true));
 
 /** That compressor takes most of its cold out of the cells. */
 export const chills: Change = (build) => {

@@ -1,6 +1,8 @@
 import {
   answer,
+  belt,
   booster,
+  bySpeed,
   chills,
   column,
   conditioned,
@@ -141,6 +143,25 @@ export const WARMTH_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: WARMTH,
+    did: 'coolant that comes to the motor first, on little flow',
+    on: 'firn',
+    plant: both(figure('coolantFlow', 1.5), figure('radiator', 400), answer('cooling', 'motorFirst', true)),
+    speaks: 'cooling.inlet:cooling-loop',
+    says: 'Coolant is too warm for the inverter on a long climb',
+  },
+  {
+    kind: WARMTH,
+    did: 'an element longer than the old box',
+    on: 'larkspur',
+    plant: edit({
+      edit: 'setSize',
+      input: { deviceId: 'heater', sizeM: { lengthM: 0.3, widthM: 0.16, heightM: 0.06 } },
+    }),
+    speaks: 'heating.fits:heater',
+    says: 'Air heater is too large for the old box',
+  },
+  {
+    kind: WARMTH,
     did: 'a coolant loop without a header tank',
     on: 'firn',
     plant: answer('cooling', 'header', false),
@@ -169,10 +190,28 @@ export const WARMTH_MISTAKES: readonly Mistake[] = [
 ];
 
 export const ANCILLARY_HARMLESS: readonly Harmless[] = [
+  { did: 'a steering pump by speed that goes on without its signal', on: 'firn', change: bySpeed },
+  { did: 'more room in the old heater box', on: 'larkspur', change: figure('heaterBoxDepth', 0.12) },
+  {
+    did: 'an element laid the other way',
+    on: 'larkspur',
+    change: edit({
+      edit: 'setSize',
+      input: { deviceId: 'heater', sizeM: { lengthM: 0.06, widthM: 0.25, heightM: 0.16 } },
+    }),
+  },
+  // 7,800/min is a tenth and more below what that motor bears.
+  { did: 'a shift lamp in time', on: 'larkspur', change: figure('shiftLamp', 4000) },
+  {
+    did: 'the controller’s display in place of a gauge',
+    on: 'firn',
+    change: edit({ edit: 'setGauge', input: { gauge: 'tachometer', shows: 'display' } }),
+  },
+  { did: 'the motor first, with a large radiator', on: 'firn', change: answer('cooling', 'motorFirst', true) },
   {
     did: 'a belt that was kept on a motor that idles, clutch kept',
     on: 'larkspur',
-    change: both(edit({ edit: 'setSchool', input: { ancillaries: 'belt' } }), answer('steering', 'idles', true)),
+    change: belt,
   },
   { did: 'a lighter pedal', on: 'larkspur', change: figure('pedalForce', 200) },
   { did: 'a larger plate', on: 'larkspur', change: figure('plateArea', 1.2) },

@@ -1,4 +1,17 @@
-import { answer, booster, column, load, noBattery, pass, steering, vacuumSwitch, without } from './ancillary-changes';
+import {
+  answer,
+  belt,
+  booster,
+  bySpeed,
+  column,
+  load,
+  noBattery,
+  pass,
+  pastRelay,
+  steering,
+  vacuumSwitch,
+  without,
+} from './ancillary-changes';
 import { both, cable, edit, long } from './change';
 import { figure } from './charge-changes';
 import type { Mistake } from './mistake';
@@ -199,6 +212,63 @@ export const BRAKE_MISTAKES: readonly Mistake[] = [
     plant: both(column, answer('steering', 'safeDefault', false)),
     speaks: 'steering.speed-signal:steering-column',
     says: 'Column assist stays light at speed',
+  },
+  {
+    kind: BRAKES,
+    did: 'column assist that is still there on a fast road',
+    on: 'firn',
+    plant: both(column, figure('columnNone', 100 / 3.6)),
+    speaks: 'steering.column-curve:steering-column',
+    says: 'Column assist does not fade with speed as it should',
+  },
+  {
+    kind: BRAKES,
+    did: 'speeds of the column assist the wrong way round',
+    on: 'firn',
+    plant: both(column, figure('columnNone', 10 / 3.6)),
+    speaks: 'steering.column-curve:steering-column',
+    says: 'Column assist does not fade with speed as it should',
+  },
+  {
+    kind: BRAKES,
+    did: 'a steering pump by speed that stops when the signal is lost',
+    on: 'firn',
+    plant: both(bySpeed, answer('steering', 'pumpsOn', false)),
+    speaks: 'steering.pump-signal:steering-signal',
+    says: 'The steering pump stops when the speed signal is lost',
+  },
+  {
+    kind: BRAKES,
+    did: 'a steering pump of another car on its old hoses',
+    on: 'firn',
+    plant: answer('steering', 'pumpFits', false),
+    speaks: 'steering.pump-fits:steering-pump',
+    says: 'The steering pump is not made to fit',
+  },
+  {
+    kind: BRAKES,
+    did: 'a fluid reservoir moved below the booster',
+    on: 'firn',
+    plant: both(booster, pastRelay, answer('brakes', 'fluidAbove', false)),
+    speaks: 'brakes.booster-fluid:brakes-fluid',
+    says: 'Brake fluid does not run down into the booster',
+  },
+  {
+    kind: BRAKES,
+    did: 'a belt whose power nobody knows',
+    on: 'larkspur',
+    plant: both(belt, without('steering', 'beltW')),
+    speaks: 'steering.belt-idles:steering-belt',
+    says: 'Belt that was kept',
+    asks: true,
+  },
+  {
+    kind: BRAKES,
+    did: 'a shift lamp above what the motor bears',
+    on: 'larkspur',
+    plant: figure('shiftLamp', 12000),
+    speaks: 'gauges.shift:gauges-shift',
+    says: 'The shift lamp lights too late',
   },
   {
     kind: BRAKES,
