@@ -32,8 +32,11 @@ test('a fuse without a DC voltage, and one rated for the nominal voltage, are ca
   await page.goto(`/parts${build}`);
   await page.getByRole('button', { name: /^Own copy of 32 A full-range/ }).click();
   await page.getByLabel('Name', { exact: true }).fill('32 A, 690 V AC');
-  await page.getByLabel('Rated voltage dc, V').fill('');
-  await page.getByLabel('Rated voltage ac, V').fill('690');
+  await page.getByLabel('Rated voltage DC', { exact: true }).fill('');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'More figures' }).click();
+  await page.getByLabel('Rated voltage AC', { exact: true }).fill('690');
+  await page.keyboard.press('Tab');
   await page.getByRole('button', { name: 'Take it into the build' }).click();
   await expect(page.getByText('32 A, 690 V AC', { exact: true })).toBeVisible();
   await saved(page);

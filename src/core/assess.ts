@@ -1,5 +1,6 @@
 import type { Build } from './build';
 import { type Check, runRule, sortLedger } from './checks';
+import { unsureOf } from './parts';
 import { ruleSetOf } from './rules';
 import {
   prechargeRuns,
@@ -115,10 +116,14 @@ export function* assessing(
 
   yield;
   const judged: Check[] = [];
+  const unsure = ({ id }: Check['subject']): readonly string[] => {
+    const part = vehicle.deviceOf.get(id)?.part ?? vehicle.conductorOf.get(id)?.cable;
+    return part ? unsureOf(part) : [];
+  };
   for (const { id, rules, ahead } of STATIONS) {
     if (ahead) yield* quietly(ahead(context));
     for (const rule of rules) {
-      judged.push(...runRule(id, rule, context));
+      judged.push(...runRule(id, rule, context, unsure));
       yield;
     }
   }

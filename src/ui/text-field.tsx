@@ -12,6 +12,7 @@ export function TextField({
   refuse,
   onCommit,
   wide = false,
+  clears = false,
 }: {
   label: string;
   value: string;
@@ -21,13 +22,15 @@ export function TextField({
   onCommit: (text: string) => void;
   /** A long text has a line of its own under its label. */
   wide?: boolean;
+  /** Emptied it is taken as empty, not left as it was. */
+  clears?: boolean;
 }) {
   const id = useId();
   const [error, setError] = useState<string | null>(null);
   const taken = useTaken();
   const typed = useTyped(value, (text) => {
     const bare = text.trim();
-    if (bare === value || bare === '') {
+    if (bare === value || (bare === '' && !clears)) {
       setError(null);
       return true;
     }

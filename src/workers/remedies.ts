@@ -1,6 +1,7 @@
 import { type Remote, wrap } from 'comlink';
-import type { Build } from '@/core/build';
-import type { RemediesWorker, RemedyAnswer } from './remedies.worker';
+import type { Build, Edit } from '@/core/build';
+import type { Part } from '@/core/parts';
+import type { RankedBrief, RemediesWorker, RemedyAnswer, TrialBrief } from './remedies.worker';
 
 let remote: Remote<RemediesWorker> | null = null;
 let fail: ((reason: Error) => void) | null = null;
@@ -18,11 +19,23 @@ function worker(): Remote<RemediesWorker> {
 }
 
 /** Remedies for the check `key` of this build, off the main thread. Rejects when the worker dies. */
-export function findRemediesAside(build: Build, key: string): Promise<RemedyAnswer> {
+export const findRemediesAside = (build: Build, key: string): Promise<RemedyAnswer> =>
+  aside((api) => api.find(build, key));
+
+function aside<T>(ask: (api: Remote<RemediesWorker>) => Promise<T>): Promise<T> {
   return new Promise((resolve, reject) => {
     fail = reject;
-    worker().find(build, key).then(resolve, reject);
+    ask(worker()).then(resolve, reject);
   });
 }
 
-export type { RemedyAnswer, RemedyOffer } from './remedies.worker';
+/** One edit tried on the whole model, off the main thread. Rejects when the worker dies. */
+export const tryAside = (build: Build, edit: Edit): Promise<TrialBrief> => aside((api) => api.tryEdit(build, edit));
+
+/** Candidates for one place, best first, off the main thread. Rejects when the worker dies. */
+export const rankAside = (
+  build: Build,
+  candidates: readonly { readonly part: Part; readonly edit: Edit }[],
+): Promise<readonly RankedBrief[]> => aside((api) => api.rank(build, candidates));
+
+export type { CheckBrief, RankedBrief, RemedyAnswer, RemedyOffer, TrialBrief } from './remedies.worker';

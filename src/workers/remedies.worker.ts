@@ -1,8 +1,9 @@
 import { expose } from 'comlink';
 import { assessWithRuns } from '@/core/assess';
-import type { Build } from '@/core/build';
+import type { Build, Edit } from '@/core/build';
 import { type Check, checkKey } from '@/core/checks';
-import { type Remedy, searchRemedies } from '@/core/remedies';
+import type { Part } from '@/core/parts';
+import { livesWith, type Remedy, rankParts, searchRemedies, type TrialOfPart, tryEdit } from '@/core/remedies';
 import { Memory } from '@/core/vehicle';
 
 /** A remedy as it travels: the check that it cures is named by its key, workings stay behind. */
@@ -19,7 +20,9 @@ export interface RemedyOffer {
   }[];
 }
 
-const brief = ({ id, subject, verdict, margin, says, missing }: Check) => ({
+export type CheckBrief = Pick<Check, 'id' | 'subject' | 'verdict' | 'margin' | 'says' | 'missing'>;
+
+const brief = ({ id, subject, verdict, margin, says, missing }: Check): CheckBrief => ({
   id,
   subject,
   verdict,
@@ -38,7 +41,40 @@ export interface RemedyAnswer {
   readonly nearest: { readonly title: string; readonly after: Pick<Check, 'verdict' | 'margin'> } | null;
 }
 
+export interface TrialBrief {
+  /** Why it could not be tried. */
+  readonly refused: string | null;
+  readonly lives: boolean;
+  readonly worse: readonly CheckBrief[];
+  readonly better: readonly CheckBrief[];
+  readonly asks: readonly CheckBrief[];
+}
+export interface RankedBrief {
+  readonly part: Part;
+  readonly trial: TrialBrief;
+}
+
+const briefTrial = (trial: TrialOfPart): TrialBrief =>
+  'refused' in trial
+    ? { refused: trial.refused, lives: false, worse: [], better: [], asks: [] }
+    : {
+        refused: null,
+        lives: livesWith(trial),
+        worse: trial.worse.map(({ after }) => brief(after)),
+        better: trial.better.map(({ after }) => brief(after)),
+        asks: trial.asks.map(brief),
+      };
+
 const api = {
+  /** The whole build with this edit made. */
+  tryEdit(build: Build, edit: Edit): TrialBrief {
+    const trial = tryEdit(build, edit, { memory });
+    return briefTrial(trial);
+  },
+  /** Candidates for one place, best first. */
+  rank(build: Build, candidates: readonly { readonly part: Part; readonly edit: Edit }[]): readonly RankedBrief[] {
+    return rankParts(build, candidates, { memory }).map(({ part, trial }) => ({ part, trial: briefTrial(trial) }));
+  },
   /** Remedies for one check of a build, tried on the model; none when the check is no longer there. */
   find(build: Build, key: string): RemedyAnswer {
     const whole = assessWithRuns(build, { memory });

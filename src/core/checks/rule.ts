@@ -110,12 +110,14 @@ class Judged implements Check {
   readonly advice?: string;
   readonly #finding: Found;
   readonly #sources: readonly string[];
+  readonly #unsure: readonly string[];
 
   constructor(
     station: string,
     rule: Pick<Rule<never>, 'id' | 'endangers' | 'comfort' | 'says' | 'variants' | 'remedies' | 'otherwise'>,
     found: Found,
     sources: readonly string[],
+    unsure: readonly string[] = [],
   ) {
     const finding = figured(found);
     const { demand, limit } = finding;
@@ -146,14 +148,15 @@ class Judged implements Check {
     if (advice !== undefined && this.verdict !== 'holds') this.advice = advice;
     this.#finding = finding;
     this.#sources = sources;
+    this.#unsure = unsure;
   }
 
   get assumed(): readonly string[] {
-    return this.#finding.assumed ?? [];
+    return [...(this.#finding.assumed ?? []), ...this.#unsure];
   }
 
   get working(): Working {
-    return { lines: this.#finding.lines?.() ?? [], sources: this.#sources, assumed: this.#finding.assumed ?? [] };
+    return { lines: this.#finding.lines?.() ?? [], sources: this.#sources, assumed: this.assumed };
   }
 }
 
@@ -172,12 +175,19 @@ const stumbled = (error: unknown): Found => ({
     },
   ],
 });
-/** One rule of a station over a context. */
-export function runRule<Context>(station: string, rule: Rule<Context>, context: Context): Check[] {
+/** One rule of a station over a context; `unsureOf` says what of a subject’s own figures nobody read or measured. */
+export function runRule<Context>(
+  station: string,
+  rule: Rule<Context>,
+  context: Context,
+  unsureOf?: (subject: Ref) => readonly string[],
+): Check[] {
   const sources = rule.sourcesIn ? [...rule.sources, ...rule.sourcesIn(context)] : rule.sources;
   // All of a rule or none of it: half of its subjects would look like all.
   try {
-    return rule.judge(context).map((finding) => new Judged(station, rule, finding, sources));
+    return rule
+      .judge(context)
+      .map((finding) => new Judged(station, rule, finding, sources, unsureOf?.(finding.subject)));
   } catch (error) {
     return [new Judged(station, rule, stumbled(error), sources)];
   }

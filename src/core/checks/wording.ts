@@ -23,8 +23,11 @@ const render = (figure: Quantity | string | undefined, system: UnitSystem): stri
       ? inUnits(figure, system)
       : formatQuantity(figure, system).text;
 
+/** What the words of a check are made of. */
+export type Sayable = Pick<Check, 'subject' | 'verdict' | 'says' | 'missing'> & { readonly pending?: string };
+
 /** The words of a check in the reader's units. */
-export function say(check: Check, system: UnitSystem = 'metric'): Said {
+export function say(check: Sayable, system: UnitSystem = 'metric'): Said {
   const { sentence } = check.says;
   const fill = (template: string) =>
     template.replace(/\{([a-z]+)\}/g, (_, key: string) =>

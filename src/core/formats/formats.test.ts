@@ -4,7 +4,7 @@ import { assess } from '../assess';
 import { applyEdit, type Build, EditRefused } from '../build';
 import { firn9 } from '../build/samples';
 import { readBuildText, readParts } from '../build/schema';
-import { CATALOGUE } from '../parts';
+import { CATALOGUE, cataloguePart } from '../parts';
 import {
   buildFileName,
   buildText,
@@ -176,5 +176,17 @@ describe('SPICE text', () => {
     const named: Build = { ...firn9(), name: 'x\n.control\nshell rm\n.endc' };
     const { text } = spiceExport(assess(named).vehicle, cruise);
     expect(text).not.toMatch(/^(\.control|shell)/m);
+  });
+});
+
+test('where the figures of a part come from survives the list: what is unknown stays unknown', () => {
+  const part = {
+    ...cataloguePart('inverter-144-400', 'inverter'),
+    id: 'own-inverter',
+    origins: { linkCapacitanceF: 'unknown', 'window.absoluteMaxV': 'seller' },
+  } as const;
+  expect(partsOf(partsCsv([part]))).toMatchObject({ ok: true, parts: [part] });
+  expect(partsOf(partsCsv([part]).replace('linkCapacitanceF:unknown', 'linkCapacitanceF'))).toMatchObject({
+    ok: false,
   });
 });

@@ -14,7 +14,14 @@ type Scalar = string | number | boolean | null;
 function flatten(part: Part): Map<string, Scalar> {
   const flat = new Map<string, Scalar>();
   for (const [key, value] of Object.entries(part) as [string, unknown][]) {
-    if (Array.isArray(value))
+    if (key === 'origins')
+      flat.set(
+        key,
+        Object.entries(value as object)
+          .map(([path, origin]) => `${path}:${origin}`)
+          .join(' '),
+      );
+    else if (Array.isArray(value))
       flat.set(
         key,
         value.map((entry) => (typeof entry === 'object' ? Object.values(entry).join(':') : String(entry))).join(' '),
@@ -61,6 +68,10 @@ const TEXTS: ReadonlySet<string> = new Set([
 ]);
 
 function cellValue(key: string, text: string): unknown {
+  if (key === 'origins')
+    return Object.fromEntries(
+      text.split(/\s+/).map((entry) => [...entry.split(':'), ''].slice(0, 2) as [string, string]),
+    );
   if (TEXTS.has(key)) return text;
   const pair = PAIRS.get(key);
   if (pair)
@@ -78,6 +89,7 @@ const SPELLING: ReadonlyMap<string, string> = new Map(
   [
     ...FIRST,
     'note',
+    'origins',
     ...FIELDS.flatMap(([name, field]) =>
       field.is === 'group' ? Object.keys(field.of).map((inner) => `${name}.${inner}`) : [name],
     ),

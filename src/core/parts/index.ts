@@ -18,4 +18,5 @@ export {
   usualConverter,
   WARN_BELOW_V,
 } from './low-voltage';
+export { figuresFrom, figureWords, ORIGINS, type Origin, type Origins, unsureOf } from './origins';
 export type * from './types';

@@ -1,5 +1,6 @@
 import type { Figures } from './fields';
 import type { PART_KINDS } from './kinds';
+import type { Origins } from './origins';
 
 /** Where a part's figures come from; every working says which. */
 export type Provenance = 'generic' | 'data-sheet' | 'measured' | 'own';
@@ -9,6 +10,8 @@ interface PartBase {
   readonly name: string;
   readonly provenance: Provenance;
   readonly note?: string;
+  /** By figure ("peakPowerW", "window.workingMaxV"): where it comes from, if somebody said so. */
+  readonly origins?: Origins;
 }
 
 type Definition = (typeof PART_KINDS)[number];

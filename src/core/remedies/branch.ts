@@ -1,5 +1,5 @@
 import type { Assessment } from '../assess';
-import type { DeviceKind, Edit } from '../build';
+import type { Device, DeviceKind, Edit } from '../build';
 import { type BusDevicePart, type CablePart, catalogueOf } from '../parts';
 import { smallestFuse } from '../proposals';
 import { thickEnough } from './thick-enough';
@@ -19,11 +19,19 @@ export const branchKindOf = (part: BusDevicePart): readonly [DeviceKind, string]
   return [found[0], found[1]];
 };
 
+/** What its part says that it draws while driving, a heater in the cold too; of a charger what it gives. */
+const usualPowers = (kind: DeviceKind, { ratedPowerW, chargePowerW }: BusDevicePart): Device['powersW'] => ({
+  ...(ratedPowerW > 0 ? { cruise: ratedPowerW } : {}),
+  ...(ratedPowerW > 0 && kind === 'heater' ? { heating: ratedPowerW } : {}),
+  ...(chargePowerW !== undefined ? { charging: chargePowerW } : {}),
+});
+
 /** The edit that hangs a device on the bus with a fuse and wires that fit its rating at the nominal voltage. */
 export function branchEdit(assessment: Assessment, part: BusDevicePart, seed: string): Edit {
   const [kind, name] = branchKindOf(part);
   const nominalV = assessment.results.pack?.nominalV ?? 100;
-  const currentA = part.ratedPowerW / (0.9 * nominalV);
+  // What it draws or what it gives, whichever is more.
+  const currentA = Math.max(part.ratedPowerW, part.chargePowerW ?? 0) / (0.9 * nominalV);
   const fuse = smallestFuse(assessment.context.fullV ?? 0, Math.max(currentA, 4));
   const edit = (cable: CablePart): Edit => ({
     edit: 'addBranch',
@@ -33,7 +41,7 @@ export function branchEdit(assessment: Assessment, part: BusDevicePart, seed: st
         kind,
         name,
         partId: part.id,
-        powersW: part.ratedPowerW > 0 ? { cruise: part.ratedPowerW } : {},
+        powersW: usualPowers(kind, part),
       },
       part,
       fuse,

@@ -32,7 +32,7 @@ const solved = (check: Check | undefined): check is Check =>
   check !== undefined && (check.verdict === 'holds' || check.verdict === 'thin');
 
 /** A worse verdict, or less margin where there is little or none. A margin that shrinks and still holds is not worse. */
-function isWorse(before: Check, after: Check | undefined): boolean {
+export function isWorse(before: Check, after: Check | undefined): boolean {
   if (!after) return false;
   if (after.verdict === 'fails' && before.verdict !== 'fails') return true;
   // What was judged and can't be judged any more is worse, too.
@@ -51,7 +51,7 @@ function isWorse(before: Check, after: Check | undefined): boolean {
   );
 }
 
-function worsened(before: Assessment, after: Assessment): Worsened[] {
+export function worsened(before: Assessment, after: Assessment): Worsened[] {
   const now = new Map(after.checks.map((check) => [checkKey(check), check]));
   const known = new Map(before.checks.map((check) => [checkKey(check), check]));
   const list = before.checks.flatMap((check) => {

@@ -2,4 +2,14 @@ export { BRANCH_KINDS, branchEdit, branchKindOf } from './branch';
 export { findRemedies, type Remedy, type RemedySearch, searchRemedies, type Worsened } from './find';
 export { type SizeChoice, type SizeOptions, type SizeResult, type SizeTry, sizeCables } from './size-cables';
 export { type StarterChoice, secondStringEdit, starterLayout } from './starter';
+export {
+  livesWith,
+  type Ranked,
+  rankParts,
+  type TrialOfPart,
+  type Tried,
+  tryEdit,
+  type Way,
+  waysToTake,
+} from './try-part';
 export { usualLoads } from './usual-loads';

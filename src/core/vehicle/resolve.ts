@@ -78,7 +78,12 @@ function withAdopted<P extends Part>(build: Build, subjectId: Id, part: P): P {
     if (adoption.subjectId !== subjectId || adoption.partId !== part.id) continue;
     const reading = own(build.readings, adoption.readingId);
     if (reading && typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number')
-      result = { ...result, [adoption.field]: reading.value, provenance: 'measured' };
+      result = {
+        ...result,
+        [adoption.field]: reading.value,
+        provenance: 'measured',
+        ...(result.origins ? { origins: { ...result.origins, [adoption.field]: 'measured' } } : {}),
+      };
   }
   return result;
 }

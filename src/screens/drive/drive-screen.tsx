@@ -2,7 +2,6 @@
 import dynamic from 'next/dynamic';
 import type { Assessment } from '@/core/assess';
 import { TRIP_IDS, type TripId } from '@/core/build';
-import { catalogueOf } from '@/core/parts';
 import { motorCurrentA } from '@/core/physics/motor';
 import { formatQuantity, inUnits, type UnitSystem } from '@/core/quantities';
 import { type TripResult, tripMissing, tripName, tripRun } from '@/core/simulate';
@@ -13,6 +12,7 @@ import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { FigureSetting } from '../shell/figure-setting';
+import { PartChoice } from '../shell/part-choice';
 import { SheetHead, useSheet } from '../shell/shell';
 import { BrakingPanel } from './braking-panel';
 import { BringTrip } from './bring-trip';
@@ -53,20 +53,17 @@ function Motor({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build } = assessment;
   const motor = motorOf(build);
-  const parts = catalogueOf('motor');
-  const known = motor?.part && !parts.some(({ id }) => id === motor.part!.id) ? [motor.part, ...parts] : parts;
   const model = roadModel(build);
   const cruise = build.duty.cruiseSpeedMPerS === undefined ? null : steadyPowerW(build, build.duty.cruiseSpeedMPerS, 0);
   return (
     <Panel title="Motor" about="battery amperes are not motor amperes">
-      <ChoiceField
+      <PartChoice
+        kind="motor"
+        build={build}
         label="Motor"
         value={motor?.part?.id ?? null}
         empty="choose a motor"
-        choices={known.map((part) => ({ value: part.id, label: part.name }))}
-        onChoose={(id) => {
-          const part = known.find((candidate) => candidate.id === id);
-          if (!part) return;
+        onChoose={(part) => {
           if (motor) dispatch({ edit: 'fitPart', input: { deviceId: motor.device.id, part } });
           else
             dispatch({

@@ -6,14 +6,13 @@ import type { Part } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
 import { followsVehicle, partOf, type ResolvedDevice, type SolvedCase } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
-import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { FigureSetting } from '../shell/figure-setting';
-import { partsToChoose } from '../shell/part-choices';
+import { PartChoice } from '../shell/part-choice';
 import { shapeOf } from '../shell/shape';
 import { StatePower } from './state-power';
 import { DeviceActions, WireActions } from './topology-actions';
@@ -98,24 +97,17 @@ function DeviceFields({
   const dispatch = useBench((bench) => bench.dispatch);
   const system = assessment.build.units;
   const wanted = deviceDefinition(device.device.kind).part;
-  const fitting = wanted === null ? [] : partsToChoose(wanted, assessment.build);
   const amps = solved?.point.solvable ? solved.point.elementCurrentsA.get(device.id) : undefined;
   const bus = partOf(device, 'bus-device');
   return (
     <div>
       {wanted && (
-        <ChoiceField
+        <PartChoice
+          kind={wanted}
+          build={assessment.build}
           label="Part"
           value={device.part?.id ?? null}
-          choices={fitting.map(({ part, group }) => ({
-            value: part.id,
-            label: part.name,
-            ...(group ? { group } : {}),
-          }))}
-          onChoose={(id) => {
-            const part = fitting.find((candidate) => candidate.part.id === id)?.part;
-            if (part) dispatch({ edit: 'fitPart', input: { deviceId: device.id, part } });
-          }}
+          onChoose={(part) => dispatch({ edit: 'fitPart', input: { deviceId: device.id, part } })}
         />
       )}
       <PartFigures part={device.part} assessment={assessment} />

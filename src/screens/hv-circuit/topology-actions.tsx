@@ -1,12 +1,11 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import { circuitOfTerminal } from '@/core/build';
-import { catalogueOf } from '@/core/parts';
 import { INSERTABLE, insertionEdit } from '@/core/proposals';
 import { branchEdit, branchKindOf } from '@/core/remedies';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
-import { ChoiceField } from '@/ui/choice-field';
+import { PartChoice } from '../shell/part-choice';
 
 const WORDS = { fuse: 'a fuse', contactor: 'a contactor', disconnect: 'a disconnect', sensor: 'a shunt' } as const;
 
@@ -56,17 +55,15 @@ export function DeviceActions({
 /** Hangs a consumer or a charger on the bus, with a fuse of its own at the tap. */
 export function BusActions({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const parts = catalogueOf('bus-device');
   return (
-    <ChoiceField
+    <PartChoice
+      kind="bus-device"
+      build={assessment.build}
       label="Add to the bus"
       value={null}
       empty="a heater, charger, converter …"
-      choices={parts.map((part) => ({ value: part.id, label: part.name, group: branchKindOf(part)[1] }))}
-      onChoose={(id) => {
-        const part = parts.find((candidate) => candidate.id === id);
-        if (part) dispatch(branchEdit(assessment, part, freshId()));
-      }}
+      groupOf={(part) => branchKindOf(part)[1]}
+      onChoose={(part) => dispatch(branchEdit(assessment, part, freshId()))}
     />
   );
 }

@@ -1,15 +1,14 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { catalogueOf } from '@/core/parts';
 import { insertionEdit } from '@/core/proposals';
 import { formatQuantity } from '@/core/quantities';
 import { partOf } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
-import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
+import { PartChoice } from '../shell/part-choice';
 
 /** A wire between two boxes until it is measured, m. */
 const BETWEEN_M = 2;
@@ -20,20 +19,16 @@ export function Boxes({ assessment }: { assessment: Assessment }) {
   const { vehicle, build } = assessment;
   const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
   const cell = partOf(boxes[0], 'cell');
-  const cells = catalogueOf('cell');
-  const known = cell && !cells.some((part) => part.id === cell.id) ? [cell, ...cells] : cells;
   const isBox = (id: string) => vehicle.deviceOf.get(id)?.device.kind === 'box';
   const between = vehicle.conductors.filter(({ conductor: { a, b } }) => isBox(a.deviceId) && isBox(b.deviceId));
   return (
     <Panel title="Boxes and cells">
-      <ChoiceField
+      <PartChoice
+        kind="cell"
+        build={build}
         label="Cell"
         value={cell?.id ?? null}
-        choices={known.map((part) => ({ value: part.id, label: part.name }))}
-        onChoose={(id) => {
-          const part = known.find((candidate) => candidate.id === id);
-          if (part) dispatch({ edit: 'fitCells', input: { part } });
-        }}
+        onChoose={(part) => dispatch({ edit: 'fitCells', input: { part } })}
       />
       {boxes.map((box) => {
         const figures = assessment.results.pack?.boxes.find((entry) => entry.id === box.id);

@@ -1,19 +1,20 @@
 'use client';
 import { useState } from 'react';
 import type { Build } from '@/core/build';
-import { catalogueOf } from '@/core/parts';
 import { starterLayout } from '@/core/remedies';
 import { freshId, useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { FigureSetting } from '../shell/figure-setting';
+import { PartChoice } from '../shell/part-choice';
+import { partsToChoose } from '../shell/part-choices';
 
 /** An empty build: choose cells, inverter and poles, and a first traction circuit is laid out to be judged. */
 export function Starter({ build }: { build: Build }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const cells = catalogueOf('cell');
-  const inverters = catalogueOf('inverter');
+  const cells = partsToChoose('cell', build).map(({ part }) => part);
+  const inverters = partsToChoose('inverter', build).map(({ part }) => part);
   const [cellId, setCellId] = useState('cell-lfp-180');
   const [series, setSeries] = useState(40);
   const [parallel, setParallel] = useState(1);
@@ -44,17 +45,13 @@ export function Starter({ build }: { build: Build }) {
         be changed and undone.
       </p>
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
-        <ChoiceField
-          label="Cell"
-          value={cellId}
-          choices={cells.map((part) => ({ value: part.id, label: part.name }))}
-          onChoose={setCellId}
-        />
-        <ChoiceField
+        <PartChoice kind="cell" build={build} label="Cell" value={cellId} onChoose={({ id }) => setCellId(id)} />
+        <PartChoice
+          kind="inverter"
+          build={build}
           label="Inverter"
           value={inverterId}
-          choices={inverters.map((part) => ({ value: part.id, label: part.name }))}
-          onChoose={setInverterId}
+          onChoose={({ id }) => setInverterId(id)}
         />
         <QuantityField
           label="Cells in series"

@@ -13,7 +13,11 @@ import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { groupOfPart } from '../shell/part-choices';
 import { PageHead, useSheet } from '../shell/shell';
 import { PartEditor } from './part-editor';
+import { ownCopy, unknownPart } from './part-fields';
+import { canBeTried, TryPanel } from './try-panel';
 
+const CATALOGUE_IDS = new Set(CATALOGUE.map(({ id }) => id));
+const isCatalogue = ({ id }: Part): boolean => CATALOGUE_IDS.has(id);
 const wordsOf = (kind: PartKind): string => PART_KINDS.find((one) => one.kind === kind)!.words;
 const FROM: Readonly<Record<Part['provenance'], string>> = {
   generic: 'generic',
@@ -30,6 +34,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
   const { build } = assessment;
   const [preview, setPreview] = useState<Preview | null>(null);
   const [editing, setEditing] = useState<Part | null>(null);
+  const [trying, setTrying] = useState<Part | null>(null);
   const parts = Object.values(build.parts);
   const onFile = async (file: File) => {
     const read = await readPartsFile(file, build).catch((error: Error) => ({
@@ -42,12 +47,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
         : { file: file.name, errors: read.errors },
     );
   };
-  const ownCopy = (part: Part): Part => ({
-    ...part,
-    id: `own-${freshId()}`,
-    name: `${part.name.slice(0, 110)}, own`,
-    provenance: 'own',
-  });
+  const copy = (part: Part): Part => ownCopy(part, `own-${freshId()}`);
   return (
     <>
       <PageHead name="Parts" about="What this build is made of. Its figures win over the catalogue’s." />
@@ -71,10 +71,20 @@ function Sheet({ assessment }: { assessment: Assessment }) {
       )}
       {editing ? (
         <div className="mb-3">
-          <PartEditor key={editing.id} part={editing} onDone={() => setEditing(null)} />
+          <PartEditor key={editing.id} part={editing} units={build.units} onDone={() => setEditing(null)} />
         </div>
       ) : (
         <Panel title="Make a part of your own" className="mb-3">
+          <ChoiceField
+            label="From nothing"
+            value={null}
+            empty="a kind of part"
+            choices={PART_KINDS.map(({ kind, words }) => ({ value: kind, label: words.toLowerCase() }))}
+            onChoose={(kind) => {
+              const like = CATALOGUE.find((part) => part.kind === kind);
+              if (like) setEditing(unknownPart(like, `own-${freshId()}`));
+            }}
+          />
           <ChoiceField
             label="Like"
             value={null}
@@ -86,8 +96,31 @@ function Sheet({ assessment }: { assessment: Assessment }) {
             }))}
             onChoose={(id) => {
               const part = CATALOGUE.find((candidate) => candidate.id === id);
-              if (part) setEditing(ownCopy(part));
+              if (part) setEditing(copy(part));
             }}
+          />
+        </Panel>
+      )}
+      {trying ? (
+        <div className="mb-3">
+          <TryPanel key={trying.id} assessment={assessment} part={trying} onDone={() => setTrying(null)} />
+        </div>
+      ) : (
+        <Panel
+          title="Will it live with this build?"
+          about="any part, tried on the model before money is spent"
+          className="mb-3"
+        >
+          <ChoiceField
+            label="Part"
+            value={null}
+            empty="choose a part"
+            choices={[...parts.filter((part) => !isCatalogue(part)), ...CATALOGUE].filter(canBeTried).map((part) => ({
+              value: part.id,
+              label: part.name,
+              group: isCatalogue(part) ? wordsOf(part.kind) : 'Of this build',
+            }))}
+            onChoose={(id) => setTrying(build.parts[id] ?? CATALOGUE.find((part) => part.id === id) ?? null)}
           />
         </Panel>
       )}
@@ -101,7 +134,8 @@ function Sheet({ assessment }: { assessment: Assessment }) {
                   key={part.id}
                   part={part}
                   users={usersOfPart(build, part.id)}
-                  onEdit={() => setEditing(part.provenance === 'generic' ? ownCopy(part) : part)}
+                  onTry={canBeTried(part) ? () => setTrying(part) : null}
+                  onEdit={() => setEditing(part.provenance === 'generic' ? copy(part) : part)}
                 />
               ))}
             </ul>
@@ -115,7 +149,17 @@ function Sheet({ assessment }: { assessment: Assessment }) {
   );
 }
 
-function PartRow({ part, users, onEdit }: { part: Part; users: readonly string[]; onEdit: () => void }) {
+function PartRow({
+  part,
+  users,
+  onEdit,
+  onTry,
+}: {
+  part: Part;
+  users: readonly string[];
+  onEdit: () => void;
+  onTry: (() => void) | null;
+}) {
   const dispatch = useBench((bench) => bench.dispatch);
   return (
     <li data-part={part.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
@@ -125,6 +169,11 @@ function PartRow({ part, users, onEdit }: { part: Part; users: readonly string[]
         {users.length === 0 ? 'not used' : users.length > 3 ? `${users.length} uses` : users.join(', ')}
       </span>
       <span className="ml-auto flex">
+        {onTry && users.length === 0 && (
+          <Action look="quiet" label={`Try ${part.name}`} onPress={onTry}>
+            Try it
+          </Action>
+        )}
         <Action
           look="quiet"
           label={`${part.provenance === 'generic' ? 'Own copy of' : 'Change'} ${part.name}`}

@@ -1,5 +1,5 @@
 import type { Build } from '@/core/build';
-import { type CablePart, catalogueOf, type Part, type PartKind } from '@/core/parts';
+import { type CablePart, catalogueOf, type Part, type PartKind, type PartOf } from '@/core/parts';
 import { FUSE_FAMILIES } from '@/core/physics/fuse';
 import { formatArea, type UnitSystem } from '@/core/quantities';
 
@@ -24,13 +24,19 @@ export function groupOfPart(part: Part): string | undefined {
 export function partsToChoose<K extends PartKind>(
   kind: K,
   build: Build,
-): readonly { part: Part; group: string | undefined }[] {
-  const catalogue = catalogueOf(kind);
+): readonly { part: PartOf<K>; group: string | undefined }[] {
+  const isKind = (part: Part): part is PartOf<K> => part.kind === kind;
+  const catalogue = (catalogueOf(kind) as readonly Part[]).filter(isKind);
   const known = new Set(catalogue.map((part) => part.id));
-  const own = Object.values(build.parts).filter((part) => part.kind === kind && !known.has(part.id));
+  const own = Object.values(build.parts)
+    .filter(isKind)
+    .filter((part) => !known.has(part.id));
   return [
     ...own.map((part) => ({ part, group: 'Of this build' })),
-    ...catalogue.map((part) => ({ part: build.parts[part.id] ?? part, group: groupOfPart(part) })),
+    ...catalogue.map((part) => {
+      const held = build.parts[part.id];
+      return { part: held && isKind(held) ? held : part, group: groupOfPart(part) };
+    }),
   ];
 }
 

@@ -59,20 +59,7 @@ export function RemedyList({ check }: { check: Check }) {
           </div>
           {offer.worsens.map((worse) => (
             <p key={checkKey(worse.after)} className="mt-1 text-note">
-              But:{' '}
-              {
-                say(
-                  {
-                    ...worse.after,
-                    station: check.station,
-                    endangers: check.endangers,
-                    assumed: [],
-                    working: { lines: [], sources: [], assumed: [] },
-                  },
-                  units,
-                ).title
-              }
-              , {marginText(worse.after)}
+              But: {say(worse.after, units).title}, {marginText(worse.after)}
               {worse.marginBefore != null && ` (now ${formatMargin(worse.marginBefore)})`}
             </p>
           ))}

@@ -10,6 +10,7 @@ import {
   findConductor,
   findDevice,
   own,
+  type StateId,
 } from '../types';
 import { EditRefused } from './refused';
 
@@ -55,6 +56,16 @@ export function swapPart(draft: Draft<Build>, device: Draft<Device>, part: Part)
       `A ${device.kind} takes ${wanted === null ? 'no part' : `a ${wanted} part`}, not a ${part.kind}.`,
       'Choose a part of the right kind.',
     );
+  const before = device.partId === null ? undefined : draft.parts[device.partId];
+  if (before?.kind === 'bus-device' && part.kind === 'bus-device' && device.powersW)
+    for (const [state, powerW] of Object.entries(device.powersW)) {
+      // What came from the old part comes from the new one; what somebody typed stays.
+      const now =
+        state === 'charging'
+          ? powerW === before.chargePowerW && part.chargePowerW
+          : powerW === before.ratedPowerW && part.ratedPowerW;
+      if (powerW > 0 && now) device.powersW[state as StateId] = now;
+    }
   addPart(draft, part);
   device.partId = part.id;
   retireAdoptions(draft, device.id);

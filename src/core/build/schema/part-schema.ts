@@ -1,9 +1,19 @@
 import Joi from 'joi';
 import type { Field, Fields, NumberField } from '../../parts/fields';
 import { PART_KINDS } from '../../parts/kinds';
+import { ORIGINS } from '../../parts/origins';
 import { id, LEAST, name, nullable, object, optional, text } from './fields';
 
-const common = (kind: string) => ({
+/** Figures of a kind as origins name them. */
+const pathsOf = (fields: Fields): string[] =>
+  Object.entries(fields).flatMap(([key, field]) =>
+    field.is === 'group' ? Object.keys(field.of).map((inner) => `${key}.${inner}`) : [key],
+  );
+
+const common = (kind: string, fields: Fields) => ({
+  origins: optional(
+    object(Object.fromEntries(pathsOf(fields).map((path) => [path, optional(Joi.string().valid(...ORIGINS))]))),
+  ),
   id: id(),
   kind: Joi.string().valid(kind),
   name: name(),
@@ -50,7 +60,7 @@ const fieldsOf = (fields: Fields) => object(keysOf(fields));
 
 /** The kinds of parts as schemas: made from their definitions, so that a type and its schema can't differ. */
 export const PART_SCHEMAS: Readonly<Record<string, Joi.ObjectSchema>> = Object.fromEntries(
-  PART_KINDS.map(({ kind, fields }) => [kind, object({ ...common(kind), ...keysOf(fields) })]),
+  PART_KINDS.map(({ kind, fields }) => [kind, object({ ...common(kind, fields), ...keysOf(fields) })]),
 );
 
 export const partSchema = Joi.alternatives().conditional('.kind', {

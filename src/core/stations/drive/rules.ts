@@ -18,6 +18,7 @@ import { defineRule, type Rule } from '../define';
 import { BRAKING_RULES } from './braking-rules';
 import { CLAIM_RULES } from './claim-rules';
 import { driveResults } from './results';
+import { several } from './several-rule';
 import { assumedIn, motorRef, ROAD } from './shared';
 import { STAGE_RULES } from './stage-rules';
 import { TRIP_RULES } from './trip-rules';
@@ -141,49 +142,52 @@ const backVoltage = defineRule({
     'Peak between two phases at the motor’s highest speed over all gears, overrun included ≤ the inverter’s absolute maximum: opening the contactors feeds the link (textbook)',
   ],
   judge: (context) => {
-    const motor = motorOf(context.vehicle.build);
-    const subject = motorRef(context);
-    if (!motor?.part || !subject || motor.part.motorKind !== 'permanent-magnet') return [];
-    const perKrpm = motor.part.backVoltagePerKrpmV;
-    if (perKrpm === undefined) return [{ subject, missing: [{ ref: subject, what: 'its back-voltage' }] }];
-    const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
-    const absolute = partOf(inverter, 'inverter')?.window.absoluteMaxV;
-    if (absolute === undefined) return [];
-    const model = roadModel(context.vehicle.build);
-    const results = model?.motor
-      ? driveResults(
-          context.vehicle,
-          context.fullV ?? nominalLinkV(context.vehicle.build),
-          inverterPowerW(context.vehicle.build, 'hard-acceleration'),
-        )
-      : null;
-    const most = motor.part.maximumSpeedRpm;
-    // A low gear at the top speed of the longest, a slope down on top: the motor is turned as fast as it can bear. Where the road can't do that
-    // to it, a tenth above the top speed; where mass, tyres or gears are not known, as fast as it can bear.
-    const turned = results
-      ? ((1.1 * results.topSpeedMPerS) / results.model.wheelRadiusM!) *
-        Math.max(...results.model.ratios) *
-        (60 / (2 * Math.PI))
-      : most;
-    const rpm = Math.min(turned, most);
-    const demand = (perKrpm * rpm) / 1000;
-    const margin = marginAtMost(demand, absolute);
-    return [
-      {
-        subject,
-        demand: volts(demand),
-        limit: volts(absolute),
-        margin,
-        figures: { rpm: rpm.toFixed(0) },
-        lines: () => [
-          {
-            formula: 'U = k · n, n a tenth above the top speed in the lowest gear, at most what the motor bears',
-            figures: `${perKrpm} V per 1000/min · ${rpm.toFixed(0)}/min`,
-            result: volts(demand),
-          },
-        ],
-      },
-    ];
+    const first = motorOf(context.vehicle.build)?.device.id;
+    // Which inverter feeds which motor is not told: the one that survives least counts for all of them.
+    const absolutes = context.vehicle.devices.flatMap((one) => partOf(one, 'inverter')?.window.absoluteMaxV ?? []);
+    if (absolutes.length === 0) return [];
+    const absolute = Math.min(...absolutes);
+    return context.vehicle.devices.flatMap((motor): Finding<never, 'rpm'>[] => {
+      const part = partOf(motor, 'motor');
+      if (part?.motorKind !== 'permanent-magnet') return [];
+      const subject = deviceRef(motor);
+      const perKrpm = part.backVoltagePerKrpmV;
+      if (perKrpm === undefined) return [{ subject, missing: [{ ref: subject, what: 'its back-voltage' }] }];
+      const model = motor.id === first ? roadModel(context.vehicle.build) : null;
+      const results = model?.motor
+        ? driveResults(
+            context.vehicle,
+            context.fullV ?? nominalLinkV(context.vehicle.build),
+            inverterPowerW(context.vehicle.build, 'hard-acceleration'),
+          )
+        : null;
+      const most = part.maximumSpeedRpm;
+      // A low gear at the top speed of the longest, a slope down on top: the motor is turned as fast as it can bear. Where the road can't do
+      // that to it, a tenth above the top speed; where mass, tyres or gears are not known, as fast as it can bear.
+      const turned = results
+        ? ((1.1 * results.topSpeedMPerS) / results.model.wheelRadiusM!) *
+          Math.max(...results.model.ratios) *
+          (60 / (2 * Math.PI))
+        : most;
+      const rpm = Math.min(turned, most);
+      const demand = (perKrpm * rpm) / 1000;
+      return [
+        {
+          subject,
+          demand: volts(demand),
+          limit: volts(absolute),
+          margin: marginAtMost(demand, absolute),
+          figures: { rpm: rpm.toFixed(0) },
+          lines: () => [
+            {
+              formula: 'U = k · n, n a tenth above the top speed in the lowest gear, at most what the motor bears',
+              figures: `${perKrpm} V per 1000/min · ${rpm.toFixed(0)}/min`,
+              result: volts(demand),
+            },
+          ],
+        },
+      ];
+    });
   },
   remedies:
     'An inverter for a higher voltage, a motor with less back-voltage, or a shorter way to top speed: lower revolutions.',
@@ -242,6 +246,7 @@ export const DRIVE_RULES: readonly Rule[] = [
   climb,
   cruise,
   backVoltage,
+  several,
   motorCurrent,
   ...TRIP_RULES,
   ...BRAKING_RULES,

@@ -23,6 +23,7 @@ import { PRECHARGE_RULES } from './precharge-rules';
 import { safeguard } from './safeguard-rules';
 import { SERIES_RULES } from './series-rules';
 import { TRIP_CURRENT_RULES } from './trip-current-rules';
+import { unknownFigures } from './unknown-rule';
 
 /** Is it safe to close, to carry, to break and to touch? */
 export const hvCircuit = defineStation({
@@ -32,6 +33,7 @@ export const hvCircuit = defineStation({
   key: 'v',
   begin: 'start with cells in Pack',
   rules: [
+    unknownFigures,
     ...CIRCUIT_RULES,
     ...FUSE_RULES,
     ...FAULT_RULES,

@@ -253,5 +253,10 @@ export const HARMLESS: readonly Harmless[] = [
     on: 'firn',
     change: edit({ edit: 'setConnector', input: { conductorId: 'low-wipers-w3', connectorA: 25 } }),
   },
+  {
+    did: 'an inverter whose figures were read off its plate',
+    on: 'larkspur',
+    change: refit('inverter', 'inverter', { origins: { 'window.absoluteMaxV': 'plate' } }),
+  },
   { did: 'a heater in a tight case', on: 'firn', change: device('heater', { ingress: 'IP67' }) },
 ];

@@ -1,11 +1,46 @@
 import { cataloguePart } from '../../parts';
-import { both, device, edit, refit, wire } from './change';
+import { both, type Change, device, edit, refit, wire } from './change';
 import type { Mistake } from './mistake';
 
 const BLEED = cataloguePart('resistor-68-50', 'resistor');
 const UNTOLD = 'Data that nobody told';
 
+/** A second motor beside the first, of the same part. */
+const secondMotor: Change = (build) => {
+  const { hv } = build.circuits;
+  const first = hv.devices.motor!;
+  const second = { ...first, id: 'motor-2', name: 'Rear motor' };
+  return { ...build, circuits: { ...build.circuits, hv: { ...hv, devices: { ...hv.devices, 'motor-2': second } } } };
+};
+
 export const MISSING_MISTAKES: readonly Mistake[] = [
+  {
+    kind: UNTOLD,
+    did: 'a second motor, of which nothing is reckoned',
+    on: 'larkspur',
+    plant: secondMotor,
+    speaks: 'drive.several:motor-2',
+    says: 'Rear motor is not reckoned with',
+    asks: true,
+  },
+  {
+    kind: UNTOLD,
+    did: 'an inverter whose highest voltage nobody knows',
+    on: 'larkspur',
+    plant: refit('inverter', 'inverter', { origins: { 'window.absoluteMaxV': 'unknown' } }),
+    speaks: 'part.unknown:inverter',
+    says: 'Inverter: figures that nobody knows',
+    asks: true,
+  },
+  {
+    kind: UNTOLD,
+    did: 'a second motor whose back-voltage nobody knows',
+    on: 'firn',
+    plant: both(secondMotor, refit('motor-2', 'motor', { backVoltagePerKrpmV: undefined })),
+    speaks: 'drive.back-voltage:motor-2',
+    says: 'Rear motor turned fast',
+    asks: true,
+  },
   {
     kind: UNTOLD,
     did: 'the number of cells of a box not told',

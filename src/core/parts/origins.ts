@@ -1,0 +1,44 @@
+import type { Part } from './types';
+
+/**
+ * Where a figure of a part comes from. `generic`: left as the part had it that this one was made like; `unknown`: nobody knows it, a generic
+ * figure stands in its place meanwhile and what rests on it stays undecided.
+ */
+export const ORIGINS = ['plate', 'sheet', 'measured', 'seller', 'guess', 'generic', 'unknown'] as const;
+export type Origin = (typeof ORIGINS)[number];
+export type Origins = Readonly<Record<string, Origin>>;
+
+/** Of a figure in words: "window.workingMaxV" → "working max". */
+export const figureWords = (path: string): string =>
+  path
+    .split('.')
+    .at(-1)!
+    .replace(/(OhmPerM|KgPerM|PerKrpmV|Ohm|Mm2|Mm|Ah|Kg|Nm|Rpm|AtV|[VAWJFCSM])$/, '')
+    .replace(/([a-z])([A-Z0-9])/g, '$1 $2')
+    .toLowerCase();
+
+/** Figures of a part with this origin, in words. */
+export const figuresFrom = (part: Part, origin: Origin): readonly string[] =>
+  Object.entries(part.origins ?? {}).flatMap(([path, from]) => (from === origin ? [figureWords(path)] : []));
+
+const SAID: readonly (readonly [Origin, string])[] = [
+  ['guess', 'guessed'],
+  ['seller', 'by the seller’s word'],
+  ['generic', 'as of a generic part'],
+  ['unknown', 'unknown, a generic figure in its place'],
+];
+
+/** What of a part’s figures nobody read or measured, in words; empty where all were, or nothing is said of them. */
+export function unsureOf(part: Part): readonly string[] {
+  const known = said.get(part);
+  if (known) return known;
+  const words = SAID.flatMap(([origin, how]) => {
+    const figures = figuresFrom(part, origin);
+    return figures.length === 0 ? [] : [`${part.name}: ${figures.join(', ')} ${how}.`];
+  });
+  said.set(part, words);
+  return words;
+}
+
+/** Parts never change: what is said of one is made once. */
+const said = new WeakMap<Part, readonly string[]>();

@@ -1,0 +1,27 @@
+import type { Finding } from '../../checks';
+import { figuresFrom } from '../../parts';
+import { deviceRef } from '../context';
+import { defineRule } from '../define';
+
+/** Figures of a fitted part that nobody knows: a generic one stands in their place, and nothing that rests on it counts as proved. */
+export const unknownFigures = defineRule({
+  id: 'part.unknown',
+  endangers: 'people',
+  says: {
+    fails: '{subject}: figures that nobody knows',
+    holds: '{subject}: its figures are known',
+    line: '{detail}',
+    open: '{subject}: figures that nobody knows',
+  },
+  sources: ['A figure is read off a plate or sheet, measured, or told by somebody: else it is unknown'],
+  judge: ({ vehicle }): Finding<'detail'>[] =>
+    vehicle.devices.flatMap((device): Finding<'detail'>[] => {
+      if (!device.part?.origins) return [];
+      const subject = deviceRef(device);
+      const unknown = figuresFrom(device.part, 'unknown');
+      return unknown.length > 0
+        ? [{ subject, missing: unknown.map((what) => ({ ref: subject, what })) }]
+        : [{ subject, holds: true, figures: { detail: 'each was read, measured or told' } }];
+    }),
+  remedies: 'Read its plate, ask whoever sold it, or measure it; then change the part in Parts.',
+});
