@@ -44,7 +44,7 @@ test('an own motor by five figures of its plate moves what it pulls; the rest st
   await write('Name', 'Motor from the yard');
   await choose(page.getByLabel('Kind of motor'), 'induction');
   await write('Peak power', '30 kW');
-  await write('Peak torque', '90 Nm');
+  await write('Peak torque', '60 Nm');
   await write('Maximum speed', '6000');
   await write('… at a link of', '128 V');
   await page.getByRole('button', { name: 'Take it into the build' }).click();
