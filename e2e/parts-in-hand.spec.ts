@@ -60,3 +60,45 @@ test('an own motor by five figures of its plate moves what it pulls; the rest st
   // P = 2π · n · T: its base speed follows from the plate, so it is not among them.
   await expect(unknown).toContainText('needs continuous power, mass');
 });
+
+test('what I have: a part from the yard with its price, donor and corroded pins; the costs against the budget; what makes no sense is refused', async ({
+  page,
+}) => {
+  await openSample(page, 'Larkspur');
+  await page.getByRole('link', { name: 'Parts' }).click();
+  const panel = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: /^What I have/ }) })
+    .last();
+  // 1,150 + 980 + 42 · 96 + 620 + 2 · 38 + 45.
+  await expect(panel).toContainText('6,903 in all, 6,858 of it paid.');
+  await panel.getByLabel('Another one').fill('Radiator from a small car');
+  await panel.getByLabel('Another one').press('Tab');
+  await panel.getByRole('button', { name: 'I have it' }).click();
+  const write = async (label: string, text: string) => {
+    await panel.getByLabel(label, { exact: true }).fill(text);
+    await page.keyboard.press('Tab');
+  };
+  await write('Price of one', 'a round of beer');
+  await expect(panel.getByRole('alert').first()).toBeVisible();
+  await write('Price of one', '1400');
+  await write('Out of', 'a small hatchback');
+  await write('… that had driven', '20000000 km');
+  await expect(panel.getByRole('alert').first()).toContainText('No donor has driven so far.');
+  await write('… that had driven', '142000 km');
+  await write('… of the year', '2190');
+  await expect(panel.getByRole('alert').first()).toContainText('That year is not one in which a donor was built.');
+  await write('… of the year', '2009');
+  await choose(panel.getByLabel('Pins', { exact: true }), 'bad');
+  await choose(panel.getByLabel('State', { exact: true }), 'fitted');
+  await saved(page);
+  await go(page, 'Survey');
+  await expect(check(page, 'survey.budget:costs')).toContainText('8303 of 8000');
+  await expect(
+    page.getByRole('button', { name: /^Radiator from a small car was found bad and is fitted all the same/ }),
+  ).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(
+    page.getByRole('button', { name: /^Radiator from a small car was found bad and is fitted all the same/ }),
+  ).toHaveCount(0);
+});

@@ -1,6 +1,5 @@
 import type { Build } from './build';
 import { type Check, runRule, sortLedger } from './checks';
-import { unsureOf } from './parts';
 import { ruleSetOf } from './rules';
 import {
   prechargeRuns,
@@ -15,7 +14,7 @@ import {
 } from './simulate';
 import { type Reservations, type Results, reservationsOf, resultsOf, STATIONS, type StationId } from './stations';
 import { type Context, fullVoltage } from './stations/context';
-import { Memory, type Vehicle, vehicleOf } from './vehicle';
+import { Memory, unsureFigures, type Vehicle, vehicleOf } from './vehicle';
 
 export interface StationState {
   readonly checks: readonly Check[];
@@ -116,14 +115,10 @@ export function* assessing(
 
   yield;
   const judged: Check[] = [];
-  const unsure = ({ id }: Check['subject']): readonly string[] => {
-    const part = vehicle.deviceOf.get(id)?.part ?? vehicle.conductorOf.get(id)?.cable;
-    return part ? unsureOf(part) : [];
-  };
   for (const { id, rules, ahead } of STATIONS) {
     if (ahead) yield* quietly(ahead(context));
     for (const rule of rules) {
-      judged.push(...runRule(id, rule, context, unsure));
+      judged.push(...runRule(id, rule, context, (subject) => unsureFigures(vehicle, subject.id)));
       yield;
     }
   }

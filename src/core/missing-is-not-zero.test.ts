@@ -38,6 +38,8 @@ const KIND = /^(circuits\.(?:hv|lv)\.(?:devices|conductors)|zones|routes|passage
 
 /** Notes for people, and what tells another design instead of leaving one untold: with it gone the thing is not there. */
 const OTHER_DESIGN: readonly RegExp[] = [
+  // A thing that nobody lists and that is no device is not known to anybody; devices in no line are said to lack in the sum.
+  /^inHand\.[^.]+$/,
   /^(name|notes|units|readings|adoptions|modules)/,
   // An entry of a list: a device, a cable, a part, a place that is not there.
   /^circuits\.(hv|lv)\.(devices|conductors)\.[^.]+$/,

@@ -113,6 +113,7 @@ export function checkReferences(build: Build): Problem[] {
     'adoptions',
     'modules',
     'oldParts',
+    'inHand',
     'passages',
   ] as const) {
     for (const [id, entry] of Object.entries(build[list] ?? {}))

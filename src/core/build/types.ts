@@ -5,6 +5,7 @@ import type { CellCare, ChargerPlug, Charging } from './charge-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { DriveRecord, HealthRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
+import type { Costs, InHand } from './in-hand-types';
 import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
 import type {
@@ -34,6 +35,7 @@ export * from './ancillary-types';
 export * from './charge-types';
 export * from './drive-types';
 export * from './duty-types';
+export * from './in-hand-types';
 export * from './school-types';
 export * from './vehicle-types';
 
@@ -260,6 +262,9 @@ export interface Build {
   /** What an inspector asks of the finished car; absent: not looked at. */
   readonly safeguards?: Safeguards;
   readonly oldParts?: Readonly<Record<Id, OldPart>>;
+  /** What is in hand, on its way and wanted; and what it may cost. */
+  readonly inHand?: Readonly<Record<Id, InHand>>;
+  readonly costs?: Costs;
   readonly supply?: Supply;
   /** What watches the cells; absent: nothing told. */
   readonly bms?: CellCare;

@@ -7,6 +7,7 @@ export { COLLECTION_FORMAT, type Collected, collectionText } from './collection'
 export { type CsvTable, type DecimalMark, readCsv, writeCsv } from './csv';
 export { cutListCsv } from './cut-list-csv';
 export { decodeText } from './decode-text';
+export { inHandCsv } from './in-hand-csv';
 export { modulesCsv, type ReadModules, readModulesCsv } from './modules-csv';
 export { type PartsPreview, partsCsv, previewParts, rawParts } from './parts-csv';
 export { spiceExport } from './spice';

@@ -18,5 +18,6 @@ export {
   usualConverter,
   WARN_BELOW_V,
 } from './low-voltage';
-export { figuresFrom, figureWords, ORIGINS, type Origin, type Origins, unsureOf } from './origins';
+export { ORIGINS, type Origin, type Origins } from './origin';
+export { figuresFrom, figureWords, unsureOf } from './origins';
 export type * from './types';

@@ -1,6 +1,6 @@
 import type { Figures } from './fields';
 import type { PART_KINDS } from './kinds';
-import type { Origins } from './origins';
+import type { Origins } from './origin';
 
 /** Where a part's figures come from; every working says which. */
 export type Provenance = 'generic' | 'data-sheet' | 'measured' | 'own';

@@ -48,6 +48,10 @@ const relay = Object.values(firn.circuits.lv.devices).find(({ kind }) => kind ==
 const earth = Object.values(firn.circuits.lv.devices).find(({ kind }) => kind === 'earth')!;
 const module = (id: string) => ({ id, voltageV: 22, capacityAh: 60, resistanceOhm: 0.002 });
 const listed = on(firn, { edit: 'addOldPart', input: { id: 'old', name: 'Fuel tank', kind: 'part' } });
+const held = on(firn, {
+  edit: 'listInHand',
+  input: { items: [{ id: 'h1', name: 'Plate', made: true, state: 'sketched', count: 2, price: 30 }] },
+});
 const twoEarths = on(firn, { edit: 'addEarthPoint', input: { id: 'e2', wireId: 'b2', name: 'Rear' } });
 const TUNNEL = { x0M: 0.6, x1M: 1.6, y0M: -0.1, y1M: 0.1, z0M: 0.2, z1M: 0.4 };
 const string = {
@@ -480,6 +484,17 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { inspection: 'brakes', state: 'mend', note: 'drags' },
     leaves: ({ asFound }) => expect(asFound!.brakes).toEqual({ state: 'mend', note: 'drags' }),
   },
+  listInHand: {
+    input: { items: [{ id: 'h1', name: 'Motor from the yard', made: false, state: 'here', count: 1, price: 900 }] },
+    leaves: ({ inHand }) => expect(inHand!.h1!.price).toBe(900),
+  },
+  setInHand: {
+    on: held,
+    input: { id: 'h1', facts: { state: 'painted', price: undefined } },
+    leaves: ({ inHand }) =>
+      expect(inHand!.h1).toEqual({ id: 'h1', name: 'Plate', made: true, state: 'painted', count: 2 }),
+  },
+  dropInHand: { on: held, input: { id: 'h1' }, leaves: ({ inHand }) => expect(inHand!.h1).toBeUndefined() },
   addOldPart: {
     input: { id: 'old', name: 'Tank', kind: 'part' },
     leaves: ({ oldParts }) => expect(oldParts!.old!.fate).toBeNull(),

@@ -100,6 +100,7 @@ export {
   solvedStates,
   terminalVoltage,
   UNREAD,
+  unsureFigures,
   type Vehicle,
   vehicleOf,
 } from './vehicle';

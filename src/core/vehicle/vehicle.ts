@@ -1,5 +1,6 @@
 import type { Build, Id } from '../build';
 import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver, type SolvedPoint } from '../circuit';
+import { unsureOf } from '../parts';
 import { ampacity, steadyTemperature } from '../physics/cable';
 import { UNKNOWN_AMBIENT_C } from './assumed';
 import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from './cases';
@@ -148,6 +149,8 @@ export const UNREAD = [
   'asFound',
   'safeguards',
   'oldParts',
+  'inHand',
+  'costs',
   'supply',
   'bms',
   'brakes',
@@ -246,4 +249,10 @@ export function terminalVoltage(
   const va = point.nodeVoltagesV.get(a);
   const vb = point.nodeVoltagesV.get(b);
   return va === undefined || vb === undefined ? null : va - vb;
+}
+
+/** What of the part of a device or conductor nobody read or measured, in words; empty for anything else. */
+export function unsureFigures(vehicle: Vehicle, id: string): readonly string[] {
+  const part = vehicle.deviceOf.get(id)?.part ?? vehicle.conductorOf.get(id)?.cable;
+  return part ? unsureOf(part) : [];
 }

@@ -12,6 +12,7 @@ import { readPartsFile } from '@/workers/files';
 import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { groupOfPart } from '../shell/part-choices';
 import { PageHead, useSheet } from '../shell/shell';
+import { InHandPanel } from './in-hand-panel';
 import { PartEditor } from './part-editor';
 import { ownCopy, unknownPart } from './part-fields';
 import { canBeTried, TryPanel } from './try-panel';
@@ -69,6 +70,9 @@ function Sheet({ assessment }: { assessment: Assessment }) {
           <ImportPreviewPanel preview={preview} onDone={() => setPreview(null)} />
         </div>
       )}
+      <div className="mb-3">
+        <InHandPanel assessment={assessment} />
+      </div>
       {editing ? (
         <div className="mb-3">
           <PartEditor key={editing.id} part={editing} units={build.units} onDone={() => setEditing(null)} />

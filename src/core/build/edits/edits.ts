@@ -35,6 +35,7 @@ import {
   whole,
 } from './helpers';
 import { IMPORT_EDITS } from './import-edits';
+import { IN_HAND_EDITS } from './in-hand-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { LOW_VOLTAGE_EDITS } from './low-voltage-edits';
 import { PASSAGE_EDITS } from './passage-edits';
@@ -301,6 +302,7 @@ export const EDITS = {
   ...VEHICLE_EDITS,
   ...CHARGE_EDITS,
   ...ANCILLARY_EDITS,
+  ...IN_HAND_EDITS,
 
   adoptReading: define<{ adoptionId: string; readingId: string }>({
     title: () => 'adopt a reading',

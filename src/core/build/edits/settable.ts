@@ -53,6 +53,7 @@ export const SETTABLE = {
   regenTorque: figure('Braking torque, of its peak', ['regeneration', 'torqueShare'], 'ratio', 0, 1),
   coldestDay: figure('Coldest day', ['duty', 'coldestDayC'], 'temperature', -60, 60),
   hottestDay: figure('Hottest day', ['duty', 'hottestDayC'], 'temperature', -60, 60),
+  budget: figure('Budget for parts', ['costs', 'budget'], 'count', 1, 1e8),
   energyPrice: figure('Energy price, a kWh', ['duty', 'energyPricePerKWh'], 'count', 0, 1000),
   fuelCost: figure('Fuel cost before', ['duty', 'formerFuelCostPerKm'], 'perDistance', 0, 1000),
   claimedRange: figure('Range that was promised', ['duty', 'claimedRangeM'], 'distance', 0, 1e7),

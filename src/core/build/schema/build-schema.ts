@@ -37,6 +37,7 @@ import {
   share,
   text,
 } from './fields';
+import { costs, inHand } from './in-hand-schema';
 import { partSchema } from './part-schema';
 
 export const buildSchema = object({
@@ -141,6 +142,8 @@ export const buildSchema = object({
     ),
   ),
   safeguards: optional(object(Object.fromEntries(SAFEGUARDS.map((one) => [one, optional(Joi.boolean())])))),
+  inHand: optional(inHand),
+  costs: optional(costs),
   oldParts: optional(
     record(
       object({

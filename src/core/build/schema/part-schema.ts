@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import type { Field, Fields, NumberField } from '../../parts/fields';
 import { PART_KINDS } from '../../parts/kinds';
-import { ORIGINS } from '../../parts/origins';
+import { ORIGINS } from '../../parts/origin';
 import { id, LEAST, name, nullable, object, optional, text } from './fields';
 
 /** Figures of a kind as origins name them. */

@@ -6,6 +6,7 @@ import { begun, type Context } from '../context';
 import { defineRule, type Rule } from '../define';
 import { CATEGORY_RULES } from './category-rules';
 import { FOUND_RULES } from './found-rules';
+import { IN_HAND_RULES } from './in-hand-rules';
 import { PART_RULES } from './part-rules';
 import { doesJob, JOB_WORDS, SCHOOL_WORDS, schoolRule } from './school-rules';
 import { TEMPERATURE_RULES } from './temperature-rules';
@@ -204,4 +205,5 @@ export const SURVEY_RULES: readonly Rule[] = [
   ...TEMPERATURE_RULES,
   ...CATEGORY_RULES,
   ...FOUND_RULES,
+  ...IN_HAND_RULES,
 ];

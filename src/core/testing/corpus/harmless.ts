@@ -258,5 +258,28 @@ export const HARMLESS: readonly Harmless[] = [
     on: 'larkspur',
     change: refit('inverter', 'inverter', { origins: { 'window.absoluteMaxV': 'plate' } }),
   },
+  {
+    did: 'a motor out of another car that was looked at, within the budget',
+    on: 'larkspur',
+    change: edit(
+      { edit: 'setFigure', input: { figure: 'budget', value: 9000 } },
+      {
+        edit: 'listInHand',
+        input: {
+          items: [
+            {
+              id: 'h1',
+              name: 'Motor from the yard',
+              made: false,
+              state: 'fitted',
+              count: 1,
+              price: 1500,
+              found: { connectors: 'good', corrosion: 'good' },
+            },
+          ],
+        },
+      },
+    ),
+  },
   { did: 'a heater in a tight case', on: 'firn', change: device('heater', { ingress: 'IP67' }) },
 ];

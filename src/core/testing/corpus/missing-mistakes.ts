@@ -34,6 +34,45 @@ export const MISSING_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: UNTOLD,
+    did: 'a budget, and a part without a price',
+    on: 'larkspur',
+    plant: edit(
+      { edit: 'setFigure', input: { figure: 'budget', value: 2000 } },
+      { edit: 'listInHand', input: { items: [{ id: 'h1', name: 'Motor', made: false, state: 'here', count: 1 }] } },
+    ),
+    speaks: 'survey.budget:costs',
+    says: 'Costs of the parts',
+    asks: true,
+  },
+  {
+    kind: 'Parts that were found',
+    did: 'parts that cost more than the budget',
+    on: 'larkspur',
+    plant: edit(
+      { edit: 'setFigure', input: { figure: 'budget', value: 2000 } },
+      {
+        edit: 'listInHand',
+        input: { items: [{ id: 'h1', name: 'Motor', made: false, state: 'here', count: 2, price: 1500 }] },
+      },
+    ),
+    speaks: 'survey.budget:costs',
+    says: 'The parts cost more than the budget',
+  },
+  {
+    kind: 'Parts that were found',
+    did: 'a motor with corroded connectors, fitted all the same',
+    on: 'larkspur',
+    plant: edit({
+      edit: 'listInHand',
+      input: {
+        items: [{ id: 'h1', name: 'Yard motor', made: false, state: 'fitted', count: 1, found: { connectors: 'bad' } }],
+      },
+    }),
+    speaks: 'survey.in-hand:in-hand-h1',
+    says: 'Yard motor was found bad and is fitted all the same',
+  },
+  {
+    kind: UNTOLD,
     did: 'a second motor whose back-voltage nobody knows',
     on: 'firn',
     plant: both(secondMotor, refit('motor-2', 'motor', { backVoltagePerKrpmV: undefined })),
