@@ -23,6 +23,7 @@ test('a van that nobody weighed drives on its shape’s figures to a range and a
   await expect(check(page, 'survey.told:vehicle')).toContainText('the empty mass');
   await page.getByRole('link', { name: /^Pack/ }).click();
   await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
+  await expect(page.getByRole('group', { name: 'Voltage windows' })).toBeVisible();
   await page.getByRole('link', { name: /^Drive/ }).click();
   await choose(page.getByLabel('Motor', { exact: true }), 0);
   const drop = await page.evaluateHandle((text) => {

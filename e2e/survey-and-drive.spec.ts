@@ -71,6 +71,7 @@ test('from an empty build over Survey and Pack to a drive with a range', async (
 
   await page.getByRole('link', { name: /^Pack/ }).click();
   await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
+  await expect(page.getByRole('group', { name: 'Voltage windows' })).toBeVisible();
   await page.getByRole('link', { name: /^Drive/ }).click();
   await choose(page.getByLabel('Motor', { exact: true }), 0);
   await expect(page.getByRole('list', { name: 'Where the energy goes' })).toBeVisible();

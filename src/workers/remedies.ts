@@ -1,7 +1,8 @@
 import { type Remote, wrap } from 'comlink';
 import type { Build, Edit } from '@/core/build';
 import type { Part } from '@/core/parts';
-import type { RankedBrief, RemediesWorker, RemedyAnswer, TrialBrief } from './remedies.worker';
+import type { StarterChoice } from '@/core/remedies';
+import type { RankedBrief, RemediesWorker, RemedyAnswer, StarterBrief, TrialBrief } from './remedies.worker';
 
 let remote: Remote<RemediesWorker> | null = null;
 let fail: ((reason: Error) => void) | null = null;
@@ -32,10 +33,14 @@ function aside<T>(ask: (api: Remote<RemediesWorker>) => Promise<T>): Promise<T> 
 /** One edit tried on the whole model, off the main thread. Rejects when the worker dies. */
 export const tryAside = (build: Build, edit: Edit): Promise<TrialBrief> => aside((api) => api.tryEdit(build, edit));
 
+/** A first circuit that holds, or the nearest to it, off the main thread. Rejects when the worker dies. */
+export const planStarterAside = (build: Build, choice: StarterChoice, seed: string): Promise<StarterBrief> =>
+  aside((api) => api.planStarter(build, choice, seed));
+
 /** Candidates for one place, best first, off the main thread. Rejects when the worker dies. */
 export const rankAside = (
   build: Build,
   candidates: readonly { readonly part: Part; readonly edit: Edit }[],
 ): Promise<readonly RankedBrief[]> => aside((api) => api.rank(build, candidates));
 
-export type { CheckBrief, RankedBrief, RemedyAnswer, RemedyOffer, TrialBrief } from './remedies.worker';
+export type { CheckBrief, RankedBrief, RemedyAnswer, RemedyOffer, StarterBrief, TrialBrief } from './remedies.worker';

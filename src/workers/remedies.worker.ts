@@ -3,7 +3,17 @@ import { assessWithRuns } from '@/core/assess';
 import type { Build, Edit } from '@/core/build';
 import { type Check, checkKey } from '@/core/checks';
 import type { Part } from '@/core/parts';
-import { livesWith, type Remedy, rankParts, searchRemedies, type TrialOfPart, tryEdit } from '@/core/remedies';
+import {
+  livesWith,
+  planStarter,
+  type Remedy,
+  rankParts,
+  type StarterChoice,
+  type StarterPlan,
+  searchRemedies,
+  type TrialOfPart,
+  tryEdit,
+} from '@/core/remedies';
 import { Memory } from '@/core/vehicle';
 
 /** A remedy as it travels: the check that it cures is named by its key, workings stay behind. */
@@ -49,6 +59,7 @@ export interface TrialBrief {
   readonly better: readonly CheckBrief[];
   readonly asks: readonly CheckBrief[];
 }
+export type StarterBrief = Omit<StarterPlan, 'failing'> & { readonly failing: readonly CheckBrief[] };
 export interface RankedBrief {
   readonly part: Part;
   readonly trial: TrialBrief;
@@ -70,6 +81,11 @@ const api = {
   tryEdit(build: Build, edit: Edit): TrialBrief {
     const trial = tryEdit(build, edit, { memory });
     return briefTrial(trial);
+  },
+  /** A first circuit that holds, or the nearest to it. */
+  planStarter(build: Build, choice: StarterChoice, seed: string): StarterBrief {
+    const { failing, ...plan } = planStarter(build, choice, seed, memory);
+    return { ...plan, failing: failing.map(brief) };
   },
   /** Candidates for one place, best first. */
   rank(build: Build, candidates: readonly { readonly part: Part; readonly edit: Edit }[]): readonly RankedBrief[] {

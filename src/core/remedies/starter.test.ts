@@ -2,8 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { assess } from '../assess';
 import { applyEdit, emptyBuild } from '../build';
 import { readBuild } from '../build/schema';
+import type { Check } from '../checks';
 import { catalogueOf } from '../parts';
-import { starterLayout } from './index';
+import { planStarter, starterLayout } from './index';
 
 const inverters = catalogueOf('inverter');
 /** For every cell and inverter as many cells as charge to 94 % of what the inverter works with. */
@@ -98,3 +99,34 @@ test.each([
     expect(checks.find(({ id }) => id === 'circuit.open')?.verdict ?? 'holds').not.toBe('fails');
   },
 );
+
+describe('the starter never hands over a circuit that fails by its own doing', () => {
+  const SCHOOLS = [
+    { contactors: 'both-poles', fusePosition: 'pack-terminal', emergencyStop: 'electrical' },
+    { contactors: 'single-pole', fusePosition: 'pack-terminal', emergencyStop: 'mechanical' },
+    { contactors: 'both-poles', fusePosition: 'mid-string', emergencyStop: 'both' },
+  ] as const;
+  /** Of the design choice, not of what was fitted for it. */
+  const BY_CHOICE = /^(contactor\.both-poles|emergency\.stop|live\.welded|fuse\.unprotected-length)$/;
+  /** So many cells in series sag below the inverter’s window before anything else can give: no smaller power is left. */
+  const HOPELESS = ['LTO cell, 40 Ah, Inverter, 400 V class, 300 A battery'];
+
+  test.each(choices.map((choice, k) => [`${choice.cell.name}, ${choice.inverter.name}`, choice, k] as const))(
+    '%s',
+    (name, choice, k) => {
+      const schools = SCHOOLS[k % SCHOOLS.length]!;
+      const start = applyEdit(emptyBuild('b', 'New'), { edit: 'setSchool', input: schools }).build;
+      const boxes = schools.fusePosition === 'mid-string' ? 2 : 1;
+      const plan = planStarter(start, { ...choice, boxes }, 'seed');
+      const { build } = applyEdit(start, { edit: 'layOut', input: plan.input });
+      const key = (checks: readonly Check[]) => checks.map(({ id, subject }) => `${id} ${subject.name}`).sort();
+      const fails = assess(build).checks.filter(({ verdict }) => verdict === 'fails');
+      expect(plan.hardPowerW).toBeLessThanOrEqual(start.duty.hardAccelerationPowerW);
+      expect(build.duty.hardAccelerationPowerW).toBe(plan.hardPowerW);
+      // What fails is said before anything is laid out.
+      expect(key(plan.failing)).toEqual(key(fails));
+      if (!HOPELESS.includes(name)) expect(key(fails.filter(({ id }) => !BY_CHOICE.test(id)))).toEqual([]);
+      else expect(fails.length).toBeGreaterThan(0);
+    },
+  );
+});

@@ -30,9 +30,14 @@ const smallest = <T>(parts: readonly T[], fits: (part: T) => boolean, size: (par
 
 /**
  * A first set of parts for a traction circuit: the smallest that stand the full voltage and the assumed cruise current. A
- * starting point to be judged and changed, not a recommendation: the model decides what holds.
+ * starting point to be judged and changed, not a recommendation: the model decides what holds. What is `fixed` was chosen before.
  */
-export function starterLayout(build: Build, choice: StarterChoice, seed: string): LayOutInput {
+export function starterLayout(
+  build: Build,
+  choice: StarterChoice,
+  seed: string,
+  fixed: Partial<Pick<LayOutInput, 'mainFuse' | 'mainContactor' | 'disconnect' | 'cable'>> = {},
+): LayOutInput {
   const fullV = choice.cellsInSeries * choice.cell.fullV;
   const cruiseA = build.duty.cruisePowerW / (choice.cellsInSeries * choice.cell.nominalV);
   const fuseV = smallest(
@@ -43,19 +48,23 @@ export function starterLayout(build: Build, choice: StarterChoice, seed: string)
   const fuses: readonly FusePart[] = catalogueOf('fuse').filter(
     (part) => part.family === 'traction' && part.ratedVoltageDcV === fuseV,
   );
-  const mainFuse = smallest(
-    fuses,
-    (part) => part.ratedCurrentA * part.continuousFactor * 0.85 >= cruiseA * 1.15,
-    (part) => part.ratedCurrentA,
-  );
-  const mainContactor: ContactorPart = smallest(
-    catalogueOf('contactor'),
-    (part) =>
-      part.ratedVoltageV >= fullV &&
-      Math.max(...part.carry.map((point) => point.currentA)) >= cruiseA * 1.3 &&
-      part.breakCurrentA >= 100,
-    (part) => part.ratedVoltageV + part.makeCurrentA,
-  );
+  const mainFuse =
+    fixed.mainFuse ??
+    smallest(
+      fuses,
+      (part) => part.ratedCurrentA * part.continuousFactor * 0.85 >= cruiseA * 1.15,
+      (part) => part.ratedCurrentA,
+    );
+  const mainContactor: ContactorPart =
+    fixed.mainContactor ??
+    smallest(
+      catalogueOf('contactor'),
+      (part) =>
+        part.ratedVoltageV >= fullV &&
+        Math.max(...part.carry.map((point) => point.currentA)) >= cruiseA * 1.3 &&
+        part.breakCurrentA >= 100,
+      (part) => part.ratedVoltageV + part.makeCurrentA,
+    );
   const prechargeRelay: ContactorPart = smallest(
     catalogueOf('contactor').filter((part) => part.breakCurrentA < 50),
     (part) => part.ratedVoltageV >= fullV,
@@ -69,16 +78,20 @@ export function starterLayout(build: Build, choice: StarterChoice, seed: string)
   )[0]!;
   const cables: readonly CablePart[] = catalogueOf('cable').filter((part) => part.shielded);
   // Roughly 5 A/mm² and never thinner than the fuse asks; the thermal balance then judges it.
-  const cable = smallest(
-    cables,
-    (part) => part.areaMm2 * 5 >= mainFuse.ratedCurrentA,
-    (part) => part.areaMm2,
-  );
-  const disconnect = smallest(
-    catalogueOf('disconnect'),
-    (part) => part.ratedVoltageV >= fullV && part.ratedCurrentA >= cruiseA,
-    (part) => part.ratedVoltageV,
-  );
+  const cable =
+    fixed.cable ??
+    smallest(
+      cables,
+      (part) => part.areaMm2 * 5 >= mainFuse.ratedCurrentA,
+      (part) => part.areaMm2,
+    );
+  const disconnect =
+    fixed.disconnect ??
+    smallest(
+      catalogueOf('disconnect'),
+      (part) => part.ratedVoltageV >= fullV && part.ratedCurrentA >= cruiseA,
+      (part) => part.ratedVoltageV,
+    );
   const layOut = (prechargeCable: CablePart): LayOutInput => ({
     seed,
     ...choice,

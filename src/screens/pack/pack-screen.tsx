@@ -39,7 +39,8 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
     results: { pack },
     build,
   } = assessment;
-  const empty = Object.keys(build.circuits.hv.devices).length === 0;
+  // A motor that was chosen first is no circuit yet.
+  const empty = Object.values(build.circuits.hv.devices).every(({ kind }) => kind === 'motor');
   return (
     <>
       <SheetHead station="pack" />

@@ -1,14 +1,21 @@
 'use client';
 import { useState } from 'react';
 import type { Build } from '@/core/build';
-import { starterLayout } from '@/core/remedies';
+import { say } from '@/core/checks';
 import { freshId, useBench } from '@/store/bench';
+import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
+import { planStarterAside, type StarterBrief } from '@/workers/remedies';
 import { FigureSetting } from '../shell/figure-setting';
 import { PartChoice } from '../shell/part-choice';
 import { partsToChoose } from '../shell/part-choices';
+
+type Plan =
+  | { readonly state: 'idle' | 'sizing' }
+  | { readonly state: 'fails'; readonly found: StarterBrief }
+  | { readonly state: 'lost'; readonly reason: string };
 
 /** An empty build: choose cells, inverter and poles, and a first traction circuit is laid out to be judged. */
 export function Starter({ build }: { build: Build }) {
@@ -23,16 +30,21 @@ export function Starter({ build }: { build: Build }) {
   const [boxes, setBoxes] = useState<1 | 2>(1);
   const cell = cells.find((part) => part.id === cellId);
   const inverter = inverters.find((part) => part.id === inverterId);
+  const [plan, setPlan] = useState<Plan>({ state: 'idle' });
   const layOut = () => {
-    if (cell && inverter)
-      dispatch({
-        edit: 'layOut',
-        input: starterLayout(
-          build,
-          { cell, cellsInSeries: series, cellsInParallel: parallel, inverter, runLengthM, boxes },
-          freshId(),
-        ),
-      });
+    if (!cell || !inverter || plan.state === 'sizing') return;
+    setPlan({ state: 'sizing' });
+    planStarterAside(
+      build,
+      { cell, cellsInSeries: series, cellsInParallel: parallel, inverter, runLengthM, boxes },
+      freshId(),
+    ).then(
+      (found) => {
+        if (found.failing.length === 0) dispatch({ edit: 'layOut', input: found.input });
+        else setPlan({ state: 'fails', found });
+      },
+      (error: Error) => setPlan({ state: 'lost', reason: error.message }),
+    );
   };
   return (
     <Panel
@@ -41,8 +53,8 @@ export function Starter({ build }: { build: Build }) {
     >
       <p className="mb-3 text-soft">
         Choose cells, an inverter and your schools. Ropeway lays out the boxes, fuses, contactors with precharge, the
-        cables between and the loop that feeds the coils, sized roughly; the checks then say what holds. Everything can
-        be changed and undone.
+        cables between and the loop that feeds the coils, sized by the checks that will judge them: power no higher than
+        cells and inverter give, then fuse, contactor and cable. Everything can be changed and undone.
       </p>
       <div className="grid gap-x-8 min-[700px]:grid-cols-2">
         <PartChoice kind="cell" build={build} label="Cell" value={cellId} onChoose={({ id }) => setCellId(id)} />
@@ -126,13 +138,39 @@ export function Starter({ build }: { build: Build }) {
           {((series * parallel * cell.nominalV * cell.capacityAh) / 1000).toFixed(1)} kWh gross.
         </p>
       )}
-      <button
-        type="button"
-        onClick={layOut}
-        className="mt-3 rounded-[3px] bg-strong px-4 py-2 font-tight text-lead font-semibold text-strong-ink"
-      >
-        Lay out the traction circuit
-      </button>
+      {plan.state === 'fails' && (
+        <div className="mt-3 border-l-[3px] border-fails pl-3" role="alert">
+          <p className="font-semibold">Nothing was found with which these hold together.</p>
+          <ul className="mt-1">
+            {plan.found.failing.slice(0, 4).map((check) => (
+              <li key={`${check.id}:${check.subject.id}`}>
+                {say(check, build.units).title}: {say(check, build.units).line}
+              </li>
+            ))}
+          </ul>
+          <p className="mt-1 text-soft">
+            Other cells, fewer or more of them, or another inverter; or lay it out and see.
+          </p>
+          <Action look="quiet" onPress={() => dispatch({ edit: 'layOut', input: plan.found.input })}>
+            Lay it out all the same
+          </Action>
+        </div>
+      )}
+      {plan.state === 'lost' && (
+        <p className="mt-3 text-fails" role="alert">
+          It could not be sized: {plan.reason}. Press again.
+        </p>
+      )}
+      <div className="mt-3 flex items-center gap-3">
+        <button
+          type="button"
+          onClick={layOut}
+          className="rounded-[3px] bg-strong px-4 py-2 font-tight text-lead font-semibold text-strong-ink"
+        >
+          Lay out the traction circuit
+        </button>
+        {plan.state === 'sizing' && <span className="text-soft">Sizing it on the model …</span>}
+      </div>
     </Panel>
   );
 }

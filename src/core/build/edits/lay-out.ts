@@ -33,6 +33,9 @@ export interface LayOutInput {
   readonly runLengthM: number;
   /** Cells in one box or shared between two, which takes a fuse or a disconnect at mid-string; 1 when absent. */
   readonly boxes?: 1 | 2;
+  /** Powers that it was sized for; absent: those of the build stay. */
+  readonly hardPowerW?: number;
+  readonly cruisePowerW?: number;
   /** Lays out the coil circuit as well. */
   readonly coils?: Omit<LayOutCoilsInput, 'seed'>;
 }
@@ -43,7 +46,8 @@ export interface LayOutInput {
  * pole.
  */
 export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
-  if (Object.keys(draft.circuits.hv.devices).length > 0)
+  // A motor that was chosen first is no circuit yet.
+  if (Object.values(draft.circuits.hv.devices).some(({ kind }) => kind !== 'motor'))
     throw new EditRefused('The circuit is not empty.', 'Remove its devices first, or start a new build.');
   for (const [value, what] of [
     [input.cellsInSeries, 'Cells in series'],
@@ -54,6 +58,8 @@ export function layOutTraction(draft: Draft<Build>, input: LayOutInput): void {
   }
   if (!(input.runLengthM > 0 && input.runLengthM <= 100))
     throw new EditRefused('The way from box to inverter is above 0 and at most 100 m.', 'Type the length of one pole.');
+  if (input.hardPowerW !== undefined) draft.duty.hardAccelerationPowerW = input.hardPowerW;
+  if (input.cruisePowerW !== undefined) draft.duty.cruisePowerW = input.cruisePowerW;
   for (const part of [
     input.cell,
     input.inverter,
