@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { check, saved, seek } from './stories';
+import { check, choose, saved, seek } from './stories';
 
 test('a build from nothing gets to its first verdict, and the pack that can’t deliver says what it can', async ({
   page,
@@ -71,4 +71,41 @@ test('from nothing: circuit, places, the usual loads, each in one press, and one
   await expect(page.locator('[data-check^="lv.load-fuse"]')).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo add \d+ loads/ }).click();
   await expect(page.locator('[data-schedule]')).not.toContainText('Wipers');
+});
+
+test('next: the figures that open most checks are named on every station, and a press goes to their field', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByLabel('Name of the new build').fill('Hill cart');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
+  await expect(page.getByRole('group', { name: 'Voltage windows' })).toBeVisible();
+  const next = page.getByRole('button', {
+    name: /^Next: the empty mass, the tyres, a motor opens \d+ checks in Drive/,
+  });
+  await expect(next).toBeVisible();
+  await next.press('Enter');
+  await expect(page).toHaveURL(/\/survey/);
+  await expect(page.getByLabel('Mass, empty', { exact: true })).toBeFocused();
+  await page.keyboard.type('900 kg');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Next: the tyres, a motor opens \d+ checks/ })).toBeVisible();
+});
+
+test('cells and an inverter that can’t hold together are said before anything is laid out', async ({ page }) => {
+  await page.goto('/');
+  await page.getByLabel('Name of the new build').fill('Too many cells');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await choose(page.getByLabel('Cell', { exact: true }), 'LTO cell, 40 Ah');
+  await choose(page.getByLabel('Inverter', { exact: true }), 'Inverter, 400 V class, 300 A battery');
+  await page.getByLabel('Cells in series').fill('116');
+  await page.getByLabel('Cells in series').press('Enter');
+  await page.getByRole('button', { name: 'Lay out the traction circuit' }).click();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Nothing was found with which these hold together.' }),
+  ).toBeVisible();
+  await expect(check(page, 'pack.present:pack')).toHaveAttribute('data-verdict', 'needs-data');
+  await page.getByRole('button', { name: 'Lay it out all the same' }).click();
+  await expect(page.getByRole('group', { name: 'Voltage windows' })).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import type { Build, Edit } from '@/core/build';
 import type { Part } from '@/core/parts';
-import type { StarterChoice } from '@/core/remedies';
+import type { NextFigure, StarterChoice } from '@/core/remedies';
 import type { RankedBrief, RemediesWorker, RemedyAnswer, StarterBrief, TrialBrief } from './remedies.worker';
 
 let remote: Remote<RemediesWorker> | null = null;
@@ -32,6 +32,9 @@ function aside<T>(ask: (api: Remote<RemediesWorker>) => Promise<T>): Promise<T> 
 
 /** One edit tried on the whole model, off the main thread. Rejects when the worker dies. */
 export const tryAside = (build: Build, edit: Edit): Promise<TrialBrief> => aside((api) => api.tryEdit(build, edit));
+
+/** The untold figure that opens most checks, off the main thread. Rejects when the worker dies. */
+export const nextAside = (build: Build): Promise<NextFigure | null> => aside((api) => api.next(build));
 
 /** A first circuit that holds, or the nearest to it, off the main thread. Rejects when the worker dies. */
 export const planStarterAside = (build: Build, choice: StarterChoice, seed: string): Promise<StarterBrief> =>

@@ -1,10 +1,12 @@
 import { expose } from 'comlink';
-import { assessWithRuns } from '@/core/assess';
+import { assess, assessWithRuns } from '@/core/assess';
 import type { Build, Edit } from '@/core/build';
 import { type Check, checkKey } from '@/core/checks';
 import type { Part } from '@/core/parts';
 import {
   livesWith,
+  type NextFigure,
+  nextFigure,
   planStarter,
   type Remedy,
   rankParts,
@@ -81,6 +83,10 @@ const api = {
   tryEdit(build: Build, edit: Edit): TrialBrief {
     const trial = tryEdit(build, edit, { memory });
     return briefTrial(trial);
+  },
+  /** The untold figure that opens most checks. */
+  next(build: Build): NextFigure | null {
+    return nextFigure(assess(build, { memory }));
   },
   /** A first circuit that holds, or the nearest to it. */
   planStarter(build: Build, choice: StarterChoice, seed: string): StarterBrief {

@@ -52,7 +52,7 @@ export function Starter({ build }: { build: Build }) {
       about="Pack asks what they are and whether every device lives with their voltage"
     >
       <p className="mb-3 text-soft">
-        Choose cells, an inverter and your schools. Ropeway lays out the boxes, fuses, contactors with precharge, the
+        Choose cells, an inverter and how it is built. Ropeway lays out the boxes, fuses, contactors with precharge, the
         cables between and the loop that feeds the coils, sized by the checks that will judge them: power no higher than
         cells and inverter give, then fuse, contactor and cable. Everything can be changed and undone.
       </p>

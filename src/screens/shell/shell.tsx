@@ -18,6 +18,7 @@ import { HurtBuild } from './hurt-build';
 import { keepUnits } from './kept-units';
 import { Ledger } from './ledger';
 import { Line } from './line';
+import { NextLine } from './next-line';
 import { stationHref } from './stations';
 import { Tape } from './tape';
 import { restoreTheme, switchTheme } from './theme';
@@ -189,6 +190,7 @@ function OpenShell({ children }: { children: ReactNode }) {
         >
           <SheetContext value={{ assessment, openCheck }}>
             <Fence key={page}>
+              {station !== null && <NextLine assessment={assessment} />}
               <Refusals value={BENCH}>{children}</Refusals>
             </Fence>
           </SheetContext>

@@ -1,6 +1,6 @@
 import type { Finding } from '../../checks';
 import { figuresFrom } from '../../parts';
-import { deviceRef } from '../context';
+import { conductorRef, deviceRef } from '../context';
 import { defineRule } from '../define';
 
 /** Figures of a fitted part that nobody knows: a generic one stands in their place, and nothing that rests on it counts as proved. */
@@ -15,10 +15,12 @@ export const unknownFigures = defineRule({
   },
   sources: ['A figure is read off a plate or sheet, measured, or told by somebody: else it is unknown'],
   judge: ({ vehicle }): Finding<'detail'>[] =>
-    vehicle.devices.flatMap((device): Finding<'detail'>[] => {
-      if (!device.part?.origins) return [];
-      const subject = deviceRef(device);
-      const unknown = figuresFrom(device.part, 'unknown');
+    [
+      ...vehicle.devices.map((one) => ({ subject: deviceRef(one), part: one.part })),
+      ...vehicle.conductors.map((one) => ({ subject: conductorRef(one), part: one.cable })),
+    ].flatMap(({ subject, part }): Finding<'detail'>[] => {
+      if (!part?.origins) return [];
+      const unknown = figuresFrom(part, 'unknown');
       return unknown.length > 0
         ? [{ subject, missing: unknown.map((what) => ({ ref: subject, what })) }]
         : [{ subject, holds: true, figures: { detail: 'each was read, measured or told' } }];

@@ -1,0 +1,15 @@
+/** A page takes a while until its fields stand: so often and so far apart it is looked for. */
+const TRIES = 40;
+const EVERY_MS = 100;
+
+/** Brings the field with this label into view and gives it the focus, once it is there. */
+export function focusField(label: string, tries = TRIES): void {
+  const found = [...document.querySelectorAll('label')].find((one) => one.textContent?.trim() === label);
+  const control = found?.htmlFor ? document.getElementById(found.htmlFor) : null;
+  if (control) {
+    control.scrollIntoView({ block: 'center' });
+    control.focus();
+    return;
+  }
+  if (tries > 0) setTimeout(() => focusField(label, tries - 1), EVERY_MS);
+}
