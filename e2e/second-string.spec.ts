@@ -6,8 +6,8 @@ test('a second string beside the pack: figures, stages and its own contactor', a
   await page.getByRole('link', { name: /^Pack/ }).click();
   await page.getByRole('tab', { name: 'Second pack' }).click();
   await page.getByRole('button', { name: 'Put a second string into the build' }).click();
-  // 90 cells of 3.65 V nominal and 176 Ah twice over: 90 · 3.65 · 176 · 2 Wh.
-  await expect(page.getByText(/116\s*kWh gross/)).toBeVisible();
+  // 90 cells of 3.65 V nominal, 176 Ah and the 88 Ah that stand there: 90 · 3.65 · 264 Wh.
+  await expect(page.getByText(/86\.7\s*kWh gross/)).toBeVisible();
   const stages = page.locator('[data-stages] li');
   await expect(stages).toHaveCount(2);
   await expect(stages.first()).toContainText('57.8 kWh');

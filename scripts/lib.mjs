@@ -139,12 +139,27 @@ export async function choosePort(asked, usual) {
   return stop(`Ports ${usual} to ${usual + 19} are all taken: choose another with PORT=…`);
 }
 
-/** Starts the built application on 127.0.0.1 and resolves when it answers. */
-export async function startServer(port, { stdio = 'inherit' } = {}) {
+/** Starts the built application on 127.0.0.1, with `lan` under these addresses of the machine too, and resolves when it answers. */
+export async function startServer(port, { stdio = 'inherit', lan = [] } = {}) {
   const child = spawn(
     process.execPath,
-    [join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
-    { cwd: root, stdio, env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' } },
+    [
+      join(root, 'node_modules', 'next', 'dist', 'bin', 'next'),
+      'start',
+      '-H',
+      lan.length > 0 ? '0.0.0.0' : '127.0.0.1',
+      '-p',
+      String(port),
+    ],
+    {
+      cwd: root,
+      stdio,
+      env: {
+        ...process.env,
+        NEXT_TELEMETRY_DISABLED: '1',
+        ROPEWAY_LAN_HOSTS: lan.map((address) => `${address}:${port}`).join(','),
+      },
+    },
   );
   const end = () => child.kill('SIGTERM');
   for (const signal of ['SIGINT', 'SIGTERM'])

@@ -1,5 +1,7 @@
 import { type NextRequest, NextResponse } from 'next/server';
+import { lanHosts } from './app/api/guard';
 
+const LOOPBACK = /^(127\.0\.0\.1|\[::1\])(:\d{1,5})?$/;
 const escaped = (text: string): string => text.replace(/[&<>"']/g, (one) => `&#${one.charCodeAt(0)};`);
 
 /**
@@ -9,7 +11,14 @@ const escaped = (text: string): string => text.replace(/[&<>"']/g, (one) => `&#$
 export function proxy(request: NextRequest): NextResponse {
   const host = request.headers.get('host') ?? '';
   const [name, port] = host.split(':');
-  if (name !== 'localhost') return NextResponse.next();
+  // A name from elsewhere that only points here gets no page.
+  if (name !== 'localhost')
+    return LOOPBACK.test(host) || lanHosts().includes(host)
+      ? NextResponse.next()
+      : new NextResponse('This address is not Ropeway’s. Use the one that was printed.', {
+          status: 403,
+          headers: { 'Content-Type': 'text/plain; charset=utf-8', 'Cache-Control': 'no-store' },
+        });
   const { pathname, search } = new URL(request.url);
   const there = escaped(`http://127.0.0.1${port ? `:${port}` : ''}${pathname}${search}`);
   return new NextResponse(

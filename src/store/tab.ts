@@ -25,7 +25,12 @@ export const tellUnsaved = (work: Unsaved | null): void => {
   unsaved = work;
 };
 
-export const freshId = (): string => `r${crypto.randomUUID().replaceAll('-', '').slice(0, 15)}`;
+/** Sixty random bits; made so that it works under an address of the local network too, where a browser has no `randomUUID`. */
+export const freshId = (): string =>
+  `r${[...crypto.getRandomValues(new Uint8Array(8))]
+    .map((byte) => byte.toString(16).padStart(2, '0'))
+    .join('')
+    .slice(0, 15)}`;
 
 /** What is wrong with the browser's storage, in words that tell what to do. */
 export function storageTrouble(error: unknown): Trouble {

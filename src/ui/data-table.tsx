@@ -10,6 +10,7 @@ import {
 } from '@tanstack/react-table';
 import { ArrowDown, ArrowUp, ClipboardCopy } from 'lucide-react';
 import { Fragment, type ReactNode, useMemo, useState } from 'react';
+import { copyText } from './copy-text';
 
 /** One column: what stands in its cells, and the value that it is sorted and copied by. */
 export interface Column<Row> {
@@ -87,7 +88,7 @@ export function DataTable<Row extends RowData>({
     const told = columns.filter((column) => column.value);
     const lines = table.getRowModel().rows.map(({ original }) => told.map((column) => column.value!(original)));
     const heads = told.map(({ head, unit }) => (unit ? `${head}, ${unit}` : head));
-    await navigator.clipboard.writeText(write([heads, ...lines]));
+    if (!(await copyText(write([heads, ...lines])))) return;
     setCopied(true);
     setTimeout(() => setCopied(false), 2000);
   };

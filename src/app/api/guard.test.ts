@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { guard } from './guard';
 
-const asked = (more: Record<string, string> = {}) =>
-  guard(new Headers({ host: '127.0.0.1:4300', 'content-type': 'application/json', ...more }));
+const asked = (more: Record<string, string> = {}, lan: readonly string[] = []) =>
+  guard(new Headers({ host: '127.0.0.1:4300', 'content-type': 'application/json', ...more }), lan);
 
 describe('who may ask the API', () => {
   test('programs and own pages of this machine', () => {
@@ -11,6 +11,13 @@ describe('who may ask the API', () => {
     expect(asked({ origin: 'http://127.0.0.1:4300', 'sec-fetch-site': 'same-origin' })).toBeNull();
     expect(asked({ host: 'localhost:4300', origin: 'http://localhost:4300' })).toBeNull();
     expect(asked({ host: '[::1]:4300' })).toBeNull();
+  });
+  test('devices of the local network only under an address that somebody said yes to', () => {
+    const lan = ['192.168.1.7:4300'];
+    expect(asked({ host: lan[0]!, origin: 'http://192.168.1.7:4300' }, lan)).toBeNull();
+    expect(asked({ host: '192.168.1.7:4301' }, lan)!.status).toBe(403);
+    expect(asked({ host: '192.168.1.7:4300.evil.example' }, lan)!.status).toBe(403);
+    expect(asked({ host: lan[0]!, origin: 'http://evil.example' }, lan)!.status).toBe(403);
   });
   test.each([
     [{ host: 'evil.example:4300' }, 403],

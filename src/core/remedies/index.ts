@@ -1,9 +1,10 @@
 export { BRANCH_KINDS, branchEdit, branchKindOf } from './branch';
 export { findRemedies, type Remedy, type RemedySearch, searchRemedies, type Worsened } from './find';
+export { type ModulesPack, modulesPack } from './modules-pack';
 export { type NextFigure, nextFigure } from './next-figure';
 export { planStarter, type StarterPlan } from './plan-starter';
 export { type SizeChoice, type SizeOptions, type SizeResult, type SizeTry, sizeCables } from './size-cables';
-export { type StarterChoice, secondStringEdit, starterLayout } from './starter';
+export { type SecondPack, type StarterChoice, secondStringEdit, starterLayout } from './starter';
 export {
   livesWith,
   type Ranked,

@@ -119,8 +119,35 @@ function score(part: ResistorPart, ohm: number, fullV: number, capacitanceF: num
   return Math.abs(Math.log(part.resistanceOhm / ohm)) + (survives ? 0 : 5) + part.ratedPowerW / 1000;
 }
 
-/** A second string of the same cells beside the pack, with the first fuse, contactor and cable that fit; the model then judges. */
-export function secondStringEdit(assessment: Assessment, cellsInParallel: number, seed: string): Edit | null {
+/** A pack that stands beside the first: what it holds and its resistance, as measured or told. */
+export interface SecondPack {
+  readonly ah: number;
+  readonly ohm: number;
+}
+
+/** Its cells as a part of their own: capacity and resistance as told, the rest as those of the first pack, and marked as that. */
+function cellsOf({ ah, ohm }: SecondPack, like: CellPart, cellsInSeries: number, seed: string): CellPart {
+  const { maxDischargeA: _, peakDischargeA: _p, maxChargeA: _c, peakChargeA: _q, ...others } = like;
+  return {
+    ...others,
+    id: `own-${seed}`,
+    name: `Second pack, ${ah.toFixed(0)} Ah`,
+    provenance: 'own',
+    capacityAh: ah,
+    resistanceOhm: Math.max(1e-6, ohm / cellsInSeries - like.linkResistanceOhm),
+    massKg: (like.massKg * ah) / like.capacityAh,
+    origins: {
+      linkResistanceOhm: 'generic',
+      nominalV: 'generic',
+      fullV: 'generic',
+      emptyV: 'generic',
+      massKg: 'guess',
+    },
+  };
+}
+
+/** A second string beside the pack, of so many of the same cells in parallel or as it was measured, with the first fuse, contactor and cable that fit; the model then judges. */
+export function secondStringEdit(assessment: Assessment, second: number | SecondPack, seed: string): Edit | null {
   const {
     results: { pack },
     vehicle,
@@ -161,9 +188,9 @@ export function secondStringEdit(assessment: Assessment, cellsInParallel: number
     input: {
       seed,
       name: `String ${pack.strings.length + 1}`,
-      cell,
+      cell: typeof second === 'number' ? cell : cellsOf(second, cell, first.cellsInSeries, seed),
       cellsInSeries: first.cellsInSeries,
-      cellsInParallel,
+      cellsInParallel: typeof second === 'number' ? second : 1,
       fuse,
       contactor,
       cable,

@@ -133,7 +133,7 @@ export { packCurrentA, type TripHeat, tripHeatKey } from './trip-heat';
 export { type TripPack, tripPack } from './trip-pack';
 export { brakingOf, type TripRuns, traceOf, tripMissing, tripRuns, tripRunsKey } from './trip-runs';
 export { builtInTrip, stopsPerKmOf, type Trace, tripName, withStops } from './trips';
-export { type BalanceReads, type BalanceResult, balanceOf, balanceReads, boxHeat } from './vehicle-balance';
+export { type BalanceReads, type BalanceResult, balanceOf, balanceReads, boxHeat, socAt } from './vehicle-balance';
 export {
   acCableA,
   CHARGER_EFFICIENCY,

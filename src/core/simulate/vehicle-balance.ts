@@ -86,7 +86,8 @@ export function balanceReads(vehicle: Vehicle): BalanceReads | { readonly missin
 }
 
 /** State of charge that a rest voltage tells, by halves: the curve only rises. */
-function socAt(chemistry: Chemistry, v: number): number {
+/** State of charge of a cell that rests at this voltage, by its chemistry’s curve. */
+export function socAt(chemistry: Chemistry, v: number): number {
   let [low, high] = [0, 1];
   for (let k = 0; k < 40; k++) {
     const middle = (low + high) / 2;

@@ -129,3 +129,13 @@ test('a string with a cable of no size is not called able to carry everything', 
   )!;
   expect(found.verdict).toBe('needs-data');
 });
+
+test('a second pack as it was measured: its own capacity and resistance, not those of the first', () => {
+  const own = applyEdit(firn, secondStringEdit(assess(firn), { ah: 100, ohm: 0.09 }, 'own')!).build;
+  const strings = assess(own).results.pack!.strings;
+  expect(strings.map(({ capacityAh }) => capacityAh)).toEqual([176, 100]);
+  // Its sum, connections between the cells counted, is what was told.
+  expect(strings[1]!.resistanceNewOhm).toBeCloseTo(0.09, 9);
+  const part = own.parts[own.circuits.hv.devices['own-box']!.partId!]!;
+  expect(part.origins).toMatchObject({ massKg: 'guess', fullV: 'generic' });
+});

@@ -484,6 +484,14 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { inspection: 'brakes', state: 'mend', note: 'drags' },
     leaves: ({ asFound }) => expect(asFound!.brakes).toEqual({ state: 'mend', note: 'drags' }),
   },
+  takeModules: {
+    input: {
+      part: { ...Object.values(firn.parts).find((part) => part.kind === 'cell')!, id: 'own-modules' },
+      boxes: [{ deviceId: 'box-rear', cellsInSeries: 12 }],
+    },
+    leaves: ({ circuits: { hv } }) =>
+      expect(hv.devices['box-rear']).toMatchObject({ partId: 'own-modules', cellsInSeries: 12, cellsInParallel: 1 }),
+  },
   listInHand: {
     input: { items: [{ id: 'h1', name: 'Motor from the yard', made: false, state: 'here', count: 1, price: 900 }] },
     leaves: ({ inHand }) => expect(inHand!.h1!.price).toBe(900),

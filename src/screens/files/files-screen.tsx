@@ -11,6 +11,7 @@ import { readCablesFile } from '@/workers/files';
 import { exportBuild } from '../shell/export-build';
 import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { PageHead, useSheet } from '../shell/shell';
+import { HandoverPanel } from './handover-panel';
 import { Snapshots } from './snapshots';
 
 export function FilesScreen() {
@@ -32,6 +33,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
             Export the build file
           </Action>
         </Panel>
+        <HandoverPanel build={build} />
         <Snapshots build={build} />
         <CableList assessment={assessment} />
         <Spice assessment={assessment} />

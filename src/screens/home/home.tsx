@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, type FormEvent, useCallback, useEffect, useState } from 'react';
@@ -16,6 +17,8 @@ import { BuildRow, DeletedBuilds } from './build-rows';
 import { FirstSteps } from './first-steps';
 import { StorageState } from './storage-state';
 import { UnsavedQuestion } from './unsaved-question';
+
+const TakeOver = dynamic(() => import('./take-over'), { ssr: false });
 
 interface Refusal {
   readonly title: string;
@@ -333,6 +336,7 @@ export function Home() {
                 </button>
               </form>
             </section>
+            <TakeOver onFile={(file) => leaving(() => void onFile(file))} />
             <Caution>
               This work can kill. Ropeway computes and records; local code, registration rules and licensed practice
               decide. Isolate, lock out, wait, prove the meter, prove dead, prove the meter again. Never alone.

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { type Dimension, formatQuantity } from '@/core/quantities';
 import { secondStringEdit } from '@/core/remedies';
-import { tripPack } from '@/core/simulate';
+import { socAt, tripPack } from '@/core/simulate';
 import { joinAdvice } from '@/core/stations/pack';
 import { partOf } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
@@ -22,6 +22,8 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
   const [other, setOther] = useState<{ readonly ah: number; readonly ohm: number } | null>(null);
   const [socA, setSocA] = useState(0.69);
   const [socB, setSocB] = useState(0.61);
+  /** By meter, open, V: the charge follows from them. */
+  const [read, setRead] = useState<{ readonly a: number | null; readonly b: number | null }>({ a: null, b: null });
   const dispatch = useBench((bench) => bench.dispatch);
   if (!pack) return null;
   const system = assessment.build.units;
@@ -33,6 +35,9 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
     )?.capacityAh ?? ownAh;
   const ownOhm = pack.cellsOhm + pack.otherOhm;
   const second = other ?? { ah: Math.round(ownAh / 2), ohm: Math.round(ownOhm * 2 * 1e4) / 1e4 };
+  // So many of the same cells, where that is what was told.
+  const wholes = Math.round(second.ah / cellAh);
+  const same = other === null && wholes >= 1 && Math.abs(second.ah / cellAh - wholes) < 0.01 ? wholes : null;
   const advice = joinAdvice({
     chemistry: pack.chemistry,
     cellsInSeries: pack.cellsInSeries,
@@ -69,7 +74,10 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           unit="%"
           system={system}
           value={socA}
-          onCommit={(value) => setSocA(share(value))}
+          onCommit={(value) => {
+            setSocA(share(value));
+            setRead({ ...read, a: null });
+          }}
         />
         <QuantityField
           label="The second one to"
@@ -77,8 +85,32 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           unit="%"
           system={system}
           value={socB}
-          onCommit={(value) => setSocB(share(value))}
+          onCommit={(value) => {
+            setSocB(share(value));
+            setRead({ ...read, b: null });
+          }}
         />
+        {(['a', 'b'] as const).map((which) => (
+          <QuantityField
+            key={which}
+            label={which === 'a' ? '… or reads, open' : 'The second one reads'}
+            dimension="voltage"
+            system={system}
+            value={read[which]}
+            empty="not read"
+            note={
+              pack.chemistry === 'lfp' && read[which] !== null
+                ? 'iron phosphate: between a fifth and nine tenths the voltage tells little of the charge'
+                : ''
+            }
+            onCommit={(volts) => {
+              setRead({ ...read, [which]: volts });
+              const soc = share(socAt(pack.chemistry, volts / pack.cellsInSeries));
+              if (which === 'a') setSocA(soc);
+              else setSocB(soc);
+            }}
+          />
+        ))}
       </div>
       <p
         className="mt-3 flex items-center gap-2 text-lead font-semibold"
@@ -127,15 +159,15 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
       <div className="mt-3 flex flex-wrap items-center gap-3">
         <Action
           onPress={() => {
-            const parallel = Math.max(1, Math.round(second.ah / cellAh));
-            const edit = secondStringEdit(assessment, parallel, freshId());
+            const edit = secondStringEdit(assessment, same ?? second, freshId());
             if (edit) dispatch(edit);
           }}
         >
           Put a second string into the build
         </Action>
         <span className="text-soft">
-          with its own fuse and contactor, cells {Math.max(1, Math.round(second.ah / cellAh))} in parallel
+          with its own fuse and contactor,{' '}
+          {same === null ? `cells of its own, ${second.ah} Ah` : `${same} of the same cells in parallel`}
         </span>
       </div>
       <div className="mt-3">

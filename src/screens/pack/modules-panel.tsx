@@ -2,8 +2,10 @@
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { buildFileName, modulesCsv, type ReadModules } from '@/core/formats';
+import { formatQuantity } from '@/core/quantities';
+import { modulesPack } from '@/core/remedies';
 import { matchModules } from '@/core/simulate';
-import { useBench } from '@/store/bench';
+import { freshId, useBench } from '@/store/bench';
 import { Action, decimalMark, download, FileAction } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
@@ -27,6 +29,8 @@ export function ModulesPanel({ assessment }: { assessment: Assessment }) {
     () => (modules.length >= 2 ? matchModules(modules, series, perGroup) : null),
     [modules, series, perGroup],
   );
+  const [seed] = useState(freshId);
+  const pack = match ? modulesPack(build, modules, match, seed) : null;
   const take = (file: File) =>
     readModulesFile(file).then(
       (found) => {
@@ -89,6 +93,20 @@ export function ModulesPanel({ assessment }: { assessment: Assessment }) {
             </b>
             . No sharing beats {match.boundAh.toFixed(1)} Ah.
           </p>
+          {pack ? (
+            <p className="mt-2 flex flex-wrap items-center gap-3">
+              <Action onPress={() => dispatch(pack.edit)}>Make them the pack</Action>
+              <span className="text-soft">
+                {pack.cellsInSeries} cells in series, {pack.capacityAh.toFixed(1)} Ah,{' '}
+                {formatQuantity({ value: pack.resistanceOhm, dimension: 'resistance' }, build.units, 3).text} in all;
+                what is spare stays on this list
+              </span>
+            </p>
+          ) : (
+            <p className="mt-2 text-soft">
+              Lay out boxes with cells of their chemistry first: these then take their place.
+            </p>
+          )}
           <ol className="mt-1 columns-2 text-small tabular-nums min-[900px]:columns-3">
             {match.groups.map((group, k) => (
               <li key={group.ids.join()} className="break-inside-avoid border-b border-rule/70 py-0.5">

@@ -7,6 +7,7 @@ import { formatMargin, formatQuantity, type UnitSystem } from '@/core/quantities
 import { Action } from '@/ui/action';
 import { Checkbox } from '@/ui/checkbox';
 import { ChoiceField } from '@/ui/choice-field';
+import { copyText } from '@/ui/copy-text';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
@@ -136,10 +137,7 @@ function SumTool({ sum, system }: { sum: Sum; system: UnitSystem }) {
               <div className="mt-3 flex flex-wrap items-center gap-2">
                 <Action
                   onPress={() => {
-                    void navigator.clipboard.writeText(text).then(
-                      () => setCopied(true),
-                      () => setCopied(false),
-                    );
+                    void copyText(text).then(setCopied);
                   }}
                 >
                   Copy

@@ -84,7 +84,7 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
       <TextField
         label="Tyres"
         value={vehicle.tyre ?? ''}
-        empty={vehicle.body && !vehicle.tyre ? `assumed ${body.tyre}` : 'as on the side wall: 185/80R14'}
+        empty={vehicle.body && !vehicle.tyre ? `assumed ${body.tyre}` : 'as on the side wall: 185/80R14 91T'}
         refuse={(text) => {
           const answer = parseTyre(text);
           return answer.ok ? null : answer.reason;

@@ -127,6 +127,21 @@ export const EDITS = {
     },
   }),
 
+  /** Measured modules in their groups become the pack: one cell part for all boxes, a group being one in parallel. */
+  takeModules: define<{ part: Part; boxes: readonly { deviceId: string; cellsInSeries: number }[] }>({
+    title: (_, { part, boxes }) =>
+      `${boxes.reduce((sum, { cellsInSeries }) => sum + cellsInSeries, 0)} in series of ${part.name}`,
+    apply: (draft, { part, boxes }) => {
+      for (const { deviceId, cellsInSeries } of boxes) {
+        const box = deviceToEdit(draft, deviceId);
+        if (box.kind !== 'box') throw new EditRefused('Only a box holds cells.', 'Choose a box.');
+        swapPart(draft, box, part);
+        box.cellsInSeries = whole(cellsInSeries, 1, 500, 'Cells in series');
+        box.cellsInParallel = 1;
+      }
+    },
+  }),
+
   renameDevice: define<{ deviceId: string; name: string }>({
     title: (build, { deviceId, name }) => `call ${deviceName(build, deviceId)} ${name}`,
     apply: (draft, { deviceId, name }) => {

@@ -175,7 +175,7 @@ export function larkspur(id = 'larkspur'): Build {
       body: 'estate',
       category: 'M1',
       payloadKg: 230,
-      tyre: '5.60-13',
+      tyre: '5.60-13 76S',
       finalDriveRatio: 4.2,
       gearRatios: [3.6, 2.2, 1.4, 1],
     },

@@ -22,6 +22,7 @@ import { several } from './several-rule';
 import { assumedIn, motorRef, ROAD } from './shared';
 import { STAGE_RULES } from './stage-rules';
 import { TRIP_RULES } from './trip-rules';
+import { TYRE_RULES } from './tyre-rules';
 
 /** A steady speed on a grade, with the torque of the lowest link voltage that the circuit then has. */
 function steadyFinding<Figure extends 'speed' | 'grade'>(
@@ -252,4 +253,5 @@ export const DRIVE_RULES: readonly Rule[] = [
   ...BRAKING_RULES,
   ...STAGE_RULES,
   ...CLAIM_RULES,
+  ...TYRE_RULES,
 ];

@@ -8,6 +8,31 @@ const PLUGS = 'Plugs, places and the 12-volt side';
 /** What happens in every second build. */
 export const USUAL_MISTAKES: readonly Mistake[] = [
   {
+    kind: 'Tyres',
+    did: 'tyres of a small car under a nine-seater',
+    on: 'firn',
+    plant: edit({ edit: 'setTyre', input: { tyre: '195/80R15 76S' } }),
+    speaks: 'drive.tyre-load:tyres',
+    says: 'The tyres carry less than lies on them',
+  },
+  {
+    kind: 'Tyres',
+    did: 'tyres for 80 km/h on a car that runs faster',
+    on: 'larkspur',
+    plant: edit({ edit: 'setTyre', input: { tyre: '5.60-13 76F' } }),
+    speaks: 'drive.tyre-speed:tyres',
+    says: 'It runs faster than its tyres bear',
+  },
+  {
+    kind: 'Tyres',
+    did: 'a tyre size without what stands behind it',
+    on: 'larkspur',
+    plant: edit({ edit: 'setTyre', input: { tyre: '5.60-13' } }),
+    speaks: 'drive.tyre-load:tyres',
+    says: 'Load on the tyres',
+    asks: true,
+  },
+  {
     kind: VOLTS,
     did: 'a heater of the 144 V class on the 350 V pack',
     on: 'firn',

@@ -1,0 +1,91 @@
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
+import { parseTyre, type TyreService } from '../../physics/tyre';
+import { inverterPowerW, lowestStringV, massesOf, nominalLinkV, type Vehicle } from '../../vehicle';
+import { defineRule, type Rule } from '../define';
+import { driveResults } from './results';
+
+const TYRES: Ref = { kind: 'build', id: 'tyres', name: 'Tyres' };
+
+/** What stands behind the size of the tyres. missing: a size without it; null: no size is told, or it is none of a road vehicle. */
+function serviceOf({ build }: Vehicle): TyreService | 'missing' | null {
+  const { tyre, category } = build.vehicle;
+  if (tyre === undefined || category === 'T') return null;
+  const answer = parseTyre(tyre);
+  return answer.ok ? (answer.tyre.service ?? 'missing') : null;
+}
+
+const ASKED = 'the load index and speed symbol behind the size, such as 88H';
+
+const load = defineRule({
+  id: 'drive.tyre-load',
+  endangers: 'people',
+  says: {
+    fails: 'The tyres carry less than lies on them',
+    holds: 'The tyres carry what lies on them',
+    line: '{demand} on one of the {axle} tyres, rated for {limit}',
+    open: 'Load on the tyres',
+  },
+  comfort: 0,
+  sources: [
+    'Load index of the side wall (ISO 4000-1, from memory: verify) against half of the heavier axle with a usual load',
+  ],
+  judge: ({ vehicle }): Finding<'axle'>[] => {
+    const service = serviceOf(vehicle);
+    if (service === null) return [];
+    const missing = [...(service === 'missing' ? [ASKED] : [])];
+    const { loaded } = massesOf(vehicle);
+    // What the axles lack is asked in Pack.
+    if (missing.length > 0) return [{ subject: TYRES, missing: missing.map((what) => ({ ref: TYRES, what })) }];
+    if (!loaded || service === 'missing') return [];
+    const front = loaded.frontKg >= loaded.rearKg;
+    const demand = Math.max(loaded.frontKg, loaded.rearKg) / 2;
+    return [
+      {
+        subject: TYRES,
+        demand: { value: demand, dimension: 'mass' },
+        limit: { value: service.loadKg, dimension: 'mass' },
+        margin: marginAtMost(demand, service.loadKg),
+        figures: { axle: front ? 'front' : 'rear' },
+        assumed: ['Two tyres on the axle, as much on either.'],
+      },
+    ];
+  },
+  remedies: 'Tyres with a higher load index, or less on that axle.',
+});
+
+const speed = defineRule({
+  id: 'drive.tyre-speed',
+  endangers: 'people',
+  says: {
+    fails: 'It runs faster than its tyres bear',
+    holds: 'The tyres bear its top speed',
+    line: '{demand} on the flat, the symbol of the tyres is for {limit}',
+  },
+  comfort: 0,
+  sources: ['Speed symbol of the side wall (ISO 4000-1, from memory: verify) against the top speed on the flat'],
+  judge: ({ vehicle }): Finding[] => {
+    const service = serviceOf(vehicle);
+    if (service === null || service === 'missing') return [];
+    const linkV = lowestStringV(vehicle) ?? nominalLinkV(vehicle.build);
+    const figures = driveResults(vehicle, linkV, inverterPowerW(vehicle.build, 'hard-acceleration'));
+    if (!figures) return [];
+    return [
+      {
+        subject: TYRES,
+        demand: { value: figures.topSpeedMPerS, dimension: 'speed' },
+        limit: { value: service.speedMPerS, dimension: 'speed' },
+        margin: marginAtMost(figures.topSpeedMPerS, service.speedMPerS),
+        lines: () => [
+          {
+            formula: 'v_top ≤ v_symbol',
+            figures: `${q(linkV, 'voltage')} at the link`,
+            result: { value: figures.topSpeedMPerS, dimension: 'speed' },
+          },
+        ],
+      },
+    ];
+  },
+  remedies: 'Tyres for a higher speed, or a limit of speed in the controller.',
+});
+
+export const TYRE_RULES: readonly Rule[] = [load, speed];
