@@ -20,7 +20,9 @@ const column = defineRule({
   ],
   judge: ({ vehicle }): Finding[] => {
     if (!has.column(vehicle)) return [];
-    const { columnNm } = vehicle.build.steering ?? {};
+    const { columnNm: ratedNm, speedTold, safeDefault } = vehicle.build.steering ?? {};
+    // Without the speed it never gives more than little: nothing to park with.
+    const columnNm = speedTold === false && safeDefault ? 0 : ratedNm;
     const found = rimOf(vehicle);
     // What the axle lacks is asked by the rim.
     if (columnNm === undefined) return [asks(COLUMN, 'the torque that the assist adds')];
@@ -92,7 +94,9 @@ const curve = defineRule({
   ],
   judge: ({ vehicle }): Finding<'detail'>[] => {
     if (!has.column(vehicle)) return [];
-    const { fullToMPerS, noneFromMPerS } = vehicle.build.steering ?? {};
+    const { fullToMPerS, noneFromMPerS, speedTold, safeDefault } = vehicle.build.steering ?? {};
+    // It follows no speed.
+    if (speedTold === false && safeDefault) return [];
     if (fullToMPerS === undefined || noneFromMPerS === undefined)
       return [
         asks(

@@ -91,8 +91,24 @@ const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
       ? fed(choice === 'coolant-heater' ? 'heater on the bus, its coolant pump' : 'heater on the bus, its blower')
       : { lacks: 'a heater on the bus, in HV circuit' };
   },
-  cooling: (choice) =>
-    choice === 'plate' ? { holds: 'plate in air: Drive shows the motor’s temperature' } : fed('coolant pump'),
+  cooling: (choice, vehicle) => {
+    const cooled = vehicle.devices.filter(({ device }) => device.kind === 'inverter' || device.kind === 'motor');
+    const by = (medium: 'air' | 'liquid') =>
+      cooled.filter(({ part }) => (part?.kind === 'inverter' || part?.kind === 'motor') && part.cooling === medium);
+    const wet = by('liquid');
+    if (choice === 'plate')
+      return wet.length > 0
+        ? {
+            against: `${wet.map(({ device }) => device.name).join(' and ')} by its part needs coolant: a plate in air takes nothing out of it`,
+          }
+        : { holds: 'plate in air: Drive shows the motor’s temperature' };
+    // Both are told, and neither has a way for coolant.
+    return cooled.length > 0 && by('air').length === cooled.length && choice === 'liquid'
+      ? {
+          against: `${cooled.map(({ device }) => device.name).join(' and ')} by their parts are cooled by air: coolant has no way through them`,
+        }
+      : fed('coolant pump');
+  },
   ancillaries: (choice, _, { schools }) => {
     if (choice === 'separate') return { holds: 'each its own' };
     if (jobOf(schools, 'steering') !== undefined)

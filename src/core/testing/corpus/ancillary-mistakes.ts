@@ -143,6 +143,14 @@ export const WARMTH_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: WARMTH,
+    did: 'a plate in air for a motor that is made for coolant',
+    on: 'firn',
+    plant: both(edit({ edit: 'setSchool', input: { cooling: 'plate' } }), figure('plateArea', 3)),
+    speaks: 'survey.school:school-cooling',
+    says: 'Cooling of the drive: the build says otherwise',
+  },
+  {
+    kind: WARMTH,
     did: 'coolant that comes to the motor first, on little flow',
     on: 'firn',
     plant: both(figure('coolantFlow', 1.5), figure('radiator', 400), answer('cooling', 'motorFirst', true)),

@@ -231,6 +231,14 @@ export const BRAKE_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: BRAKES,
+    did: 'column assist that nobody tells the speed, to park with',
+    on: 'firn',
+    plant: both(column, answer('steering', 'speedTold', false)),
+    speaks: 'steering.column-torque:steering-column',
+    says: 'Column assist is too weak for parking',
+  },
+  {
+    kind: BRAKES,
     did: 'a steering pump by speed that stops when the signal is lost',
     on: 'firn',
     plant: both(bySpeed, answer('steering', 'pumpsOn', false)),

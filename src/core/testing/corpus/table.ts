@@ -3,6 +3,7 @@ import { BRAKE_MISTAKES } from './brake-mistakes';
 import { CHARGE_MISTAKES } from './charge-mistakes';
 import { CLOSING_MISTAKES } from './closing-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
+import { HAND_MISTAKES } from './hand-mistakes';
 import { HARMLESS } from './harmless';
 import { LIVE_MISTAKES } from './live-mistakes';
 import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-mistakes';
@@ -25,6 +26,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...BRAKE_MISTAKES,
   ...WARMTH_MISTAKES,
   ...MISSING_MISTAKES,
+  ...HAND_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,
   ...USUAL_MISTAKES,

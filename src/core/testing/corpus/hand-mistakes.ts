@@ -1,0 +1,82 @@
+import { both, type Change, edit, refit } from './change';
+import type { Mistake } from './mistake';
+
+const UNTOLD = 'Data that nobody told';
+
+/** A second motor beside the first, of the same part. */
+const secondMotor: Change = (build) => {
+  const { hv } = build.circuits;
+  const first = hv.devices.motor!;
+  const second = { ...first, id: 'motor-2', name: 'Rear motor' };
+  return { ...build, circuits: { ...build.circuits, hv: { ...hv, devices: { ...hv.devices, 'motor-2': second } } } };
+};
+
+/** Parts of one’s own, what one has, and a motor too many. */
+export const HAND_MISTAKES: readonly Mistake[] = [
+  {
+    kind: UNTOLD,
+    did: 'a second motor, of which nothing is reckoned',
+    on: 'larkspur',
+    plant: secondMotor,
+    speaks: 'drive.several:motor-2',
+    says: 'Rear motor is not reckoned with',
+    asks: true,
+  },
+  {
+    kind: UNTOLD,
+    did: 'an inverter whose highest voltage nobody knows',
+    on: 'larkspur',
+    plant: refit('inverter', 'inverter', { origins: { 'window.absoluteMaxV': 'unknown' } }),
+    speaks: 'part.unknown:inverter',
+    says: 'Inverter: figures that nobody knows',
+    asks: true,
+  },
+  {
+    kind: UNTOLD,
+    did: 'a budget, and a part without a price',
+    on: 'larkspur',
+    plant: edit(
+      { edit: 'setFigure', input: { figure: 'budget', value: 2000 } },
+      { edit: 'listInHand', input: { items: [{ id: 'h1', name: 'Motor', made: false, state: 'here', count: 1 }] } },
+    ),
+    speaks: 'survey.budget:costs',
+    says: 'Costs of the parts',
+    asks: true,
+  },
+  {
+    kind: 'Parts that were found',
+    did: 'parts that cost more than the budget',
+    on: 'larkspur',
+    plant: edit(
+      { edit: 'setFigure', input: { figure: 'budget', value: 2000 } },
+      {
+        edit: 'listInHand',
+        input: { items: [{ id: 'h1', name: 'Motor', made: false, state: 'here', count: 2, price: 1500 }] },
+      },
+    ),
+    speaks: 'survey.budget:costs',
+    says: 'The parts cost more than the budget',
+  },
+  {
+    kind: 'Parts that were found',
+    did: 'a motor with corroded connectors, fitted all the same',
+    on: 'larkspur',
+    plant: edit({
+      edit: 'listInHand',
+      input: {
+        items: [{ id: 'h1', name: 'Yard motor', made: false, state: 'fitted', count: 1, found: { connectors: 'bad' } }],
+      },
+    }),
+    speaks: 'survey.in-hand:in-hand-h1',
+    says: 'Yard motor was found bad and is fitted all the same',
+  },
+  {
+    kind: UNTOLD,
+    did: 'a second motor whose back-voltage nobody knows',
+    on: 'firn',
+    plant: both(secondMotor, refit('motor-2', 'motor', { backVoltagePerKrpmV: undefined })),
+    speaks: 'drive.back-voltage:motor-2',
+    says: 'Rear motor turned fast',
+    asks: true,
+  },
+];
