@@ -43,6 +43,12 @@ test('salvaged modules from a table are matched, and a broken table is refused b
   // 50 + 30 and 45 + 35 instead of 95 and 65.
   await expect(page.locator('[data-match]')).toContainText(/80\.0 Ah, in the order of the list 65\.0 Ah: 23\.1 % more/);
   await expect(check(page, 'pack.modules:modules')).toHaveAttribute('data-verdict', 'fails');
+  // Firn’s two boxes take one group each: 7.5 V are two cells of 3.65 V, so four in series hold 4 · 3.65 · 80 Wh.
+  await page.getByRole('button', { name: 'Make them the pack' }).click();
+  await expect(page.getByText(/1\.17\s*kWh gross/)).toBeVisible();
+  await expect(check(page, 'pack.delivers:pack')).toHaveAttribute('data-verdict', 'fails');
+  await page.keyboard.press('u');
+  await expect(page.getByText(/57\.8\s*kWh gross/)).toBeVisible();
 });
 
 test('a trip made by segments is driven, and a set speed runs for hours', async ({ page }) => {

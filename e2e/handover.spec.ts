@@ -54,7 +54,7 @@ test('a second device joins over the local network and receives a build by a cod
   await field.fill(code);
   await phone.getByRole('button', { name: 'Fetch it' }).click();
   await expect(phone).toHaveURL(/\/hv-circuit\?build=/);
-  await expect(phone.getByText('Larkspur', { exact: true }).first()).toBeVisible();
+  await expect(phone.getByText('Larkspur', { exact: true }).filter({ visible: true }).first()).toBeVisible();
   await saved(phone);
 
   await phone.goto('/');
