@@ -5,7 +5,8 @@ import type { NextFigure, StarterChoice } from '@/core/remedies';
 import type { RankedBrief, RemediesWorker, RemedyAnswer, StarterBrief, TrialBrief } from './remedies.worker';
 
 let remote: Remote<RemediesWorker> | null = null;
-let fail: ((reason: Error) => void) | null = null;
+/** Everybody who waits for an answer: a dead worker gives none. */
+const waiting = new Set<(reason: Error) => void>();
 
 function worker(): Remote<RemediesWorker> {
   if (remote) return remote;
@@ -13,7 +14,8 @@ function worker(): Remote<RemediesWorker> {
   // A dead worker never answers: say so, and start a fresh one next time.
   started.onerror = (event) => {
     remote = null;
-    fail?.(new Error(event.message || 'the worker stopped'));
+    for (const reject of waiting) reject(new Error(event.message || 'the worker stopped'));
+    waiting.clear();
   };
   remote = wrap<RemediesWorker>(started);
   return remote;
@@ -25,8 +27,10 @@ export const findRemediesAside = (build: Build, key: string): Promise<RemedyAnsw
 
 function aside<T>(ask: (api: Remote<RemediesWorker>) => Promise<T>): Promise<T> {
   return new Promise((resolve, reject) => {
-    fail = reject;
-    ask(worker()).then(resolve, reject);
+    waiting.add(reject);
+    ask(worker())
+      .then(resolve, reject)
+      .finally(() => waiting.delete(reject));
   });
 }
 

@@ -11,13 +11,20 @@ import { stationHref } from './stations';
 
 /** Edits follow each other: only once nothing came for so long is the next figure looked for, ms. */
 const IDLE_MS = 1500;
+/** Trying figures on a larger build takes the remedies’ worker for too long. */
+const MOST_THINGS = 240;
 const nameOf = (id: string): string => STATIONS.find((station) => station.id === id)?.name ?? id;
 
 /** The one missing figure that opens most checks, with a press that goes there; nothing while none is missing. */
 export function NextLine({ assessment: { build, results } }: { assessment: Assessment }) {
   const router = useRouter();
   const [next, setNext] = useState<NextFigure | null>(null);
-  const started = results.pack !== null;
+  const { hv, lv } = build.circuits;
+  const things = [hv, lv].reduce(
+    (sum, one) => sum + Object.keys(one.devices).length + Object.keys(one.conductors).length,
+    0,
+  );
+  const started = results.pack !== null && things <= MOST_THINGS;
   useEffect(() => {
     if (!started) {
       setNext(null);

@@ -173,7 +173,7 @@ export function firn9(id = 'firn-9'): Build {
       payloadKg: 750,
       dragAreaM2: 2,
       rollingCoefficient: 0.016,
-      tyre: '195/80R15C 106/104N',
+      tyre: '195/80R15C 106/104R',
       finalDriveRatio: 4.1,
       stageRatio: 1.95,
     },
