@@ -222,6 +222,7 @@ function Line({ item, build, onGone }: { item: InHand; build: Build; onGone: () 
           <>
             <TextField
               label="Came with"
+              wide
               value={item.came ?? ''}
               empty="plugs, pins, keys, wiring"
               clears

@@ -302,7 +302,7 @@ export function larkspur(id = 'larkspur'): Build {
       },
       'hand-brushes': {
         id: 'hand-brushes',
-        name: 'Fuse links, spare',
+        name: 'Fuse links',
         made: false,
         state: 'here',
         count: 2,
