@@ -30,10 +30,13 @@ export const ancillaries = defineStation({
     ...COOLING_RULES,
     ...GAUGE_RULES,
   ],
-  leaves: ({ vehicle: { build } }) => [
+  leaves: ({ vehicle: { build, devices } }) => [
     ...(build.schools.brakes === undefined ? ['Brakes: how they are assisted is not entered.'] : []),
     ...(build.schools.steering === undefined ? ['Steering: how it is assisted is not entered.'] : []),
     ...(build.gauges === undefined ? ['Gauges and warning lamps: nothing of them is entered.'] : []),
+    ...(devices.some(({ device }) => device.kind === 'heater')
+      ? ['The cold inrush of a heating element against its fuse: its sheet says how much and for how long.']
+      : []),
     'What a compressor does to the range, and how cold it gets; where the brakes are shared between front and rear.',
     'Brakes and steering: a licensed person inspects and signs them.',
   ],
