@@ -47,6 +47,12 @@ describe('matched modules become the pack', () => {
     expect(margin(build)).not.toBe(margin(larkspur()));
   });
 
+  test('modules that rest where no cell of this chemistry rests do not become the pack', () => {
+    // 7.5 V are two cells of 3.75 V: iron phosphate is full at 3.65 V.
+    const other = modules.map((one) => ({ ...one, voltageV: 7.5 }));
+    expect(modulesPack(larkspur(), other, matchModules(other, 40, 2)!, 'r')).toBeNull();
+  });
+
   test('whole modules go to each box, all of them; undone by one step', () => {
     const two = matchModules(
       modules.map((one) => ({ ...one, voltageV: 7.4 })),

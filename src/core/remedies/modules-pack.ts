@@ -12,7 +12,8 @@ export interface ModulesPack {
 
 /**
  * The matched groups as the pack: the weakest group sets the capacity, the sum of the resistances the sag. Voltages, limits and mass of a cell
- * stay those of the cell that is fitted, and are marked as that. Null: no box holds cells to go by, or the groups don’t go round.
+ * stay those of the cell that is fitted, and are marked as that. Null: no box holds cells to go
+ * by, the groups don’t go round, or at rest they read what no such cell reads.
  */
 export function modulesPack(
   build: Build,
@@ -28,6 +29,9 @@ export function modulesPack(
   const meanV =
     modules.reduce((sum, { id, voltageV }) => sum + (used.has(id) ? voltageV : 0), 0) / Math.max(1, used.size);
   const perModule = Math.max(1, Math.round(meanV / cell.nominalV));
+  // Modules of another chemistry are no cells of this one.
+  const cellV = meanV / perModule;
+  if (cellV < cell.emptyV || cellV > cell.fullV) return null;
   const cellsInSeries = match.groups.length * perModule;
   const resistanceOhm = match.groups.reduce((sum, group) => sum + group.resistanceOhm, 0);
   const { maxDischargeA: _, peakDischargeA: _p, maxChargeA: _c, peakChargeA: _q, ...like } = cell;
@@ -43,6 +47,7 @@ export function modulesPack(
     origins: {
       capacityAh: 'measured',
       resistanceOhm: 'measured',
+      chemistry: 'generic',
       linkResistanceOhm: 'generic',
       nominalV: 'generic',
       fullV: 'generic',

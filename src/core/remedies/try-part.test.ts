@@ -72,6 +72,20 @@ test('another part brings its own draws; what somebody typed stays', () => {
   expect(swap(1234).powersW!.cruise).toBe(1234);
 });
 
+test('a charger whose sheet does not say what it gives leaves the figure of the old one behind: it is asked for', () => {
+  const { chargePowerW: _, ...silent } = cataloguePart('charger-144-1500', 'bus-device');
+  const charger = Object.values(larkspur().circuits.hv.devices).find(({ partId }) => partId === silent.id)!;
+  const rated = applyEdit(larkspur(), {
+    edit: 'setDevicePower',
+    input: { deviceId: charger.id, state: 'charging', powerW: 1500 },
+  }).build;
+  const swapped = applyEdit(rated, {
+    edit: 'fitPart',
+    input: { deviceId: charger.id, part: { ...silent, id: 'own-charger' } },
+  }).build;
+  expect(swapped.circuits.hv.devices[charger.id]!.powersW!.charging).toBeUndefined();
+});
+
 describe('figures that nobody knows', () => {
   const own = (origin: 'unknown' | 'plate'): Build => {
     const part: InverterPart = {

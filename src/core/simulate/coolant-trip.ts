@@ -21,7 +21,7 @@ export interface CoolantTrip {
 /** Null: the loop is not told, or the trip is not driven. Standing, the radiator gives what it does at standstill; a tenth of driving where that is not told. */
 export function coolantTrip(vehicle: Vehicle, trip: TripRuns | null): CoolantTrip | null {
   const flowLPerMin = loopFlow(vehicle);
-  const { radiatorWPerK, stillWPerK, coolantL } = vehicle.build.cooling ?? {};
+  const { radiatorWPerK, stillWPerK, coolantL, motorFirst = false } = vehicle.build.cooling ?? {};
   const pack = tripPack(vehicle);
   if (flowLPerMin === null || radiatorWPerK === undefined || !pack || !trip) return null;
   const airC = hottestDayC(vehicle.build);
@@ -35,9 +35,10 @@ export function coolantTrip(vehicle: Vehicle, trip: TripRuns | null): CoolantTri
     const radiator = speedMPerS > WIND_FROM ? radiatorWPerK : (stillWPerK ?? radiatorWPerK / 10);
     const takes = effectiveness(radiator, stream) * stream;
     const power = Math.abs(currentA) * volts[k]!.cellV * pack.cellsInSeries;
-    const lossW = power * (1 - INVERTER) + power * INVERTER * (1 - MOTOR);
-    // Behind the radiator.
-    const inletC = hotC - (takes * (hotC - airC)) / stream;
+    const motorW = power * INVERTER * (1 - MOTOR);
+    const lossW = power * (1 - INVERTER) + motorW;
+    // Behind the radiator, and behind the motor where the stream comes to that first.
+    const inletC = hotC - (takes * (hotC - airC)) / stream + (motorFirst ? motorW / stream : 0);
     hottestC = Math.max(hottestC, inletC);
     if (next) {
       // The lump’s own exponential over the step: stable however long it is.

@@ -118,7 +118,16 @@ export {
 export { type Segment, tripOfSegments } from './segments';
 export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
 export { type StandIn, type StandInSays, standIn } from './stand-in';
-export { columnCurve, type RackFlow, type Rim, ROLLING, rackFlow, rimOf, WHEEL_SPEEDS } from './steering-need';
+export {
+  columnAssistNm,
+  columnCurve,
+  type RackFlow,
+  type Rim,
+  ROLLING,
+  rackFlow,
+  rimOf,
+  WHEEL_SPEEDS,
+} from './steering-need';
 export { type TapFault, type TypedTaps, tapFaults, tapSpread, tapWords, typedTaps } from './tap-readings';
 export {
   BOX_W_PER_K,

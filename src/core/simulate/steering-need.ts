@@ -105,19 +105,31 @@ export function rimOf(vehicle: Vehicle): Rim | null {
 export const ROLLING = 0.4;
 
 /**
- * Force at the rim of rolling wheels over speed, N: all of the column’s torque up to one speed, falling evenly to nothing at another.
- * Empty: the rim, the torque or a speed is not told, or the speeds are the wrong way round.
+ * Torque of the column’s assist at a speed, Nm: all of it up to one speed, falling evenly to nothing at another. Without the speed signal it
+ * gives nothing to reckon with where it falls back, and all of it at any speed where it does not. Null: something of it is not told, or the
+ * speeds are the wrong way round.
  */
+export function columnAssistNm({ build: { steering = {} } }: Vehicle, speedMPerS: number): number | null {
+  const { columnNm, fullToMPerS, noneFromMPerS, speedTold, safeDefault } = steering;
+  if (speedTold === false && safeDefault === true) return 0;
+  if (columnNm === undefined) return null;
+  if (speedMPerS === 0 || (speedTold === false && safeDefault === false)) return columnNm;
+  if (fullToMPerS === undefined || noneFromMPerS === undefined || fullToMPerS >= noneFromMPerS) return null;
+  return columnNm * Math.min(1, Math.max(0, (noneFromMPerS - speedMPerS) / (noneFromMPerS - fullToMPerS)));
+}
+
+/** Force at the rim of rolling wheels over speed, N, with the assist and without. Empty: the rim or a figure of the assist is not told. */
 export function columnCurve(
   vehicle: Vehicle,
 ): readonly { readonly speedMPerS: number; readonly withN: number; readonly withoutN: number }[] {
-  const { columnNm, fullToMPerS, noneFromMPerS, rimM } = vehicle.build.steering ?? {};
+  const { fullToMPerS, noneFromMPerS, rimM } = vehicle.build.steering ?? {};
   const rim = rimOf(vehicle);
-  if (!rim || columnNm === undefined || fullToMPerS === undefined || noneFromMPerS === undefined) return [];
-  if (fullToMPerS >= noneFromMPerS) return [];
+  if (!rim || fullToMPerS === undefined || noneFromMPerS === undefined || fullToMPerS >= noneFromMPerS) return [];
   const withoutN = ROLLING * rim.forceN;
-  return [0, fullToMPerS, noneFromMPerS, 1.5 * noneFromMPerS].map((speedMPerS) => {
-    const share = Math.min(1, Math.max(0, (noneFromMPerS - speedMPerS) / (noneFromMPerS - fullToMPerS)));
-    return { speedMPerS, withN: Math.max(0, withoutN - (share * columnNm) / (rimM ?? RIM_M)), withoutN };
+  return [0, fullToMPerS, noneFromMPerS, 1.5 * noneFromMPerS].flatMap((speedMPerS) => {
+    const assistNm = columnAssistNm(vehicle, speedMPerS);
+    return assistNm === null
+      ? []
+      : [{ speedMPerS, withN: Math.max(0, withoutN - assistNm / (rimM ?? RIM_M)), withoutN }];
   });
 }

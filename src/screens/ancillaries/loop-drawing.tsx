@@ -6,13 +6,25 @@ import type { DriveLoop } from '@/core/simulate';
 export function LoopDrawing({ loop, system }: { loop: DriveLoop; system: UnitSystem }) {
   const c = (value: number) => formatQuantity({ value, dimension: 'temperature' }, system, 3).text;
   const w = (value: number) => formatQuantity({ value, dimension: 'power' }, system, 3).text;
-  const hot = loop.inletC > loop.limitC;
-  const [inverter] = loop.parts;
+  const hot = loop.inverterInC > loop.limitC;
+  const between = loop.parts[0]!.coolantC;
+  // In the order of the flow; the limit belongs to what comes to the inverter.
+  const [first, second] = loop.motorFirst
+    ? [
+        { name: 'Motor', lossW: loop.motorW },
+        { name: 'Inverter', lossW: loop.inverterW },
+      ]
+    : [
+        { name: 'Inverter', lossW: loop.inverterW },
+        { name: 'Motor', lossW: loop.motorW },
+      ];
+  const mark = (value: number, limited: boolean) => (hot && limited ? `✕ ${c(value)}` : c(value));
+  const look = (limited: boolean) => (hot && limited ? 'fill-fails font-semibold' : 'font-semibold');
   return (
     <svg
       viewBox="0 0 640 190"
       role="img"
-      aria-label={`Coolant ${c(loop.inletC)} into the inverter, ${c(loop.hottestC)} into the radiator`}
+      aria-label={`Coolant ${c(loop.inverterInC)} into the inverter, ${c(loop.hottestC)} into the radiator`}
       className="w-full min-w-[560px] max-w-[720px] text-small"
     >
       <path
@@ -28,21 +40,21 @@ export function LoopDrawing({ loop, system }: { loop: DriveLoop; system: UnitSys
         ))}
         <circle cx={180} cy={60} r={17} />
         <path d="M172 50 L194 60 L172 70 Z" className="fill-ink stroke-none" />
-        <rect x={250} y={32} width={100} height={56} />
-        <rect x={450} y={32} width={100} height={56} rx={28} />
+        <rect x={250} y={32} width={100} height={56} rx={loop.motorFirst ? 28 : 0} />
+        <rect x={450} y={32} width={100} height={56} rx={loop.motorFirst ? 0 : 28} />
       </g>
       <g className="fill-ink font-tight" textAnchor="middle">
         <text x={300} y={56}>
-          Inverter
+          {first.name}
         </text>
         <text x={300} y={76} className="fill-soft">
-          {w(loop.inverterW)}
+          {w(first.lossW)}
         </text>
         <text x={500} y={56}>
-          Motor
+          {second.name}
         </text>
         <text x={500} y={76} className="fill-soft">
-          {w(loop.motorW)}
+          {w(second.lossW)}
         </text>
         <text x={65} y={14}>
           Radiator, air {c(loop.airC)}
@@ -50,11 +62,11 @@ export function LoopDrawing({ loop, system }: { loop: DriveLoop; system: UnitSys
         <text x={180} y={96}>
           Pump
         </text>
-        <text x={222} y={36} className={hot ? 'fill-fails font-semibold' : 'font-semibold'}>
-          {hot ? `✕ ${c(loop.inletC)}` : c(loop.inletC)}
+        <text x={222} y={36} className={look(!loop.motorFirst)}>
+          {mark(loop.inletC, !loop.motorFirst)}
         </text>
-        <text x={400} y={46}>
-          {inverter ? c(inverter.coolantC) : ''}
+        <text x={400} y={46} className={look(loop.motorFirst)}>
+          {mark(between, loop.motorFirst)}
         </text>
         <text x={440} y={170}>
           {c(loop.hottestC)}

@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
+import { openCircuitVoltage } from '@/core/physics/cell';
 import { type Dimension, formatQuantity } from '@/core/quantities';
 import { secondStringEdit } from '@/core/remedies';
 import { socAt, tripPack } from '@/core/simulate';
@@ -38,6 +39,12 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
   // So many of the same cells, where that is what was told.
   const wholes = Math.round(second.ah / cellAh);
   const same = other === null && wholes >= 1 && Math.abs(second.ah / cellAh - wholes) < 0.01 ? wholes : null;
+  const [leastV, mostV] = [0, 1].map((soc) => pack.cellsInSeries * openCircuitVoltage(pack.chemistry, soc)) as [
+    number,
+    number,
+  ];
+  const plausible = (volts: number) => volts >= leastV && volts <= mostV;
+  const wrong = [read.a, read.b].some((volts) => volts !== null && !plausible(volts));
   const advice = joinAdvice({
     chemistry: pack.chemistry,
     cellsInSeries: pack.cellsInSeries,
@@ -105,6 +112,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
             }
             onCommit={(volts) => {
               setRead({ ...read, [which]: volts });
+              if (!plausible(volts)) return;
               const soc = share(socAt(pack.chemistry, volts / pack.cellsInSeries));
               if (which === 'a') setSocA(soc);
               else setSocB(soc);
@@ -112,48 +120,69 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           />
         ))}
       </div>
-      <p
-        className="mt-3 flex items-center gap-2 text-lead font-semibold"
-        aria-live="polite"
-        data-join={advice.allowed ? 'close' : 'resistor'}
-      >
-        <VerdictMark shape={advice.allowed ? 'holds' : 'fails'} />
-        {advice.allowed
-          ? `Close them: ${text(Math.abs(advice.direct.initialCurrentA), 'current')} flow at first, ${text(advice.allowedA, 'current')} are gentle`
-          : `Don’t close them: ${text(Math.abs(advice.direct.initialCurrentA), 'current')} would flow, ${text(advice.allowedA, 'current')} are gentle`}
-      </p>
-      <FigureRow
-        label="Between them, open"
-        value={Math.abs(advice.direct.differenceV)}
-        dimension="voltage"
-        system={system}
-      />
-      <FigureRow label="May be closed under" value={advice.allowedDifferenceV} dimension="voltage" system={system} />
-      {advice.allowedSocDifference !== null && (
-        <FigureRow
-          label="… which is, here, a difference of charge of"
-          value={advice.allowedSocDifference}
-          dimension="ratio"
-          system={system}
-        />
-      )}
-      {advice.through && advice.resistorOhm !== null && (
+      {wrong ? (
+        <p className="mt-3 text-fails" role="alert">
+          {pack.cellsInSeries} such cells in series rest between {text(leastV, 'voltage')} and {text(mostV, 'voltage')}:
+          read again, or it is another pack. Close nothing.
+        </p>
+      ) : (
         <>
-          <FigureRow label="Through a resistor of" value={advice.resistorOhm} dimension="resistance" system={system} />
+          <p
+            className="mt-3 flex items-center gap-2 text-lead font-semibold"
+            aria-live="polite"
+            data-join={advice.allowed ? 'close' : 'resistor'}
+          >
+            <VerdictMark shape={advice.allowed ? 'holds' : 'fails'} />
+            {advice.allowed
+              ? `Close them: ${text(Math.abs(advice.direct.initialCurrentA), 'current')} flow at first, ${text(advice.allowedA, 'current')} are gentle`
+              : `Don’t close them: ${text(Math.abs(advice.direct.initialCurrentA), 'current')} would flow, ${text(advice.allowedA, 'current')} are gentle`}
+          </p>
           <FigureRow
-            label="it takes, to a twentieth of the first current"
-            value={advice.through.timeTo5PercentS}
-            dimension="time"
+            label="Between them, open"
+            value={Math.abs(advice.direct.differenceV)}
+            dimension="voltage"
             system={system}
           />
-          <FigureRow label="Resistor, at first" value={advice.resistorW} dimension="power" system={system} />
-          <FigureRow label="Heat in all" value={advice.through.heatJ} dimension="energy" system={system} />
-          <ol className="mt-2 list-decimal space-y-1 pl-5 text-small">
-            <li>Charge the lower one by itself as near as you can: it is quicker than any resistor.</li>
-            <li>Measure both open, meter proved before and after; note the difference.</li>
-            <li>Join through the resistor, with a fuse in each string, and wait.</li>
-            <li>Measure again: under {text(advice.allowedDifferenceV, 'voltage')} take the resistor out and close.</li>
-          </ol>
+          <FigureRow
+            label="May be closed under"
+            value={advice.allowedDifferenceV}
+            dimension="voltage"
+            system={system}
+          />
+          {advice.allowedSocDifference !== null && (
+            <FigureRow
+              label="… which is, here, a difference of charge of"
+              value={advice.allowedSocDifference}
+              dimension="ratio"
+              system={system}
+            />
+          )}
+          {advice.through && advice.resistorOhm !== null && (
+            <>
+              <FigureRow
+                label="Through a resistor of"
+                value={advice.resistorOhm}
+                dimension="resistance"
+                system={system}
+              />
+              <FigureRow
+                label="it takes, to a twentieth of the first current"
+                value={advice.through.timeTo5PercentS}
+                dimension="time"
+                system={system}
+              />
+              <FigureRow label="Resistor, at first" value={advice.resistorW} dimension="power" system={system} />
+              <FigureRow label="Heat in all" value={advice.through.heatJ} dimension="energy" system={system} />
+              <ol className="mt-2 list-decimal space-y-1 pl-5 text-small">
+                <li>Charge the lower one by itself as near as you can: it is quicker than any resistor.</li>
+                <li>Measure both open, meter proved before and after; note the difference.</li>
+                <li>Join through the resistor, with a fuse in each string, and wait.</li>
+                <li>
+                  Measure again: under {text(advice.allowedDifferenceV, 'voltage')} take the resistor out and close.
+                </li>
+              </ol>
+            </>
+          )}
         </>
       )}
       <div className="mt-3 flex flex-wrap items-center gap-3">

@@ -104,7 +104,8 @@ export function ModulesPanel({ assessment }: { assessment: Assessment }) {
             </p>
           ) : (
             <p className="mt-2 text-soft">
-              Lay out boxes with cells of their chemistry first: these then take their place.
+              Lay out boxes with cells of their chemistry first, one group for each at least: these then take their
+              place.
             </p>
           )}
           <ol className="mt-1 columns-2 text-small tabular-nums min-[900px]:columns-3">

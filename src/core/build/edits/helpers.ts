@@ -60,11 +60,12 @@ export function swapPart(draft: Draft<Build>, device: Draft<Device>, part: Part)
   if (before?.kind === 'bus-device' && part.kind === 'bus-device' && device.powersW)
     for (const [state, powerW] of Object.entries(device.powersW)) {
       // What came from the old part comes from the new one; what somebody typed stays.
-      const now =
-        state === 'charging'
-          ? powerW === before.chargePowerW && part.chargePowerW
-          : powerW === before.ratedPowerW && part.ratedPowerW;
-      if (powerW > 0 && now) device.powersW[state as StateId] = now;
+      const [was, now] =
+        state === 'charging' ? [before.chargePowerW, part.chargePowerW] : [before.ratedPowerW, part.ratedPowerW];
+      if (!(powerW > 0) || powerW !== was) continue;
+      // What the new one does not state is not told any more.
+      if (now) device.powersW[state as StateId] = now;
+      else delete device.powersW[state as StateId];
     }
   addPart(draft, part);
   device.partId = part.id;

@@ -133,6 +133,17 @@ describe('column assist', () => {
     expect(at(14).withN).toBeCloseTo(rolling, 9);
     expect(column.every(({ withoutN }) => withoutN === rim!.forceN * 0.4)).toBe(true);
   });
+  test('rule and curve ask the same torque: without the speed it falls back to nothing, or stays light at any speed', () => {
+    const told = (build: Build, flag: 'speedTold' | 'safeDefault', is: boolean) =>
+      applyEdit(build, { edit: 'answerAncillary', input: { system: 'steering', flag, is } }).build;
+    const untold = told(withColumn(4, 14), 'speedTold', false);
+    const fallsBack = told(untold, 'safeDefault', true);
+    expect(found(fallsBack, 'steering.column-torque')[0]!.limit!.value).toBe(0);
+    expect(assess(fallsBack).results.ancillaries.column.every((at) => at.withN === at.withoutN)).toBe(true);
+    const light = assess(told(untold, 'safeDefault', false)).results.ancillaries.column;
+    expect(new Set(light.map(({ withN }) => withN)).size).toBe(1);
+    expect(light.every((at) => at.withN < at.withoutN)).toBe(true);
+  });
   test('speeds the wrong way round give no curve, and fail', () => {
     const build = withColumn(14, 4);
     expect(assess(build).results.ancillaries.column).toEqual([]);
@@ -151,6 +162,18 @@ describe('cooling', () => {
     const stream = (8 / 60) * 1.07 * 3400;
     expect(after!.inletC).toBeCloseTo(before!.inletC, 9);
     expect(after!.inverterInC).toBeCloseTo(before!.inverterInC + after!.motorW / stream, 9);
+  });
+
+  test('on the trip too: the coolant at the inverter is warmer by what the motor gives the stream, and by nothing while it stands', () => {
+    const trip = (is: boolean) =>
+      assessWithRuns(
+        applyEdit(firn9(), { edit: 'answerAncillary', input: { system: 'cooling', flag: 'motorFirst', is } }).build,
+      ).results.ancillaries.loopTrip!;
+    const [first, then] = [trip(false), trip(true)];
+    const more = then.curve.map(({ inletC }, k) => inletC - first.curve[k]!.inletC);
+    expect(Math.min(...more)).toBeGreaterThanOrEqual(0);
+    expect(Math.max(...more)).toBeGreaterThan(0.5);
+    expect(then.hottestC).toBeGreaterThan(first.hottestC);
   });
 
   test('what the cooling carries up the hill brings the coolant to its limit exactly', () => {

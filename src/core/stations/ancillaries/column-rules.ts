@@ -1,5 +1,5 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
-import { rimOf } from '../../simulate';
+import { columnAssistNm, rimOf } from '../../simulate';
 import { defineRule, type Rule } from '../define';
 import { asks, has, partOfSystem, STEERING_REF } from './shared';
 
@@ -20,12 +20,10 @@ const column = defineRule({
   ],
   judge: ({ vehicle }): Finding[] => {
     if (!has.column(vehicle)) return [];
-    const { columnNm: ratedNm, speedTold, safeDefault } = vehicle.build.steering ?? {};
-    // Without the speed it never gives more than little: nothing to park with.
-    const columnNm = speedTold === false && safeDefault ? 0 : ratedNm;
+    const columnNm = columnAssistNm(vehicle, 0);
     const found = rimOf(vehicle);
     // What the axle lacks is asked by the rim.
-    if (columnNm === undefined) return [asks(COLUMN, 'the torque that the assist adds')];
+    if (columnNm === null) return [asks(COLUMN, 'the torque that the assist adds')];
     if (!found) return [];
     const torque = (value: number) => ({ value, dimension: 'torque' as const });
     return [

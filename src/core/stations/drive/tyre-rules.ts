@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { parseTyre, type TyreService } from '../../physics/tyre';
-import { inverterPowerW, lowestStringV, massesOf, nominalLinkV, type Vehicle } from '../../vehicle';
+import { inverterPowerW, massesOf, nominalLinkV, type Vehicle } from '../../vehicle';
 import { defineRule, type Rule } from '../define';
 import { driveResults } from './results';
 
@@ -62,11 +62,14 @@ const speed = defineRule({
     line: '{demand} on the flat, the symbol of the tyres is for {limit}',
   },
   comfort: 0,
-  sources: ['Speed symbol of the side wall (ISO 4000-1, from memory: verify) against the top speed on the flat'],
-  judge: ({ vehicle }): Finding[] => {
+  sources: [
+    'Speed symbol of the side wall (ISO 4000-1, from memory: verify) against the top speed on the flat with a full pack',
+  ],
+  judge: ({ vehicle, fullV }): Finding[] => {
     const service = serviceOf(vehicle);
     if (service === null || service === 'missing') return [];
-    const linkV = lowestStringV(vehicle) ?? nominalLinkV(vehicle.build);
+    // It is fastest with a full pack.
+    const linkV = fullV ?? nominalLinkV(vehicle.build);
     const figures = driveResults(vehicle, linkV, inverterPowerW(vehicle.build, 'hard-acceleration'));
     if (!figures) return [];
     return [

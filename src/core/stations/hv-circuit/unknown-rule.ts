@@ -1,5 +1,5 @@
 import type { Finding } from '../../checks';
-import { figuresFrom } from '../../parts';
+import { figuresFrom, unsureOf } from '../../parts';
 import { conductorRef, deviceRef } from '../context';
 import { defineRule } from '../define';
 
@@ -9,7 +9,7 @@ export const unknownFigures = defineRule({
   endangers: 'people',
   says: {
     fails: '{subject}: figures that nobody knows',
-    holds: '{subject}: its figures are known',
+    holds: '{subject}: none of its figures is unknown',
     line: '{detail}',
     open: '{subject}: figures that nobody knows',
   },
@@ -23,7 +23,13 @@ export const unknownFigures = defineRule({
       const unknown = figuresFrom(part, 'unknown');
       return unknown.length > 0
         ? [{ subject, missing: unknown.map((what) => ({ ref: subject, what })) }]
-        : [{ subject, holds: true, figures: { detail: 'each was read, measured or told' } }];
+        : [
+            {
+              subject,
+              holds: true,
+              figures: { detail: unsureOf(part).join(' ') || 'each was read, measured or told' },
+            },
+          ];
     }),
   remedies: 'Read its plate, ask whoever sold it, or measure it; then change the part in Parts.',
 });
