@@ -1,6 +1,16 @@
 export { emptyBuild } from './defaults';
 export { DEVICE_KINDS, DEVICES, type DeviceDefinition, deviceDefinition, hasTrait, type Trait } from './devices';
 export * from './edits';
+export {
+  asMeasured,
+  designedValue,
+  isOfPart,
+  type Measurable,
+  measurableOf,
+  measurablesOf,
+  oddTimes,
+  WHOLE,
+} from './measurable';
 export { usableShare, usableWords } from './pack-limits';
 export type { Problem } from './problem';
 export { checkReferences } from './references';

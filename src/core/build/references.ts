@@ -1,4 +1,5 @@
 import { deviceDefinition } from './devices';
+import { WHOLE } from './measurable';
 import type { Problem } from './problem';
 import {
   type Build,
@@ -155,7 +156,11 @@ export function checkReferences(build: Build): Problem[] {
     }
   }
   for (const reading of Object.values(build.readings)) {
-    if (!findDevice(build, reading.subjectId) && !findConductor(build, reading.subjectId))
+    if (
+      reading.subjectId !== WHOLE &&
+      !findDevice(build, reading.subjectId) &&
+      !findConductor(build, reading.subjectId)
+    )
       problems.push({
         path: `readings.${reading.id}.subjectId`,
         reason: `names "${reading.subjectId}", which is nothing here.`,

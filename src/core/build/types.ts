@@ -160,6 +160,9 @@ export interface Device {
   readonly coilSuppression?: CoilSuppression;
   /** heater: it warms the cells, not people. */
   readonly warmsCells?: boolean;
+  /** motor, of several: its share of the torque at the gearbox’s input (in proportion to the others’), and its turns for one turn there. */
+  readonly torqueShare?: number;
+  readonly gearing?: number;
   /** compressor: heat that it takes out of the cells while it runs, W; absent: none. */
   readonly coolsCellsW?: number;
   /** charger, charger and converter: how it is plugged in. */
@@ -206,6 +209,10 @@ export interface Reading {
   /** ISO date. */
   readonly date: string;
   readonly by: string;
+  /** What it was read with. */
+  readonly instrument?: string;
+  /** Far from what is designed, and read once more: it is so. */
+  readonly confirmed?: true;
 }
 
 /** A reading taken for true on one instance; retired when the part is swapped. */
@@ -214,7 +221,8 @@ export interface Adoption {
   readonly readingId: Id;
   readonly subjectId: Id;
   readonly field: string;
-  readonly partId: Id;
+  /** The part that it was adopted on; null: the thing has none, or it is a figure of the vehicle. */
+  readonly partId: Id | null;
 }
 
 /** The corners between which the pack lives. */

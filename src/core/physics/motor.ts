@@ -16,6 +16,16 @@ export interface MotorData {
   readonly envelope?: readonly { readonly speedRpm: number; readonly torqueNm: number }[];
 }
 
+/** One of several motors that work together: its share of the torque at the gearbox’s input (all together 1), and its own turns for one turn there. */
+export interface Ganged {
+  readonly motor: MotorData;
+  readonly share: number;
+  readonly gearing: number;
+}
+
+/** One motor, or several that stand for one at the gearbox’s input: then its own figures are sums, and `gang` decides. */
+export type DriveMotor = MotorData & { readonly gang?: readonly Ganged[] };
+
 export const rpmToRadPerS = (rpm: number): number => (rpm * 2 * Math.PI) / 60;
 
 /** Induction: torque falls with 1/n² beyond this many times the base speed (generic pull-out). */
@@ -25,7 +35,8 @@ const PULL_OUT = 2.5;
 export const availableRmsV = (linkV: number, modulation = 0.95): number => (linkV / Math.SQRT2) * modulation;
 
 /** Speed up to which the peak torque is there at a link voltage, rev/min: it falls in proportion with the voltage. */
-export function baseSpeedRpm(motor: MotorData, linkV: number): number {
+export function baseSpeedRpm(motor: DriveMotor, linkV: number): number {
+  if (motor.gang) return Math.min(...motor.gang.map((one) => baseSpeedRpm(one.motor, linkV) / one.gearing));
   const byVoltage = (motor.baseSpeedRpm * Math.max(0, linkV)) / motor.baseLinkV;
   return Math.min(byVoltage, motor.maximumSpeedRpm);
 }
@@ -35,7 +46,12 @@ export function baseSpeedRpm(motor: MotorData, linkV: number): number {
  * its pull-out, a series motor from its base speed on; never more than the peak power; nothing beyond the highest speed. Points of its own, where
  * there are any, take the place of that shape.
  */
-export function peakTorqueNm(motor: MotorData, speedRpm: number, linkV: number): number {
+export function peakTorqueNm(motor: DriveMotor, speedRpm: number, linkV: number): number {
+  // The shares are fixed: the first that can't give its own bounds them all.
+  if (motor.gang)
+    return Math.min(
+      ...motor.gang.map((one) => (peakTorqueNm(one.motor, speedRpm * one.gearing, linkV) * one.gearing) / one.share),
+    );
   const n = Math.abs(speedRpm);
   const base = baseSpeedRpm(motor, linkV);
   if (n > motor.maximumSpeedRpm || base <= 0) return 0;
@@ -84,13 +100,42 @@ function place(axis: readonly number[], value: number): [number, number] {
   return [axis.length - 2, 1];
 }
 
-/** Efficiency of motor and inverter together at a torque and a speed, 0 to 1: a generic map, bilinear between its points. */
-export function driveEfficiency(motor: MotorData, torqueNm: number, speedRpm: number): number {
+/**
+ * Efficiency of motor and inverter together at a torque and a speed, 0 to 1: a generic map, bilinear between its points. Of several motors
+ * what all of them take for what all of them give: 1/η = Σ share/η_i.
+ */
+export function driveEfficiency(motor: DriveMotor, torqueNm: number, speedRpm: number): number {
+  if (motor.gang)
+    return (
+      1 /
+      motor.gang.reduce(
+        (sum, { motor: one, share, gearing }) =>
+          sum + share / driveEfficiency(one, (torqueNm * share) / gearing, speedRpm * gearing),
+        0,
+      )
+    );
   const [row, u] = place(TORQUE_SHARES, Math.abs(torqueNm) / motor.peakTorqueNm);
   const [column, w] = place(SPEED_SHARES, Math.abs(speedRpm) / motor.maximumSpeedRpm);
   const a = MAP[row]!;
   const b = MAP[row + 1]!;
   return (a[column]! * (1 - w) + a[column + 1]! * w) * (1 - u) + (b[column]! * (1 - w) + b[column + 1]! * w) * u;
+}
+
+/** Several motors as one at the gearbox’s input. The first names it; sums and least figures for what is shown, `gang` for what is reckoned. */
+export function gangOf<M extends MotorData>(first: M, gang: readonly Ganged[]): M & DriveMotor {
+  const least = (pick: (one: Ganged) => number) => Math.min(...gang.map(pick));
+  const baseSpeedRpm = least(({ motor, gearing }) => motor.baseSpeedRpm / gearing);
+  const { envelope: _, ...bare } = first;
+  return {
+    ...(bare as M),
+    peakTorqueNm: least(({ motor, share, gearing }) => (motor.peakTorqueNm * gearing) / share),
+    peakPowerW: least(({ motor, share }) => motor.peakPowerW / share),
+    continuousPowerW: least(({ motor, share }) => motor.continuousPowerW / share),
+    baseSpeedRpm,
+    maximumSpeedRpm: least(({ motor, gearing }) => motor.maximumSpeedRpm / gearing),
+    motorKind: gang.some(({ motor }) => motor.motorKind === 'series-dc') ? 'series-dc' : first.motorKind,
+    gang,
+  };
 }
 
 /** Power factor of an AC machine at its peak torque (generic 0.82–0.9). */

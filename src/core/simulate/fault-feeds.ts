@@ -2,7 +2,7 @@ import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { inrush } from '../physics/closing';
 import { motorCurrentA } from '../physics/motor';
-import { partOf, type Vehicle } from '../vehicle';
+import { driveTrainOf, partOf, type Vehicle } from '../vehicle';
 import type { Fault } from './fault';
 import { type FaultCorner, faultElements, faultNetwork, inductances } from './fault-network';
 import { CAPACITOR_H, CAPACITOR_OHM } from './fault-transient';
@@ -37,8 +37,8 @@ interface Link {
   readonly minus: End;
   readonly capacitanceF: number;
   readonly voltageV: number;
-  /** The inverter's own: what the motor feeds comes out there. */
-  readonly inverter: boolean;
+  /** The own one of an inverter whose motor feeds: it comes out there. */
+  readonly turning: boolean;
 }
 
 interface Passive {
@@ -72,6 +72,13 @@ function makePassive(vehicle: Vehicle): Passive | null {
   }
 }
 
+/** An inverter with a permanent-magnet motor on it, or of which nobody told what is on it. */
+function mayTurn(vehicle: Vehicle, id: Id): boolean {
+  if (vehicle.deviceOf.get(id)?.device.kind !== 'inverter') return false;
+  const fed = driveTrainOf(vehicle.build).units.filter(({ inverterId }) => inverterId === id);
+  return fed.length === 0 || fed.some(({ part }) => !part || part.motorKind === 'permanent-magnet');
+}
+
 /** The capacitors that stand charged as a fault begins. */
 function linksOf(vehicle: Vehicle, passive: Passive, corner: FaultCorner): readonly Link[] {
   const known = passive.links.get(corner);
@@ -79,9 +86,9 @@ function linksOf(vehicle: Vehicle, passive: Passive, corner: FaultCorner): reado
   const fed = faultNetwork(vehicle, corner);
   const found = passive.capacitors.flatMap(({ a, b, capacitanceF }): Link[] => {
     if (!fed?.has(a) || !fed.has(b) || !fed.sameIsland(a, b)) return [];
-    const inverter = vehicle.deviceOf.get(a.slice(0, a.lastIndexOf('.')))?.device.kind === 'inverter';
+    const turning = mayTurn(vehicle, a.slice(0, a.lastIndexOf('.')));
     const [plus, minus] = [endOf(passive.network, a), endOf(passive.network, b)];
-    return [{ plus, minus, capacitanceF, voltageV: fed.openVoltage(a) - fed.openVoltage(b), inverter }];
+    return [{ plus, minus, capacitanceF, voltageV: fed.openVoltage(a) - fed.openVoltage(b), turning }];
   });
   passive.links.set(corner, found);
   return found;
@@ -175,8 +182,8 @@ function findFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | '
     for (const [into, outOf] of legs) sum += Math.abs(network.unitFlow(id, into, outOf));
     return sum;
   };
-  const inverters = turningA === 0 ? [] : loops.filter(({ link }) => link.inverter);
-  const motorA = (id: Id): number => turningA * Math.max(0, ...inverters.map((loop) => share(loop, id)));
+  const inverters = turningA === 0 ? [] : loops.filter(({ link }) => link.turning);
+  const motorA = (id: Id): number => turningA * inverters.reduce((sum, loop) => sum + share(loop, id), 0);
   let peaks: readonly number[] | null = null;
   const roots = loops.map(({ link, ohm }) => Math.sqrt((link.capacitanceF * link.voltageV ** 2) / (2 * ohm)));
   return {

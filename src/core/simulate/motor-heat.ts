@@ -1,4 +1,4 @@
-import { driveEfficiency, type MotorData, rpmToRadPerS } from '../physics/motor';
+import { type DriveMotor, driveEfficiency, type MotorData, rpmToRadPerS } from '../physics/motor';
 
 /** Heat of a motor, J/kgK (generic: iron and copper). */
 const MOTOR_J_PER_KGK = 480;
@@ -12,6 +12,7 @@ const UNKNOWN_W_PER_K = 60;
 const UNKNOWN_KG = 50;
 
 export interface MotorCooling {
+  /** Of all that motors, inverters and driveline lose. */
   readonly share: number;
   readonly wattsPerK: number;
   readonly joulesPerK: number;
@@ -19,9 +20,23 @@ export interface MotorCooling {
 
 /**
  * One lump with one way out: sized so that the continuous power, held at the base speed, just reaches the winding's limit in 40 °C, as
- * the rating means it: G = 0.7 · P · (1/η − 1) / (140 − 40) (engineering judgement). W/K and J/K.
+ * the rating means it: G = 0.7 · P · (1/η − 1) / (140 − 40) (engineering judgement). W/K and J/K. Of several motors the careful mix: the
+ * least way out and the least mass that any has for its share of the heat.
  */
-export function motorCooling(motor: (MotorData & { readonly massKg: number }) | null): MotorCooling {
+export function motorCooling(motor: (DriveMotor & { readonly massKg: number }) | null): MotorCooling {
+  if (motor?.gang) {
+    const each = motor.gang.map(({ motor: one, share }) => ({
+      ...motorCooling({ massKg: motor.massKg, ...(one as MotorData & { readonly massKg?: number }) }),
+      part: share,
+    }));
+    const least = (pick: (one: (typeof each)[number]) => number) =>
+      Math.min(...each.map((one) => pick(one) / one.part));
+    return {
+      share: MOTOR_SHARE,
+      wattsPerK: least(({ wattsPerK }) => wattsPerK),
+      joulesPerK: least(({ joulesPerK }) => joulesPerK),
+    };
+  }
   if (!motor) return { share: MOTOR_SHARE, wattsPerK: UNKNOWN_W_PER_K, joulesPerK: UNKNOWN_KG * MOTOR_J_PER_KGK };
   const rpm = Math.min(motor.baseSpeedRpm, motor.maximumSpeedRpm);
   const torqueNm = motor.continuousPowerW / rpmToRadPerS(rpm);

@@ -31,13 +31,14 @@ export const packCurrentA = (vehicle: Vehicle, { point }: SolvedState): number =
 
 /** What the trip's current is shared by: as cruise shares it; each of several strings takes its part. */
 function sharesOf(vehicle: Vehicle): Share[] {
-  const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
-  const way = inverter ? wayOf(vehicle, inverter) : null;
+  const ways = vehicle.devices.flatMap((one) =>
+    one.device.kind === 'inverter' ? (wayOf(vehicle, one)?.conductors ?? []) : [],
+  );
   const cruise = vehicle.caseOf('cruise/nominal/sustained');
-  if (!inverter || !way || !cruise || !isSolved(cruise)) return [];
+  if (ways.length === 0 || !cruise || !isSolved(cruise)) return [];
   const total = packCurrentA(vehicle, cruise);
   if (!(total > 0)) return [];
-  return way.conductors.flatMap(({ id, thermal, conductor }): Share[] => {
+  return [...new Set(ways)].flatMap(({ id, thermal, conductor }): Share[] => {
     const through = Math.abs(cruise.point.elementCurrentsA.get(id) ?? 0);
     return thermal ? [{ id, thermal, share: through / total / conductor.parallel }] : [];
   });

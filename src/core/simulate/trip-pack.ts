@@ -1,5 +1,13 @@
 import type { openCircuitVoltage } from '../physics/cell';
-import { conductorOhm, packStrings, partOf, type Vehicle, wayOf } from '../vehicle';
+import {
+  conductorOhm,
+  driveTrainOf,
+  packStrings,
+  partOf,
+  type ResolvedConductor,
+  type Vehicle,
+  wayOf,
+} from '../vehicle';
 
 /** The pack as a trip sees it: one string that stands for all in parallel, with the way to the inverter. */
 export interface TripPack {
@@ -12,6 +20,17 @@ export interface TripPack {
   readonly massKg: number;
   /** Charge voltage of all cells: regeneration stops there. V */
   readonly fullV: number;
+}
+
+/** What the ways to all inverters lose at the whole current, as one resistance: each piece by its share of the current squared, Ω. */
+function ohmToDrives(vehicle: Vehicle): number {
+  const { inverterShare } = driveTrainOf(vehicle.build);
+  const shares = new Map<ResolvedConductor, number>();
+  for (const device of vehicle.devices)
+    if (device.device.kind === 'inverter')
+      for (const conductor of wayOf(vehicle, device)?.conductors ?? [])
+        shares.set(conductor, Math.min(1, (shares.get(conductor) ?? 0) + inverterShare(device.id)));
+  return [...shares].reduce((total, [conductor, share]) => total + conductorOhm(conductor, 40) * share ** 2, 0);
 }
 
 /**
@@ -43,9 +62,7 @@ export function tripPack(vehicle: Vehicle): TripPack | null {
   });
   const first = strings[0];
   if (!first) return null;
-  const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
-  const way = inverter ? wayOf(vehicle, inverter) : null;
-  const wayOhm = way?.conductors.reduce((total, conductor) => total + conductorOhm(conductor, 40), 0) ?? 0;
+  const wayOhm = ohmToDrives(vehicle);
   const sum = (pick: (string: (typeof strings)[number]) => number) =>
     strings.reduce((total, string) => total + pick(string), 0);
   const parallel = (pick: (string: (typeof strings)[number]) => number) =>

@@ -1,6 +1,7 @@
 import { type Build, type LimitCurves, type OwnTrip, TRIP_IDS, type TripId } from '../build';
 import {
   coldestDayC,
+  driveTrainOf,
   inverterPowerW,
   motorOf,
   nominalLinkV,
@@ -122,8 +123,13 @@ function readsOf(vehicle: Vehicle): Reads | null {
   const coldC = coldestDayC(build);
   const winter = roadModelAt(build, coldC);
   if (!mild || !winter || !pack || !mild.motor || mild.wheelRadiusM === null) return null;
-  const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
-  const limitA = partOf(inverter, 'inverter')?.maxBatteryCurrentA ?? Number.POSITIVE_INFINITY;
+  // Of several inverters the first that comes to its limit with its share of the power.
+  const { inverterShare } = driveTrainOf(build);
+  const limitA = vehicle.devices.reduce((least, device) => {
+    const most = partOf(device, 'inverter')?.maxBatteryCurrentA;
+    const share = inverterShare(device.id);
+    return most === undefined || share <= 0 ? least : Math.min(least, most / share);
+  }, Number.POSITIVE_INFINITY);
   const nominalV = nominalLinkV(build);
   const socFull = build.packLimits.socFull ?? 1;
   return {

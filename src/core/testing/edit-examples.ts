@@ -183,6 +183,28 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     leaves: ({ circuits }) =>
       expect(Object.values(circuits.hv.devices).some(({ kind }) => kind === 'compressor')).toBe(true),
   },
+  addMotor: {
+    input: {
+      seed: 'b',
+      device: { kind: 'inverter', name: 'Front inverter', partId: catalogueOf('inverter')[0]!.id },
+      part: catalogueOf('inverter')[0]!,
+      fuse,
+      cable,
+      lengthM: 1,
+      motor: catalogueOf('motor')[0]!,
+      motorName: 'Front motor',
+      motorCable: cable,
+      motorCableM: 0.8,
+    },
+    leaves: ({ circuits }) => {
+      expect(circuits.hv.devices['b-motor']?.kind).toBe('motor');
+      expect(circuits.hv.conductors['b-u']?.b).toEqual({ deviceId: 'b-motor', terminal: 'u' });
+    },
+  },
+  setDriveShare: {
+    input: { deviceId: 'motor', torqueShare: 0.4, gearing: 1.5 },
+    leaves: ({ circuits }) => expect(circuits.hv.devices.motor).toMatchObject({ torqueShare: 0.4, gearing: 1.5 }),
+  },
   layOut: {
     on: emptyBuild('empty', 'Empty'),
     input: {
@@ -550,6 +572,23 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     on: { ...firn, drives: { d1: aDrive } },
     input: { id: 'd1' },
     leaves: ({ drives }) => expect(drives).toEqual({}),
+  },
+  addReading: {
+    input: { reading: { ...aReading, id: 'm2', instrument: 'four-wire meter' }, adopt: true },
+    leaves: ({ adoptions, readings }) => {
+      expect(readings.m2!.instrument).toBe('four-wire meter');
+      expect(adoptions.m2).toMatchObject({ readingId: 'm2', partId: firn.circuits.hv.devices['box-rear']!.partId });
+    },
+  },
+  confirmReading: {
+    on: on(firn, { edit: 'adoptMeasured', input: { readings: [aReading] } }),
+    input: { readingId: 'm1' },
+    leaves: ({ readings }) => expect(readings.m1!.confirmed).toBe(true),
+  },
+  dropReading: {
+    on: on(firn, { edit: 'adoptMeasured', input: { readings: [aReading] } }),
+    input: { readingId: 'm1' },
+    leaves: ({ adoptions, readings }) => expect([adoptions, readings]).toEqual([{}, {}]),
   },
   adoptMeasured: {
     input: { readings: [aReading] },

@@ -2,12 +2,13 @@ import type { Build, Device } from '../build';
 import { aBody, own } from '../build';
 import type { MotorPart } from '../parts';
 import { airPressurePa } from '../physics/air';
-import { driveEfficiency, peakTorqueNm, rpmToRadPerS } from '../physics/motor';
+import { type DriveMotor, driveEfficiency, peakTorqueNm, rpmToRadPerS } from '../physics/motor';
 import { airDensity, type RoadVehicle, roadForces, sumOf } from '../physics/road-load';
 import { stageEfficiency } from '../physics/stage';
 import { parseTyre } from '../physics/tyre';
 import { told as figure } from '../quantities';
 import { BODY_FIGURES, massEmptyKg } from './body-figures';
+import { driveTrainOf } from './drive-units';
 import { packStringsOf } from './strings';
 
 /** From motor shaft to wheels, gearbox and axle (generic 0.90–0.95). */
@@ -26,17 +27,16 @@ export interface RoadModel {
   /** Motor turns per wheel turn, by gear. */
   readonly ratios: readonly number[];
   readonly drivelineEfficiency: number;
-  readonly motor: MotorPart | null;
+  readonly motor: (MotorPart & DriveMotor) | null;
   readonly assumed: readonly string[];
 }
 
 const kept = new WeakMap<object, { readonly reads: readonly unknown[]; readonly model: RoadModel | null }>();
 
-export const motorOf = (build: Build): { device: Device; part: MotorPart | null } | null => {
-  const device = Object.values(build.circuits.hv.devices).find(({ kind }) => kind === 'motor');
-  if (!device) return null;
-  const part = own(build.parts, device.partId);
-  return { device, part: part?.kind === 'motor' ? part : null };
+/** The first motor, with the part that the road is reckoned with: its own, or of several that work together all as one. */
+export const motorOf = (build: Build): { device: Device; part: (MotorPart & DriveMotor) | null } | null => {
+  const { units, motor } = driveTrainOf(build);
+  return units[0] ? { device: units[0].motor, part: motor } : null;
 };
 
 /** The road model of a build; null while its mass is not known. */
@@ -54,7 +54,7 @@ export function roadModel(build: Build): RoadModel | null {
 export const roadModelAt = (build: Build, temperatureC: number): RoadModel | null =>
   makeModel(build, motorOf(build)?.part ?? null, temperatureC);
 
-function makeModel(build: Build, motor: MotorPart | null, temperatureC: number): RoadModel | null {
+function makeModel(build: Build, motor: RoadModel['motor'], temperatureC: number): RoadModel | null {
   const { vehicle, duty } = build;
   const emptyKg = massEmptyKg(build);
   if (emptyKg === null) return null;

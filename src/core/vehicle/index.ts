@@ -42,6 +42,7 @@ export {
   roadModelAt,
   steadyPowerW,
 } from './demand';
+export { type DriveGap, type DriveTrain, type DriveUnit, driveTrainOf } from './drive-units';
 export {
   extentOf,
   isBlock,

@@ -4,6 +4,7 @@ import {
   type Conductor,
   type Device,
   type Id,
+  isOfPart,
   type Laid,
   own,
   TERMINALS,
@@ -76,6 +77,7 @@ function withAdopted<P extends Part>(build: Build, subjectId: Id, part: P): P {
   let result = part;
   for (const adoption of Object.values(build.adoptions)) {
     if (adoption.subjectId !== subjectId || adoption.partId !== part.id) continue;
+    if (!isOfPart(build, subjectId, adoption.field)) continue;
     const reading = own(build.readings, adoption.readingId);
     if (reading && typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number')
       result = {

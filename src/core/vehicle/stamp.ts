@@ -4,6 +4,7 @@ import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } 
 import { resistanceAt } from '../physics/conductor';
 import { fuseResistance } from '../physics/fuse';
 import { type Corner, inverterPowerW, type State } from './cases';
+import { driveTrainOf } from './drive-units';
 import { ASSUMED_LENGTH_M, partOf, type Resolved, type ResolvedConductor, type ResolvedDevice } from './resolve';
 import { closedIn } from './switching';
 
@@ -51,7 +52,8 @@ const LIKE_CRUISE: ReadonlySet<StateId> = new Set(['hill', 'hard-acceleration'])
 
 /** Power of a bus device in a state, W. */
 export function devicePowerW(resolved: Resolved, device: ResolvedDevice, state: StateId): number {
-  if (device.device.kind === 'inverter') return inverterPowerW(resolved.build, state);
+  if (device.device.kind === 'inverter')
+    return inverterPowerW(resolved.build, state) * driveTrainOf(resolved.build).inverterShare(device.id);
   const { powersW } = device.device;
   // A heater that is there is on when the car drives in the cold.
   const cruiseW = powersW?.cruise ?? (device.device.kind === 'heater' ? (powersW?.heating ?? 0) : 0);

@@ -1,4 +1,4 @@
-import type { Build, Id } from '../build';
+import { asMeasured, type Build, type Id } from '../build';
 import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver, type SolvedPoint } from '../circuit';
 import { unsureOf } from '../parts';
 import { ampacity, steadyTemperature } from '../physics/cable';
@@ -174,7 +174,8 @@ const sameToSolve = (p: Build, q: Build): boolean =>
 const lastSolved = room((): { vehicle: Vehicle | null } => ({ vehicle: null }));
 
 /** Resolves the build and solves every case once. Nothing here judges. The last vehicle serves again when nothing that it may have read has changed. */
-export function vehicleOf(build: Build, memory: Memory = new Memory()): Vehicle {
+export function vehicleOf(designed: Build, memory: Memory = new Memory()): Vehicle {
+  const build = asMeasured(designed);
   const last = memory.of(lastSolved);
   if (last.vehicle?.build === build) return last.vehicle;
   last.vehicle =

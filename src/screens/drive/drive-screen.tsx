@@ -20,6 +20,7 @@ import { CurrentsPanel } from './currents-panel';
 import { Plain } from './plain';
 import { PullPanel } from './pull-panel';
 import { SegmentsPanel } from './segments-panel';
+import { SeveralPanel } from './several-panel';
 import { PresetPanel, StagePanel } from './stage-panel';
 
 const TripChart = dynamic(() => import('./trip-chart'), { ssr: false, loading: () => <div className="h-[230px]" /> });
@@ -36,6 +37,7 @@ function DriveSheet({ assessment }: { assessment: Assessment }) {
         <div className="space-y-3">
           <Motor assessment={assessment} />
           <Trip assessment={assessment} />
+          <SeveralPanel assessment={assessment} />
           <StagePanel assessment={assessment} />
         </div>
         <div className="space-y-3">
@@ -72,7 +74,7 @@ function Motor({ assessment }: { assessment: Assessment }) {
             });
         }}
       />
-      {motor?.part && (
+      {motor?.part && !motor.part.gang && (
         <FigureRow
           label={
             motor.part.motorKind === 'series-dc' ? 'Motor amperes at peak torque' : 'Motor amperes at peak torque, rms'

@@ -17,10 +17,10 @@ import {
   MOST_CURVE_POINTS,
   MOST_DRIVES,
   MOST_HEALTH,
-  type Reading,
 } from '../types';
 import { define } from './definition';
 import { deviceToEdit } from './helpers';
+import { refuseNoDay } from './reading-edits';
 import { EditRefused } from './refused';
 
 const CARE_WORDS: Readonly<Record<CellCareFlag, string>> = {
@@ -69,12 +69,6 @@ function curveTrouble(curve: LimitCurveId, points: readonly CurvePoint[]): strin
     if (k > 0 && x <= points[k - 1]![0]) return `The curve goes back on itself at point ${k + 1}.`;
   }
   return null;
-}
-
-/** A day as a file holds it. */
-function refuseNoDay(date: string): void {
-  if (!/^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/.test(date))
-    throw new EditRefused(`“${date}” is no date.`, 'Write it as 2026-05-02.');
 }
 
 /** How cells are watched and charged. */
@@ -216,41 +210,6 @@ export const CHARGE_EDITS = {
       if (!draft.health || !Object.hasOwn(draft.health, id))
         throw new EditRefused('That record is no longer in the list.', 'Look at the list again.');
       delete draft.health[id];
-    },
-  }),
-
-  /** A figure of parts as it was measured: recorded, and taken for true. */
-  adoptMeasured: define<{ readings: readonly Reading[] }>({
-    title: (build, { readings }) =>
-      `measured: ${readings.map(({ subjectId }) => findDevice(build, subjectId)?.name ?? 'a part').join(', ')}`,
-    apply: (draft, { readings }) => {
-      for (const reading of readings) {
-        refuseNoDay(reading.date);
-        const device = deviceToEdit(draft, reading.subjectId);
-        if (device.partId === null) throw new EditRefused('It has no part yet.', 'Choose its part first.');
-        if (Object.hasOwn(draft.readings, reading.id))
-          throw new EditRefused(`The id "${reading.id}" is used already.`, 'Make a fresh id.');
-        draft.readings[reading.id] = reading;
-        for (const [id, adoption] of Object.entries(draft.adoptions))
-          if (adoption.subjectId === reading.subjectId && adoption.field === reading.field) delete draft.adoptions[id];
-        draft.adoptions[reading.id] = {
-          id: reading.id,
-          readingId: reading.id,
-          subjectId: reading.subjectId,
-          field: reading.field,
-          partId: device.partId,
-        };
-      }
-    },
-  }),
-
-  /** The figure of the part counts again; the reading stays on record. */
-  dropAdopted: define<{ subjectIds: readonly string[]; field: string }>({
-    title: (build, { subjectIds }) =>
-      `figures of the part again: ${subjectIds.map((id) => findDevice(build, id)?.name ?? 'a part').join(', ')}`,
-    apply: (draft, { subjectIds, field }) => {
-      for (const [id, adoption] of Object.entries(draft.adoptions))
-        if (subjectIds.includes(adoption.subjectId) && adoption.field === field) delete draft.adoptions[id];
     },
   }),
 };

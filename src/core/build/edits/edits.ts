@@ -18,6 +18,7 @@ import { BOX_EDITS } from './box-edits';
 import { CHARGE_EDITS } from './charge-edits';
 import { COIL_EDITS } from './coil-edits';
 import { define, type EditDefinition } from './definition';
+import { DRIVE_EDITS } from './drive-edits';
 import { GROUP_EDITS } from './group-edits';
 import {
   addPart,
@@ -40,6 +41,7 @@ import { type LayOutInput, layOutTraction } from './lay-out';
 import { LOW_VOLTAGE_EDITS } from './low-voltage-edits';
 import { PASSAGE_EDITS } from './passage-edits';
 import { PLAN_EDITS } from './plan-edits';
+import { READING_EDITS } from './reading-edits';
 import { EditRefused } from './refused';
 import { SETTABLE, type SettableName } from './settable';
 import { STRING_EDITS } from './string-edits';
@@ -307,6 +309,7 @@ export const EDITS = {
 
   ...IMPORT_EDITS,
   ...TOPOLOGY_EDITS,
+  ...DRIVE_EDITS,
   ...COIL_EDITS,
   ...STRING_EDITS,
   ...BOX_EDITS,
@@ -318,26 +321,7 @@ export const EDITS = {
   ...CHARGE_EDITS,
   ...ANCILLARY_EDITS,
   ...IN_HAND_EDITS,
-
-  adoptReading: define<{ adoptionId: string; readingId: string }>({
-    title: () => 'adopt a reading',
-    apply: (draft, { adoptionId, readingId }) => {
-      const reading = own(draft.readings, readingId);
-      if (!reading) throw new EditRefused('That reading is no longer in the build.', 'Record it again.');
-      const subject = findDevice(draft as Build, reading.subjectId) ?? findConductor(draft as Build, reading.subjectId);
-      if (!subject?.partId)
-        throw new EditRefused('The reading belongs to something without a part.', 'Choose its part first.');
-      for (const [id, adoption] of Object.entries(draft.adoptions))
-        if (adoption.subjectId === reading.subjectId && adoption.field === reading.field) delete draft.adoptions[id];
-      draft.adoptions[adoptionId] = {
-        id: adoptionId,
-        readingId,
-        subjectId: reading.subjectId,
-        field: reading.field,
-        partId: subject.partId,
-      };
-    },
-  }),
+  ...READING_EDITS,
 };
 
 type EditsTable = typeof EDITS;

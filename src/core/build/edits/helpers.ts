@@ -1,6 +1,7 @@
 import type { Draft } from 'immer';
 import type { Part } from '../../parts/types';
 import { deviceDefinition } from '../devices';
+import { WHOLE } from '../measurable';
 import {
   type Build,
   type Circuit,
@@ -112,7 +113,11 @@ export function refuseMissingPart(draft: Draft<Build>, partId: string | null): v
 /** Readings of what is no longer there, and of `also`: a joint in a device's place has nothing that was measured on the device. */
 export function dropOrphanReadings(draft: Draft<Build>, also?: string): void {
   for (const [id, { subjectId }] of Object.entries(draft.readings))
-    if (subjectId === also || (!findDevice(draft as Build, subjectId) && !findConductor(draft as Build, subjectId)))
+    if (subjectId === WHOLE) continue;
+    else if (
+      subjectId === also ||
+      (!findDevice(draft as Build, subjectId) && !findConductor(draft as Build, subjectId))
+    )
       delete draft.readings[id];
 }
 

@@ -109,6 +109,70 @@ function busJoint(draft: Draft<Build>, pole: 'plus' | 'minus', seed: string): Id
   return id;
 }
 
+/** Joins a device to both poles of the bus, with a fuse of its own at the tap. The id of the device. */
+export function hangOnBus(draft: Draft<Build>, { seed, device, part, fuse, cable, lengthM }: BranchInput): Id {
+  if (!(lengthM > 0 && lengthM <= 100))
+    throw new EditRefused('The way to it is above 0 and at most 100 m.', 'Type the length of one pole.');
+  const plus = busJoint(draft, 'plus', seed);
+  const minus = busJoint(draft, 'minus', seed);
+  for (const one of [part, fuse, cable]) addPart(draft, one);
+  refuseMissingPart(draft, device.partId);
+  const deviceId = `${seed}-device`;
+  const fuseId = `${seed}-fuse`;
+  for (const id of [deviceId, fuseId]) refuseUsedId(draft, id);
+  const zoneId = Object.hasOwn(draft.zones, 'zone-bay') ? 'zone-bay' : Object.keys(draft.zones)[0]!;
+  draft.circuits.hv.devices[deviceId] = { ...device, id: deviceId, place: null } as Draft<Device>;
+  draft.circuits.hv.devices[fuseId] = {
+    id: fuseId,
+    kind: 'fuse',
+    name: `${device.name} fuse`.slice(0, 120),
+    partId: fuse.id,
+    place: null,
+  };
+  const wire = (key: string, name: string, a: Conductor['a'], b: Conductor['b'], length: number, pair: boolean) => {
+    const id = `${seed}-${key}`;
+    refuseUsedId(draft, id);
+    draft.circuits.hv.conductors[id] = {
+      id,
+      name: name.slice(0, 120),
+      kind: 'cable',
+      a,
+      b,
+      partId: cable.id,
+      parallel: 1,
+      routeId: null,
+      lengthM: length,
+      laid: { zoneId, arrangement: pair ? 'touching-pair' : 'single', loadedCircuits: 1, conduit: false },
+      jointResistanceOhm: null,
+    };
+  };
+  wire(
+    'tap',
+    `Bus to ${device.name} fuse`,
+    { deviceId: plus, terminal: 'n' },
+    { deviceId: fuseId, terminal: 'a' },
+    0.15,
+    false,
+  );
+  wire(
+    'plus',
+    `${device.name} plus`,
+    { deviceId: fuseId, terminal: 'b' },
+    { deviceId, terminal: 'plus' },
+    lengthM,
+    true,
+  );
+  wire(
+    'minus',
+    `${device.name} minus`,
+    { deviceId, terminal: 'minus' },
+    { deviceId: minus, terminal: 'n' },
+    lengthM,
+    true,
+  );
+  return deviceId;
+}
+
 export const TOPOLOGY_EDITS = {
   /** Takes a device out of a wire and joins what it stood between; where several wires meet, a joint takes its place. */
   takeOutDevice: define<{ deviceId: Id }>({
@@ -193,65 +257,7 @@ export const TOPOLOGY_EDITS = {
           `A ${device.kind} is no branch of the bus.`,
           'Choose a heater, charger, converter or compressor.',
         );
-      if (!(lengthM > 0 && lengthM <= 100))
-        throw new EditRefused('The way to it is above 0 and at most 100 m.', 'Type the length of one pole.');
-      const plus = busJoint(draft, 'plus', seed);
-      const minus = busJoint(draft, 'minus', seed);
-      for (const one of [part, fuse, cable]) addPart(draft, one);
-      refuseMissingPart(draft, device.partId);
-      const deviceId = `${seed}-device`;
-      const fuseId = `${seed}-fuse`;
-      for (const id of [deviceId, fuseId]) refuseUsedId(draft, id);
-      const zoneId = Object.hasOwn(draft.zones, 'zone-bay') ? 'zone-bay' : Object.keys(draft.zones)[0]!;
-      draft.circuits.hv.devices[deviceId] = { ...device, id: deviceId, place: null } as Draft<Device>;
-      draft.circuits.hv.devices[fuseId] = {
-        id: fuseId,
-        kind: 'fuse',
-        name: `${device.name} fuse`.slice(0, 120),
-        partId: fuse.id,
-        place: null,
-      };
-      const wire = (key: string, name: string, a: Conductor['a'], b: Conductor['b'], length: number, pair: boolean) => {
-        const id = `${seed}-${key}`;
-        refuseUsedId(draft, id);
-        draft.circuits.hv.conductors[id] = {
-          id,
-          name: name.slice(0, 120),
-          kind: 'cable',
-          a,
-          b,
-          partId: cable.id,
-          parallel: 1,
-          routeId: null,
-          lengthM: length,
-          laid: { zoneId, arrangement: pair ? 'touching-pair' : 'single', loadedCircuits: 1, conduit: false },
-          jointResistanceOhm: null,
-        };
-      };
-      wire(
-        'tap',
-        `Bus to ${device.name} fuse`,
-        { deviceId: plus, terminal: 'n' },
-        { deviceId: fuseId, terminal: 'a' },
-        0.15,
-        false,
-      );
-      wire(
-        'plus',
-        `${device.name} plus`,
-        { deviceId: fuseId, terminal: 'b' },
-        { deviceId, terminal: 'plus' },
-        lengthM,
-        true,
-      );
-      wire(
-        'minus',
-        `${device.name} minus`,
-        { deviceId, terminal: 'minus' },
-        { deviceId: minus, terminal: 'n' },
-        lengthM,
-        true,
-      );
+      hangOnBus(draft, { seed, device, part, fuse, cable, lengthM });
     },
   }),
 };

@@ -337,10 +337,14 @@ export const buildSchema = object({
       conditions: text(500),
       date: Joi.string().isoDate(),
       by: text(120),
+      instrument: optional(text(120)),
+      confirmed: optional(Joi.boolean().valid(true)),
     }),
     100000,
   ),
-  adoptions: record(object({ id: id(), readingId: id(), subjectId: id(), field: Joi.string().max(60), partId: id() })),
+  adoptions: record(
+    object({ id: id(), readingId: id(), subjectId: id(), field: Joi.string().max(60), partId: nullable(id()) }),
+  ),
 });
 
 /** JSON Schema (2020-12) of the build file, generated from the same rules. */

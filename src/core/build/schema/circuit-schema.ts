@@ -76,6 +76,8 @@ const device = object({
       hotShare: optional(share()),
     }),
   ),
+  torqueShare: optional(positive(1)),
+  gearing: optional(Joi.number().min(0.02).max(50)),
   ratedA: optional(positive(2000)),
   opensParked: optional(Joi.boolean()),
   way: optional(Joi.number().integer().min(1).max(200)),

@@ -5,7 +5,7 @@ import { told } from '../../quantities';
 import {
   conductorAmpacity,
   conductorTemperature,
-  motorOf,
+  driveTrainOf,
   type ResolvedConductor,
   solvedStates,
   type Vehicle,
@@ -43,17 +43,25 @@ export function phasesOf(vehicle: Vehicle): (conductor: ResolvedConductor) => bo
   return (conductor) => atPhase(conductor) || between.has(conductor.id);
 }
 
-/** Rms of a phase at the motor's continuous power at base speed, A; of a series motor the direct current. Null: no motor is told. */
-function continuousA({ build }: Vehicle): number | null {
-  const motor = motorOf(build)?.part;
-  if (!motor) return null;
-  const peakW = (motor.peakTorqueNm * motor.baseSpeedRpm * 2 * Math.PI) / 60;
-  return motorCurrentA(motor) * Math.min(1, motor.continuousPowerW / peakW);
+/**
+ * Rms of a phase at the motor's continuous power at base speed, A; of a series motor the direct current. Which of several motors a cable
+ * leads to its end tells; between joints all that it may lead to. Null: no motor is told.
+ */
+function continuousA({ build }: Vehicle, { conductor: { a, b } }: ResolvedConductor): number | null {
+  const { units } = driveTrainOf(build);
+  const at = units.filter(({ motor }) => a.deviceId === motor.id || b.deviceId === motor.id);
+  const fed = units.filter(({ inverterId }) => a.deviceId === inverterId || b.deviceId === inverterId);
+  const motors = at.length > 0 ? at : fed.length > 0 ? fed : units;
+  if (motors.length === 0 || motors.some(({ part }) => !part)) return null;
+  return motors.reduce((sum, { part }) => {
+    const peakW = (part!.peakTorqueNm * part!.baseSpeedRpm * 2 * Math.PI) / 60;
+    return sum + motorCurrentA(part!) * Math.min(1, part!.continuousPowerW / peakW);
+  }, 0);
 }
 
 /** With the motor’s current for good, °C; null: it heats without end. Undefined: the motor, the cable or its place is not known. */
 export function phaseTemperatureC(vehicle: Vehicle, conductor: ResolvedConductor): number | null | undefined {
-  const currentA = continuousA(vehicle);
+  const currentA = continuousA(vehicle, conductor);
   return currentA === null || !conductor.cable || !conductor.zone
     ? undefined
     : conductorTemperature(conductor, currentA);
@@ -85,7 +93,7 @@ const phase = defineRule({
       if (!isPhase(conductor) || conductor.conductor.kind !== 'cable') return [];
       const subject = conductorRef(conductor);
       const { cable, zone } = conductor;
-      const currentA = continuousA(vehicle);
+      const currentA = continuousA(vehicle, conductor);
       const missing = [
         ...conductor.missing.filter((what) => what !== 'length').map((what) => ({ ref: subject, what })),
         ...(currentA === null ? [{ ref: subject, what: 'the motor that it feeds' }] : []),

@@ -1,13 +1,13 @@
-import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { motorCurrentA } from '../../physics/motor';
 import { roadForces, sumOf } from '../../physics/road-load';
 import type { Quantity } from '../../quantities';
 import {
   type CaseId,
   drivePoint,
+  driveTrainOf,
   followsVehicle,
   inverterPowerW,
-  motorOf,
   nominalLinkV,
   partOf,
   roadModel,
@@ -39,13 +39,14 @@ function steadyFinding<Figure extends 'speed' | 'grade'>(
   if (!model) return [{ subject, missing: [{ ref: subject, what: 'the empty mass' }] }];
   if (!model.motor || model.wheelRadiusM === null)
     return [{ subject, missing: [{ ref: subject, what: model.motor ? 'the tyres' : 'part' }] }];
-  const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
   const solved = context.vehicle.caseOf(worst);
-  const ends = inverter && {
-    plus: { deviceId: inverter.id, terminal: 'plus' },
-    minus: { deviceId: inverter.id, terminal: 'minus' },
-  };
-  const sagging = solved && ends ? terminalVoltage(solved, ends.plus, ends.minus) : null;
+  // Of several inverters the one that has least.
+  const links = context.vehicle.devices.flatMap(({ device, id }) => {
+    if (device.kind !== 'inverter' || !solved) return [];
+    const v = terminalVoltage(solved, { deviceId: id, terminal: 'plus' }, { deviceId: id, terminal: 'minus' });
+    return v === null ? [] : [v];
+  });
+  const sagging = links.length > 0 ? Math.min(...links) : null;
   const linkV = sagging ?? nominalLinkV(build);
   const forceN = sumOf(roadForces(model.road, speedMPerS, grade, 0));
   const point = drivePoint(model, forceN, speedMPerS, linkV);
@@ -143,7 +144,13 @@ const backVoltage = defineRule({
     'Peak between two phases at the motor’s highest speed over all gears, overrun included ≤ the inverter’s absolute maximum: opening the contactors feeds the link (textbook)',
   ],
   judge: (context) => {
-    const first = motorOf(context.vehicle.build)?.device.id;
+    const train = driveTrainOf(context.vehicle.build);
+    // Only motors that the road is reckoned with can be asked how fast it turns them.
+    const gearingOf = new Map(
+      train.units
+        .filter((_, k) => k === 0 || train.open.length === 0)
+        .map(({ motor, gearing }) => [motor.id, gearing] as const),
+    );
     // Which inverter feeds which motor is not told: the one that survives least counts for all of them.
     const absolutes = context.vehicle.devices.flatMap((one) => partOf(one, 'inverter')?.window.absoluteMaxV ?? []);
     if (absolutes.length === 0) return [];
@@ -154,7 +161,8 @@ const backVoltage = defineRule({
       const subject = deviceRef(motor);
       const perKrpm = part.backVoltagePerKrpmV;
       if (perKrpm === undefined) return [{ subject, missing: [{ ref: subject, what: 'its back-voltage' }] }];
-      const model = motor.id === first ? roadModel(context.vehicle.build) : null;
+      const gearing = gearingOf.get(motor.id);
+      const model = gearing === undefined ? null : roadModel(context.vehicle.build);
       const results = model?.motor
         ? driveResults(
             context.vehicle,
@@ -168,6 +176,7 @@ const backVoltage = defineRule({
       const turned = results
         ? ((1.1 * results.topSpeedMPerS) / results.model.wheelRadiusM!) *
           Math.max(...results.model.ratios) *
+          gearing! *
           (60 / (2 * Math.PI))
         : most;
       const rpm = Math.min(turned, most);
@@ -209,36 +218,44 @@ const motorCurrent = defineRule({
     'Motor side of the inverter: its sheet. Motor amperes are not battery amperes.',
   ],
   judge: (context) => {
-    const motor = motorOf(context.vehicle.build)?.part;
-    const subject = motorRef(context);
-    const inverter = context.vehicle.devices.find(({ device }) => device.kind === 'inverter');
-    const part = partOf(inverter, 'inverter');
-    if (!motor || !subject || !inverter || !part) return [];
-    const limit = part.maxMotorCurrentA;
-    if (limit === undefined)
-      return [{ subject, missing: [{ ref: deviceRef(inverter), what: 'current of its motor side' }] }];
-    const demand = motorCurrentA(motor);
-    return [
-      {
-        subject,
-        demand: amps(demand),
-        limit: amps(limit),
-        margin: marginAtMost(demand, limit),
-        figures: {
-          torque: {
-            value: Math.min(motor.peakTorqueNm, (motor.peakTorqueNm * limit) / demand),
-            dimension: 'torque',
+    const { vehicle } = context;
+    return driveTrainOf(vehicle.build).units.flatMap((unit, _, units): Finding<'torque'>[] => {
+      const { part: motor } = unit;
+      // Of a motor whose inverter nobody told, the first inverter there is.
+      const inverter =
+        vehicle.deviceOf.get(unit.inverterId ?? '') ?? vehicle.devices.find(({ device }) => device.kind === 'inverter');
+      const part = partOf(inverter, 'inverter');
+      if (!motor || !inverter || !part) return [];
+      const subject: Ref = { kind: 'device', id: unit.motor.id, name: unit.motor.name };
+      const limit = part.maxMotorCurrentA;
+      if (limit === undefined)
+        return [{ subject, missing: [{ ref: deviceRef(inverter), what: 'current of its motor side' }] }];
+      // Motors beside it on the same inverter want theirs too.
+      const fellows =
+        unit.inverterId === null ? [unit] : units.filter((one) => one.inverterId === unit.inverterId && one.part);
+      const demand = fellows.reduce((sum, one) => sum + motorCurrentA(one.part!), 0);
+      return [
+        {
+          subject,
+          demand: amps(demand),
+          limit: amps(limit),
+          margin: marginAtMost(demand, limit),
+          figures: {
+            torque: {
+              value: Math.min(motor.peakTorqueNm, (motor.peakTorqueNm * limit) / demand),
+              dimension: 'torque',
+            },
           },
+          lines: () => [
+            {
+              formula: motor.motorKind === 'series-dc' ? 'I = T · ω / (η · U)' : 'I = T · ω / (η · √3 · U · cosφ)',
+              figures: `${q(motor.peakTorqueNm, 'torque')} at ${motor.baseSpeedRpm}/min, link ${q(motor.baseLinkV, 'voltage')}${fellows.length > 1 ? `; ${fellows.length} motors on one inverter` : ''}`,
+              result: amps(demand),
+            },
+          ],
         },
-        lines: () => [
-          {
-            formula: motor.motorKind === 'series-dc' ? 'I = T · ω / (η · U)' : 'I = T · ω / (η · √3 · U · cosφ)',
-            figures: `${q(motor.peakTorqueNm, 'torque')} at ${motor.baseSpeedRpm}/min, link ${q(motor.baseLinkV, 'voltage')}`,
-            result: amps(demand),
-          },
-        ],
-      },
-    ];
+      ];
+    });
   },
   remedies: 'An inverter with more motor current, or live with the torque that is named.',
 });

@@ -1,7 +1,8 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
+import type { MotorPart } from '../../parts';
 import { sideFactor, sideLoadN } from '../../physics/stage';
 import { told } from '../../quantities';
-import { motorOf, roadModel, type Vehicle } from '../../vehicle';
+import { driveTrainOf, motorOf, roadModel, type Vehicle } from '../../vehicle';
 import { defineRule, type Rule } from '../define';
 
 /** A force in workshop words. */
@@ -12,7 +13,10 @@ export function stageLoads(
   vehicle: Vehicle,
 ): { readonly sideN: number; readonly reactionNm: number; readonly torqueNm: number } | null {
   const { stage } = vehicle.build;
-  const motor = motorOf(vehicle.build)?.part;
+  // Of several motors the strongest: each has such a stage.
+  const motor = driveTrainOf(vehicle.build)
+    .units.flatMap(({ part }) => part ?? [])
+    .reduce<MotorPart | null>((p, r) => (p && p.peakTorqueNm >= r.peakTorqueNm ? p : r), null);
   if (!stage?.kind || stage.motorPulleyM === undefined || !motor) return null;
   return {
     sideN: sideLoadN(stage.kind, motor.peakTorqueNm, stage.motorPulleyM),
@@ -112,27 +116,28 @@ const runaway = defineRule({
     'Series DC: torque falls with 1/n², so without a load its speed rises until friction or the banding ends it',
   ],
   judge: ({ vehicle: { build } }): Finding<'detail'>[] => {
-    const motor = motorOf(build);
-    if (motor?.part?.motorKind !== 'series-dc') return [];
-    const subject: Ref = { kind: 'device', id: motor.device.id, name: motor.device.name };
     // A clutch or a neutral takes the load off with the throttle open.
     const canUnload = build.schools.clutch === 'kept' || (roadModel(build)?.ratios.length ?? 1) > 1;
-    if (build.stage?.overspeedCut === true)
-      return [{ subject, holds: true, figures: { detail: 'a speed limit cuts its feed' } }];
-    // A gearbox with a neutral can unload it whatever the clutch is; with one ratio the clutch decides.
-    if (build.schools.clutch === undefined && (build.stage?.overspeedCut === undefined || !canUnload))
-      return [{ subject, missing: [{ ref: subject, what: 'the clutch, and whether a speed limit cuts its feed' }] }];
-    return [
-      {
-        subject,
-        holds: !canUnload,
-        figures: {
-          detail: canUnload
-            ? `clutch or neutral can unload it: without load past ${motor.part.maximumSpeedRpm}/min it bursts; it needs a speed limit that cuts its feed`
-            : 'nothing between it and the wheels can unload it',
+    return driveTrainOf(build).units.flatMap(({ motor, part }): Finding<'detail'>[] => {
+      if (part?.motorKind !== 'series-dc') return [];
+      const subject: Ref = { kind: 'device', id: motor.id, name: motor.name };
+      if (build.stage?.overspeedCut === true)
+        return [{ subject, holds: true, figures: { detail: 'a speed limit cuts its feed' } }];
+      // A gearbox with a neutral can unload it whatever the clutch is; with one ratio the clutch decides.
+      if (build.schools.clutch === undefined && (build.stage?.overspeedCut === undefined || !canUnload))
+        return [{ subject, missing: [{ ref: subject, what: 'the clutch, and whether a speed limit cuts its feed' }] }];
+      return [
+        {
+          subject,
+          holds: !canUnload,
+          figures: {
+            detail: canUnload
+              ? `clutch or neutral can unload it: without load past ${part.maximumSpeedRpm}/min it bursts; it needs a speed limit that cuts its feed`
+              : 'nothing between it and the wheels can unload it',
+          },
         },
-      },
-    ];
+      ];
+    });
   },
   remedies: 'Keep a load on the shaft, or have the controller limit its speed; then tell it in Drive.',
 });

@@ -252,8 +252,12 @@ const motorHeat = defineRule({
     if (waiting) return [{ ...waiting, subject }];
     if (!context.trip) return [];
     const { ambientC, rise } = hottest(context, ({ motorMostC }) => motorMostC);
-    const motor = context.vehicle.devices.flatMap((device) => partOf(device, 'motor') ?? [])[0];
-    const air = coolingAt(context.vehicle, motor?.cooling);
+    // Of several motors the one that thin air cools least.
+    const airs = context.vehicle.devices.flatMap((device) => {
+      const motor = partOf(device, 'motor');
+      return motor ? [coolingAt(context.vehicle, motor.cooling)] : [];
+    });
+    const air = airs.reduce((p, r) => (r.share < p.share ? r : p), airs[0] ?? coolingAt(context.vehicle, undefined));
     // The rise that is rated at the foot of the hill is more where the air is thin.
     const reachedC = ambientC + rise / air.share;
     return [

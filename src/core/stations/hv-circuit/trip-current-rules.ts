@@ -27,12 +27,13 @@ const fuseTrip = defineRule({
   ],
   judge: ({ vehicle, trip, tripKey }) => {
     if (tripKey === null) return [];
-    const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
-    const way = inverter ? wayOf(vehicle, inverter) : null;
+    const inSeries = vehicle.devices.flatMap((one) =>
+      one.device.kind === 'inverter' ? (wayOf(vehicle, one)?.seriesIds ?? []) : [],
+    );
     const cruise = vehicle.caseOf('cruise/nominal/sustained');
-    if (!way || !cruise || !isSolved(cruise)) return [];
+    if (inSeries.length === 0 || !cruise || !isSolved(cruise)) return [];
     const total = packCurrentA(vehicle, cruise);
-    return way.seriesIds.flatMap((id): Finding<'time'>[] => {
+    return [...new Set(inSeries)].flatMap((id): Finding<'time'>[] => {
       const device = vehicle.deviceOf.get(id);
       const fuse = partOf(device, 'fuse');
       if (!device || !fuse || !(total > 0)) return [];

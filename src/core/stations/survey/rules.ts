@@ -8,6 +8,7 @@ import { CATEGORY_RULES } from './category-rules';
 import { FOUND_RULES } from './found-rules';
 import { IN_HAND_RULES } from './in-hand-rules';
 import { PART_RULES } from './part-rules';
+import { READING_RULES } from './reading-rules';
 import { doesJob, JOB_WORDS, SCHOOL_WORDS, schoolRule } from './school-rules';
 import { TEMPERATURE_RULES } from './temperature-rules';
 
@@ -206,4 +207,5 @@ export const SURVEY_RULES: readonly Rule[] = [
   ...CATEGORY_RULES,
   ...FOUND_RULES,
   ...IN_HAND_RULES,
+  ...READING_RULES,
 ];

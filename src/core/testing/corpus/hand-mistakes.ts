@@ -1,4 +1,4 @@
-import { both, type Change, edit, refit } from './change';
+import { both, type Change, device, edit, refit, wire } from './change';
 import type { Mistake } from './mistake';
 
 const UNTOLD = 'Data that nobody told';
@@ -11,6 +11,13 @@ const secondMotor: Change = (build) => {
   return { ...build, circuits: { ...build.circuits, hv: { ...hv, devices: { ...hv.devices, 'motor-2': second } } } };
 };
 
+/** Both motors on the phases of the one inverter. */
+const onOneInverter: Change = both(
+  secondMotor,
+  wire('phase-1', 'Motor U', 'inverter.u', 'motor.u', 'c-plus'),
+  wire('phase-2', 'Rear motor U', 'inverter.u', 'motor-2.u', 'c-plus'),
+);
+
 /** Parts of one’s own, what one has, and a motor too many. */
 export const HAND_MISTAKES: readonly Mistake[] = [
   {
@@ -18,6 +25,39 @@ export const HAND_MISTAKES: readonly Mistake[] = [
     did: 'a second motor, of which nothing is reckoned',
     on: 'larkspur',
     plant: secondMotor,
+    speaks: 'drive.several:motor-2',
+    says: 'Rear motor is not reckoned with',
+    asks: true,
+  },
+  {
+    kind: 'Several motors',
+    did: 'two motors with magnets on one inverter',
+    on: 'firn',
+    plant: onOneInverter,
+    speaks: 'drive.several:motor-2',
+    says: 'Rear motor can’t work with the others',
+  },
+  {
+    kind: 'Several motors',
+    did: 'two induction motors on one inverter, one of them geared to turn faster',
+    on: 'larkspur',
+    plant: both(onOneInverter, device('motor-2', { gearing: 1.4 })),
+    speaks: 'drive.several:motor',
+    says: 'Motor can’t work with the others',
+  },
+  {
+    kind: 'Several motors',
+    did: 'two motors on one inverter whose amperes are enough for one',
+    on: 'larkspur',
+    plant: both(onOneInverter, refit('inverter', 'inverter', { maxMotorCurrentA: 400 })),
+    speaks: 'drive.motor-current:motor-2',
+    says: 'Rear motor wants more amperes than the inverter gives',
+  },
+  {
+    kind: UNTOLD,
+    did: 'a share of the torque told of one motor and not of the other',
+    on: 'larkspur',
+    plant: both(onOneInverter, device('motor', { torqueShare: 0.6 })),
     speaks: 'drive.several:motor-2',
     says: 'Rear motor is not reckoned with',
     asks: true,

@@ -5,6 +5,7 @@ import { CHARGE_HARMLESS } from './charge-mistakes';
 import type { Harmless } from './mistake';
 import { PLACE_HARMLESS } from './place-mistakes';
 import { PLUG_HARMLESS } from './plug-mistakes';
+import { READING_HARMLESS } from './reading-mistakes';
 import { REST_HARMLESS } from './rest-mistakes';
 
 export const HARMLESS: readonly Harmless[] = [
@@ -12,6 +13,7 @@ export const HARMLESS: readonly Harmless[] = [
   ...CHARGE_HARMLESS,
   ...PLUG_HARMLESS,
   ...REST_HARMLESS,
+  ...READING_HARMLESS,
   ...ANCILLARY_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },

@@ -11,6 +11,7 @@ import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
 import { PLACE_MISTAKES } from './place-mistakes';
 import { PLUG_MISTAKES } from './plug-mistakes';
+import { READING_MISTAKES } from './reading-mistakes';
 import { REST_MISTAKES } from './rest-mistakes';
 import { USUAL_MISTAKES } from './usual-mistakes';
 
@@ -27,6 +28,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...WARMTH_MISTAKES,
   ...MISSING_MISTAKES,
   ...HAND_MISTAKES,
+  ...READING_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,
   ...USUAL_MISTAKES,
