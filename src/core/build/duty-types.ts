@@ -19,6 +19,8 @@ export interface VehicleData {
   readonly payloadKg?: number;
   readonly dragAreaM2?: number;
   readonly rollingCoefficient?: number;
+  /** motorcycle: nothing drives while its side stand is down, or the stand can’t stay down. */
+  readonly standCut?: boolean;
   /** As on the side wall: "185/80R14". */
   readonly tyre?: string;
   readonly finalDriveRatio?: number;
@@ -36,7 +38,18 @@ export interface VehicleData {
 export const STARTING_POINTS = ['engine-out', 'extend', 'repack', 'redrive', 'repair'] as const;
 export type StartingPoint = (typeof STARTING_POINTS)[number];
 
-export const BODY_TYPES = ['roadster', 'saloon', 'estate', 'van', 'off-roader', 'tractor'] as const;
+export const BODY_TYPES = [
+  'roadster',
+  'saloon',
+  'estate',
+  'van',
+  'off-roader',
+  'tractor',
+  'motorcycle',
+  'trike',
+  'three-wheeler',
+  'cart',
+] as const;
 export type BodyType = (typeof BODY_TYPES)[number];
 
 /** "an estate", "a van". */

@@ -29,6 +29,7 @@ import type {
   Size,
   StageData,
   Supply,
+  TrailerLink,
 } from './vehicle-types';
 
 export * from './ancillary-types';
@@ -165,6 +166,8 @@ export interface Device {
   readonly gearing?: number;
   /** compressor: heat that it takes out of the cells while it runs, W; absent: none. */
   readonly coolsCellsW?: number;
+  /** box: it stands on a trailer, joined by a plug. */
+  readonly trailer?: TrailerLink;
   /** charger, charger and converter: how it is plugged in. */
   readonly plug?: ChargerPlug;
 }

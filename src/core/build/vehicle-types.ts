@@ -210,3 +210,16 @@ export interface Size {
   readonly widthM: number;
   readonly heightM: number;
 }
+
+/** How a pack on a trailer is joined to the vehicle that pulls it. What is absent is not told. */
+export interface TrailerLink {
+  /** A short contact in the plug opens the contactors before its power contacts part. */
+  readonly interlock?: boolean;
+  /** How it is joined: with both sides dead, or with its voltage watched till the two are equal; live in no way. */
+  readonly joined?: (typeof TRAILER_JOINS)[number];
+  /** Its cable is of fine strands, bears bending, and hangs free of the ground and of the wheels. */
+  readonly flexes?: boolean;
+  /** Torn off it breaks at a place that leaves no live end, and a rope pulls the trailer’s own brake. */
+  readonly breakAway?: boolean;
+}
+export const TRAILER_JOINS = ['dead', 'watched', 'live'] as const;

@@ -28,3 +28,24 @@ test('every window is in order and every cell charges above its nominal voltage'
     if (part.kind === 'cell') expect(part.fullV).toBeGreaterThan(part.nominalV);
   }
 });
+
+test('from 24 to 800 V there is no voltage without an inverter, a charger and a converter that live from full down to three quarters', () => {
+  const kinds = [
+    catalogueOf('inverter'),
+    catalogueOf('bus-device').filter(({ chargePowerW }) => chargePowerW !== undefined),
+    catalogueOf('bus-device').filter(({ name }) => /converter/i.test(name)),
+  ];
+  for (const parts of kinds) {
+    const holes: number[] = [];
+    for (let fullV = 27; fullV <= 850; fullV++)
+      if (!parts.some(({ window }) => window.workingMinV <= 0.75 * fullV && window.workingMaxV >= fullV))
+        holes.push(fullV);
+    expect(holes).toEqual([]);
+  }
+});
+
+test('motors are wound for every class: some base speed is reached at each voltage from 48 to 700', () => {
+  const wound = catalogueOf('motor').map(({ baseLinkV }) => baseLinkV);
+  for (const volts of [48, 96, 144, 230, 330, 650])
+    expect(wound.some((link) => link / volts > 0.7 && link / volts < 1.3)).toBe(true);
+});

@@ -1,22 +1,13 @@
+import { BUS_DEVICES } from './bus-devices';
 import { CABLES } from './cables';
 import { CONTACTORS } from './contactors';
 import { FUSES } from './fuses';
-import type {
-  BusDevicePart,
-  CellPart,
-  DisconnectPart,
-  InverterPart,
-  MotorPart,
-  Part,
-  PartKind,
-  PartOf,
-  ResistorPart,
-  SensorPart,
-} from './types';
+import { generic } from './generic';
+import { INVERTERS } from './inverters';
+import { MOTORS } from './motors';
+import type { CellPart, DisconnectPart, Part, PartKind, PartOf, ResistorPart, SensorPart } from './types';
 
 /** Generic parts by specification. Values are generic (G) unless said; a user's data sheet wins. */
-const generic = { provenance: 'generic' } as const;
-
 const cell = (id: string, name: string, more: Omit<CellPart, 'id' | 'name' | 'kind' | 'provenance'>): CellPart => ({
   id,
   name,
@@ -127,116 +118,16 @@ const DISCONNECTS: readonly DisconnectPart[] = [
     contactResistanceOhm: 0.0001,
     breaksLoad: true,
   },
-];
-
-const INVERTERS: readonly InverterPart[] = [
   {
-    id: 'inverter-400-300',
-    kind: 'inverter',
-    name: 'Inverter, 400 V class, 300 A battery',
+    id: 'disconnect-1000-300',
+    kind: 'disconnect',
+    name: 'Service disconnect, 300 A, 1,000 V DC, no load',
     ...generic,
-    cooling: 'liquid',
-    window: { workingMinV: 250, workingMaxV: 400, absoluteMaxV: 430 },
-    linkCapacitanceF: 0.0011,
-    maxBatteryCurrentA: 300,
-    maxMotorCurrentA: 400,
-    bleedResistanceOhm: 22000,
-    activeDischargeOhm: 800,
+    ratedVoltageV: 1000,
+    ratedCurrentA: 300,
+    contactResistanceOhm: 0.0001,
+    breaksLoad: false,
   },
-  {
-    id: 'inverter-144-400',
-    kind: 'inverter',
-    name: 'Inverter, 144 V class, 400 A battery',
-    ...generic,
-    cooling: 'air',
-    window: { workingMinV: 80, workingMaxV: 180, absoluteMaxV: 190 },
-    linkCapacitanceF: 0.004,
-    maxBatteryCurrentA: 400,
-    maxMotorCurrentA: 500,
-    bleedResistanceOhm: 4700,
-    activeDischargeOhm: 220,
-  },
-  {
-    id: 'inverter-96-450',
-    kind: 'inverter',
-    name: 'Inverter, 96 V class, 450 A battery',
-    ...generic,
-    cooling: 'air',
-    window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
-    linkCapacitanceF: 0.006,
-    maxBatteryCurrentA: 450,
-    maxMotorCurrentA: 550,
-    bleedResistanceOhm: 2200,
-  },
-  {
-    id: 'chopper-96-450',
-    kind: 'inverter',
-    name: 'DC motor controller, 96 V class, 450 A',
-    ...generic,
-    cooling: 'air',
-    window: { workingMinV: 48, workingMaxV: 116, absoluteMaxV: 130 },
-    linkCapacitanceF: 0.008,
-    maxBatteryCurrentA: 450,
-    maxMotorCurrentA: 450,
-    bleedResistanceOhm: 2200,
-  },
-];
-
-const bus = (
-  id: string,
-  name: string,
-  window: readonly [number, number, number],
-  linkCapacitanceF: number,
-  ratedPowerW: number,
-  turn: readonly [number, number] | null = null,
-  chargePowerW?: number,
-): BusDevicePart => ({
-  id,
-  name,
-  kind: 'bus-device',
-  ...generic,
-  linkCapacitanceF,
-  ratedPowerW,
-  window: { workingMinV: window[0], workingMaxV: window[1], absoluteMaxV: window[2] },
-  turnOnV: turn?.[0] ?? null,
-  turnOffV: turn?.[1] ?? null,
-  // Of the class for vehicles with a coolant loop; the smaller ones have fins and a fan.
-  cooling: window[2] > 400 ? 'liquid' : 'air',
-  ...(chargePowerW === undefined ? {} : { chargePowerW }),
-});
-const BUS_DEVICES: readonly BusDevicePart[] = [
-  bus(
-    'charger-converter-400',
-    'Combined 6.6 kW charger and 2 kW converter, 400 V class',
-    [240, 430, 450],
-    0.00022,
-    2000,
-    null,
-    6600,
-  ),
-  bus('charger-400-6600', 'Charger, 6.6 kW, 400 V class', [240, 430, 450], 0.00015, 0, null, 6600),
-  bus('converter-400-1500', 'Converter, 1.5 kW, 400 V class', [220, 430, 450], 0.0001, 1500),
-  bus('converter-144-1000', 'Converter, 1 kW, 144 V class', [60, 170, 180], 0.00047, 1000),
-  bus('charger-144-1500', 'On-board charger, 1.5 kW, 144 V class', [80, 165, 180], 0.0002, 0, null, 1500),
-  // A diode at its output: no capacitor that its plug could meet.
-  bus(
-    'charger-144-3000',
-    'Charger to stand outside, 3 kW, 144 V class, diode at its output',
-    [80, 165, 180],
-    0,
-    0,
-    null,
-    3000,
-  ),
-  bus('converter-96-500', 'Converter, 500 W, 96 V class', [48, 120, 130], 0.0004, 500),
-  bus('charger-96-2000', 'Charger, 2 kW, for 42 lead cells', [60, 115, 130], 0.0002, 0, null, 2000),
-  bus('heater-400-5000', 'Coolant heater, 5 kW, 400 V class', [250, 400, 430], 0.00001, 5000),
-  bus('heater-400-5000-awake', 'Coolant heater, 5 kW, wakes by itself', [250, 400, 430], 0.00001, 5000, [200, 180]),
-  bus('heater-144-2000', 'Air heater, 2 kW, 144 V class', [60, 170, 180], 0, 2000),
-  // Plain elements out of other heaters: what they give goes with the square of the voltage.
-  { ...bus('element-350-3000', 'Heating element, 3 kW at 350 V', [60, 400, 430], 0, 3600), resistanceAtV: 350 },
-  { ...bus('element-130-2000', 'Heating element, 2 kW at 130 V', [60, 155, 180], 0, 2900), resistanceAtV: 130 },
-  bus('compressor-400-2500', 'Compressor, 2.5 kW, 400 V class', [230, 410, 430], 0.00006, 2500),
 ];
 
 const SENSORS: readonly SensorPart[] = [
@@ -248,74 +139,6 @@ const SENSORS: readonly SensorPart[] = [
     resistanceOhm: 0.0001,
     ratedCurrentA: 500,
   },
-];
-
-const motor = (id: string, name: string, more: Omit<MotorPart, 'id' | 'name' | 'kind' | 'provenance'>): MotorPart => ({
-  id,
-  name,
-  kind: 'motor',
-  ...generic,
-  ...more,
-});
-/** Typical figures of salvaged, industrial and fork-truck machines (generic). */
-const MOTORS: readonly MotorPart[] = [
-  motor('motor-pm-80', 'Permanent-magnet motor, 80 kW, liquid-cooled', {
-    cooling: 'liquid',
-    motorKind: 'permanent-magnet',
-    peakTorqueNm: 250,
-    peakPowerW: 80000,
-    continuousPowerW: 45000,
-    baseSpeedRpm: 3000,
-    baseLinkV: 330,
-    maximumSpeedRpm: 10000,
-    backVoltagePerKrpmV: 46,
-    massKg: 58,
-  }),
-  motor('motor-pm-110', 'Permanent-magnet motor, 110 kW, liquid-cooled', {
-    cooling: 'liquid',
-    motorKind: 'permanent-magnet',
-    peakTorqueNm: 290,
-    peakPowerW: 110000,
-    continuousPowerW: 60000,
-    baseSpeedRpm: 3600,
-    baseLinkV: 350,
-    maximumSpeedRpm: 10500,
-    backVoltagePerKrpmV: 48,
-    massKg: 65,
-  }),
-  motor('motor-induction-25', 'Induction motor, 25 kW, 130 V class', {
-    cooling: 'air',
-    motorKind: 'induction',
-    peakTorqueNm: 110,
-    peakPowerW: 26000,
-    continuousPowerW: 14000,
-    baseSpeedRpm: 2200,
-    baseLinkV: 120,
-    maximumSpeedRpm: 6500,
-    massKg: 52,
-  }),
-  motor('motor-induction-50', 'Induction motor, 50 kW, 130 V class', {
-    cooling: 'air',
-    motorKind: 'induction',
-    peakTorqueNm: 170,
-    peakPowerW: 50000,
-    continuousPowerW: 24000,
-    baseSpeedRpm: 2700,
-    baseLinkV: 120,
-    maximumSpeedRpm: 7000,
-    massKg: 70,
-  }),
-  motor('motor-series-16', 'Series DC motor, 16 kW, 80 V class', {
-    cooling: 'air',
-    motorKind: 'series-dc',
-    peakTorqueNm: 120,
-    peakPowerW: 16000,
-    continuousPowerW: 8000,
-    baseSpeedRpm: 1300,
-    baseLinkV: 80,
-    maximumSpeedRpm: 4500,
-    massKg: 66,
-  }),
 ];
 
 export const CATALOGUE: readonly Part[] = [

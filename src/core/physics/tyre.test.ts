@@ -18,7 +18,7 @@ describe('what stands behind the size of a tyre', () => {
   });
 
   test('the indices are a series of preferred numbers: eighty of them are a factor of ten, from 45 kg', () => {
-    for (let index = 50; index <= 120; index++) {
+    for (let index = 20; index <= 120; index++) {
       const { loadKg } = service(`185/65R15 ${index}T`)!;
       expect(Math.abs(loadKg / (45 * 10 ** (index / 80)) - 1)).toBeLessThan(0.025);
     }
@@ -26,7 +26,7 @@ describe('what stands behind the size of a tyre', () => {
 
   test('nothing, or nothing known, is no load and no speed', () => {
     expect(service('185/65R15')).toBeNull();
-    expect(service('185/65R15 30H')).toBeNull();
+    expect(service('185/65R15 10H')).toBeNull();
     expect(service('185/65R15 88X')).toBeNull();
     expect(service('9.5-24')).toBeNull();
   });

@@ -29,13 +29,14 @@ const made = (widthM: number, aspect: number, rimM: number, service: TyreService
   tyre: { widthM, aspect, rimM, rollingRadiusM: LOADED * (rimM / 2 + widthM * aspect), service },
 });
 
-/** Load indices from 50 on, kg a tyre (ISO 4000-1, from memory: verify). */
-const LOADS_FROM = 50;
+/** Load indices from 20 on, kg a tyre; those below 50 are of motorcycles (ISO 4000-1 and 4249-3, from memory: verify). */
+const LOADS_FROM = 20;
 const LOADS: readonly number[] = [
-  190, 195, 200, 206, 212, 218, 224, 230, 236, 243, 250, 257, 265, 272, 280, 290, 300, 307, 315, 325, 335, 345, 355,
-  365, 375, 387, 400, 412, 425, 437, 450, 462, 475, 487, 500, 515, 530, 545, 560, 580, 600, 615, 630, 650, 670, 690,
-  710, 730, 750, 775, 800, 825, 850, 875, 900, 925, 950, 975, 1000, 1030, 1060, 1090, 1120, 1150, 1180, 1215, 1250,
-  1285, 1320, 1360, 1400,
+  80, 82.5, 85, 87.5, 90, 92.5, 95, 97.5, 100, 103, 106, 109, 112, 115, 118, 121, 125, 128, 132, 136, 140, 145, 150,
+  155, 160, 165, 170, 175, 180, 185, 190, 195, 200, 206, 212, 218, 224, 230, 236, 243, 250, 257, 265, 272, 280, 290,
+  300, 307, 315, 325, 335, 345, 355, 365, 375, 387, 400, 412, 425, 437, 450, 462, 475, 487, 500, 515, 530, 545, 560,
+  580, 600, 615, 630, 650, 670, 690, 710, 730, 750, 775, 800, 825, 850, 875, 900, 925, 950, 975, 1000, 1030, 1060, 1090,
+  1120, 1150, 1180, 1215, 1250, 1285, 1320, 1360, 1400,
 ];
 /** Speed symbols, km/h (ISO 4000-1, from memory: verify). */
 const SPEEDS: Readonly<Record<string, number>> = {
@@ -78,8 +79,8 @@ export function parseTyre(text: string): TyreAnswer {
       metric[2] === undefined ? null : Number(metric[2]),
       Number(metric[3]),
     ];
-    if (width < 100 || width > 400)
-      return { ok: false, reason: `A tyre ${width} mm wide does not exist on a car: 100 to 400.` };
+    if (width < 50 || width > 400)
+      return { ok: false, reason: `A tyre ${width} mm wide does not exist on a road vehicle: 50 to 400.` };
     if (aspect !== null && (aspect < 25 || aspect > 100))
       return { ok: false, reason: `A side wall of ${aspect} % does not exist: 25 to 100.` };
     if (rim < 8 || rim > 24) return { ok: false, reason: `A rim of ${rim} inches does not exist on a car: 8 to 24.` };

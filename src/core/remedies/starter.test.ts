@@ -7,16 +7,22 @@ import { catalogueOf } from '../parts';
 import { planStarter, starterLayout } from './index';
 
 const inverters = catalogueOf('inverter');
-/** For every cell and inverter as many cells as charge to 94 % of what the inverter works with. */
-const choices = catalogueOf('cell').flatMap((cell) =>
-  inverters.map((inverter) => ({
-    cell,
-    inverter,
-    cellsInSeries: Math.floor((0.94 * inverter.window.workingMaxV) / cell.fullV),
-    cellsInParallel: 1,
-    runLengthM: 2,
-  })),
+/** Every cell with the usual classes, and every class with a cell of each usual chemistry. */
+const USUAL = ['inverter-400-300', 'inverter-144-400', 'inverter-96-450', 'chopper-96-450'];
+const SPREAD = ['cell-nmc-module-176', 'cell-lfp-180', 'cell-lead-220'];
+const pairs = catalogueOf('cell').flatMap((cell) =>
+  inverters
+    .filter((inverter) => USUAL.includes(inverter.id) || SPREAD.includes(cell.id))
+    .map((inverter) => [cell, inverter] as const),
 );
+/** As many cells as charge to 94 % of what the inverter works with. */
+const choices = pairs.map(([cell, inverter]) => ({
+  cell,
+  inverter,
+  cellsInSeries: Math.floor((0.94 * inverter.window.workingMaxV) / cell.fullV),
+  cellsInParallel: 1,
+  runLengthM: 2,
+}));
 
 describe('a first layout is whole and chosen for its voltage', () => {
   test.each(
@@ -110,11 +116,13 @@ describe('the starter never hands over a circuit that fails by its own doing', (
   const BY_CHOICE = /^(contactor\.both-poles|emergency\.stop|live\.welded|fuse\.unprotected-length)$/;
   /** So many cells in series sag below the inverter’s window before anything else can give: no smaller power is left. */
   const HOPELESS = ['LTO cell, 40 Ah, Inverter, 400 V class, 300 A battery'];
+  /** At so few volts the resistance of a bad fault alone keeps its current below what melts a fuse of any use. */
+  const hopeless = (name: string) => HOPELESS.includes(name) || name.includes('36 V class');
 
   test.each(choices.map((choice, k) => [`${choice.cell.name}, ${choice.inverter.name}`, choice, k] as const))(
     '%s',
     (name, choice, k) => {
-      const schools = SCHOOLS[k % SCHOOLS.length]!;
+      const schools = SCHOOLS[(k + Math.floor(k / SCHOOLS.length)) % SCHOOLS.length]!;
       const start = applyEdit(emptyBuild('b', 'New'), { edit: 'setSchool', input: schools }).build;
       const boxes = schools.fusePosition === 'mid-string' ? 2 : 1;
       const plan = planStarter(start, { ...choice, boxes }, 'seed');
@@ -125,7 +133,7 @@ describe('the starter never hands over a circuit that fails by its own doing', (
       expect(build.duty.hardAccelerationPowerW).toBe(plan.hardPowerW);
       // What fails is said before anything is laid out.
       expect(key(plan.failing)).toEqual(key(fails));
-      if (!HOPELESS.includes(name)) expect(key(fails.filter(({ id }) => !BY_CHOICE.test(id)))).toEqual([]);
+      if (!hopeless(name)) expect(key(fails.filter(({ id }) => !BY_CHOICE.test(id)))).toEqual([]);
       else expect(fails.length).toBeGreaterThan(0);
     },
   );

@@ -13,6 +13,10 @@ const CABINS: Readonly<Record<BodyType, readonly [number, number]>> = {
   van: [130, 150e3],
   'off-roader': [90, 110e3],
   tractor: [60, 60e3],
+  motorcycle: [20, 10e3],
+  trike: [50, 40e3],
+  'three-wheeler': [55, 60e3],
+  cart: [60, 40e3],
 };
 /** Fresh air that clears the screen (reference of the trade), kg/s. */
 export const DEMIST_KG_PER_S = 0.03;

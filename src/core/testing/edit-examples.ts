@@ -183,6 +183,15 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     leaves: ({ circuits }) =>
       expect(Object.values(circuits.hv.devices).some(({ kind }) => kind === 'compressor')).toBe(true),
   },
+  setTrailer: {
+    input: { deviceId: 'box-rear', trailer: { interlock: true, joined: 'dead' } },
+    leaves: ({ circuits }) =>
+      expect(circuits.hv.devices['box-rear']!.trailer).toEqual({ interlock: true, joined: 'dead' }),
+  },
+  setStand: {
+    input: { cut: true },
+    leaves: ({ vehicle }) => expect(vehicle.standCut).toBe(true),
+  },
   addMotor: {
     input: {
       seed: 'b',

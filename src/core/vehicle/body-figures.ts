@@ -16,6 +16,10 @@ export interface BodyFigures {
   readonly frontSpringNPerM: number;
   readonly rearSpringNPerM: number;
   readonly clearanceM: number;
+  /** Wheels on an axle; absent: two and two. */
+  readonly wheels?: { readonly front: 1 | 2; readonly rear: 1 | 2 };
+  /** Outline while nobody measured it, m; absent: as a car’s. */
+  readonly outline?: { readonly widthM: number; readonly heightM: number; readonly overhangM: number };
 }
 
 export const BODY_FIGURES: Readonly<Record<BodyType, BodyFigures>> = {
@@ -103,7 +107,76 @@ export const BODY_FIGURES: Readonly<Record<BodyType, BodyFigures>> = {
     rearSpringNPerM: 400000,
     clearanceM: 0.04,
   },
+  motorcycle: {
+    dragAreaM2: 0.45,
+    rolling: 0.015,
+    massEmptyKg: 180,
+    payloadKg: 95,
+    wheelbaseM: 1.4,
+    frontShare: 0.48,
+    tyre: '120/80-17',
+    finalDriveRatio: 5,
+    gearRatios: [1],
+    frontSpringNPerM: 17000,
+    rearSpringNPerM: 24000,
+    clearanceM: 0.1,
+    wheels: { front: 1, rear: 1 },
+    outline: { widthM: 0.75, heightM: 1.1, overhangM: 0.32 },
+  },
+  // One wheel in front.
+  trike: {
+    dragAreaM2: 0.75,
+    rolling: 0.015,
+    massEmptyKg: 420,
+    payloadKg: 200,
+    wheelbaseM: 2,
+    frontShare: 0.34,
+    tyre: '145/80R10',
+    finalDriveRatio: 5,
+    gearRatios: [1],
+    frontSpringNPerM: 18000,
+    rearSpringNPerM: 32000,
+    clearanceM: 0.07,
+    wheels: { front: 1, rear: 2 },
+    outline: { widthM: 1.35, heightM: 1.3, overhangM: 0.35 },
+  },
+  // One wheel behind.
+  'three-wheeler': {
+    dragAreaM2: 0.65,
+    rolling: 0.014,
+    massEmptyKg: 450,
+    payloadKg: 200,
+    wheelbaseM: 2.2,
+    frontShare: 0.64,
+    tyre: '145/80R13',
+    finalDriveRatio: 5,
+    gearRatios: [1],
+    frontSpringNPerM: 30000,
+    rearSpringNPerM: 22000,
+    clearanceM: 0.07,
+    wheels: { front: 2, rear: 1 },
+    outline: { widthM: 1.45, heightM: 1.15, overhangM: 0.45 },
+  },
+  cart: {
+    dragAreaM2: 1.1,
+    rolling: 0.02,
+    massEmptyKg: 550,
+    payloadKg: 500,
+    wheelbaseM: 1.7,
+    frontShare: 0.45,
+    tyre: '145/80R10',
+    finalDriveRatio: 12,
+    gearRatios: [1],
+    frontSpringNPerM: 60000,
+    rearSpringNPerM: 80000,
+    clearanceM: 0.05,
+    outline: { widthM: 1.2, heightM: 1.8, overhangM: 0.4 },
+  },
 };
+
+/** Wheels on the axles of a build’s shape: two and two where no shape is told. */
+export const wheelsOf = ({ vehicle: { body } }: Build): { readonly front: 1 | 2; readonly rear: 1 | 2 } =>
+  (body ? BODY_FIGURES[body].wheels : undefined) ?? { front: 2, rear: 2 };
 
 /** The empty mass: as told, else as its shape is like once that is told; null: nobody knows. kg */
 export const massEmptyKg = ({ vehicle }: Build): number | null =>

@@ -25,12 +25,13 @@ export interface Outline {
 
 export function outlineOf({ vehicle, chassis = {} }: Build): Outline {
   const wheelbaseM = vehicle.wheelbaseM ?? (vehicle.body ? BODY_FIGURES[vehicle.body].wheelbaseM : 2.5);
-  const widthM = chassis.widthM ?? 1.6;
+  const like = vehicle.body ? BODY_FIGURES[vehicle.body].outline : undefined;
+  const widthM = chassis.widthM ?? like?.widthM ?? 1.6;
   return {
-    x0M: -(chassis.frontOverhangM ?? 0.6),
-    x1M: wheelbaseM + (chassis.rearOverhangM ?? 0.8),
+    x0M: -(chassis.frontOverhangM ?? like?.overhangM ?? 0.6),
+    x1M: wheelbaseM + (chassis.rearOverhangM ?? like?.overhangM ?? 0.8),
     halfWidthM: widthM / 2,
-    heightM: chassis.heightM ?? 1.5,
+    heightM: chassis.heightM ?? like?.heightM ?? 1.5,
     wheelbaseM,
     trackM: chassis.trackM ?? widthM * 0.82,
     assumed: vehicle.wheelbaseM === null || chassis.widthM === undefined,

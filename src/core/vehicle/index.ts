@@ -6,7 +6,7 @@ export {
   UNKNOWN_AMBIENT_C,
   UNKNOWN_COLDEST_C,
 } from './assumed';
-export { BODY_FIGURES, type BodyFigures, massEmptyKg } from './body-figures';
+export { BODY_FIGURES, type BodyFigures, massEmptyKg, wheelsOf } from './body-figures';
 export {
   type CaseId,
   CORNER_IDS,

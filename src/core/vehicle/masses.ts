@@ -27,7 +27,7 @@ const known = (device: Device, massKg: number, from: WeighedDevice['from']): Wei
 export function massOf(resolved: ResolvedDevice): WeighedDevice | null {
   const { device } = resolved;
   // What stands outside is not carried.
-  if (device.plug?.outside) return null;
+  if (device.plug?.outside || device.trailer) return null;
   if (device.massKg !== undefined) return known(device, device.massKg, 'weighed');
   const cell = partOf(resolved, 'cell');
   if (device.kind === 'box' && cell)

@@ -55,8 +55,11 @@ function Motor({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build } = assessment;
   const motor = motorOf(build);
-  const model = roadModel(build);
-  const cruise = build.duty.cruiseSpeedMPerS === undefined ? null : steadyPowerW(build, build.duty.cruiseSpeedMPerS, 0);
+  // What was measured and adopted counts here as it does in the ledger.
+  const measured = assessment.vehicle.build;
+  const model = roadModel(measured);
+  const { cruiseSpeedMPerS } = measured.duty;
+  const cruise = cruiseSpeedMPerS === undefined ? null : steadyPowerW(measured, cruiseSpeedMPerS, 0);
   return (
     <Panel title="Motor" about="battery amperes are not motor amperes">
       <PartChoice
@@ -94,7 +97,7 @@ function Motor({ assessment }: { assessment: Assessment }) {
       />
       <FigureRow
         label="What the circuit takes in cruise"
-        value={inverterPowerW(build, 'cruise')}
+        value={inverterPowerW(measured, 'cruise')}
         dimension="power"
         system={build.units}
       />

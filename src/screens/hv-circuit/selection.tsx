@@ -13,6 +13,7 @@ import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { FigureSetting } from '../shell/figure-setting';
 import { PartChoice } from '../shell/part-choice';
+import { MeasuredFold } from '../shell/readings';
 import { shapeOf } from '../shell/shape';
 import { StatePower } from './state-power';
 import { DeviceActions, WireActions } from './topology-actions';
@@ -59,6 +60,7 @@ export function Selection({
           build={assessment.build}
         />
       )}
+      {device && <MeasuredFold build={assessment.build} subjectId={selected} />}
       {device ? (
         <DeviceActions assessment={assessment} deviceId={selected} onGone={onClear} />
       ) : (

@@ -9,6 +9,8 @@ import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { PartChoice } from '../shell/part-choice';
+import { MeasuredFold } from '../shell/readings';
+import { TrailerFields } from './trailer-fields';
 
 /** A wire between two boxes until it is measured, m. */
 const BETWEEN_M = 2;
@@ -98,6 +100,8 @@ export function Boxes({ assessment }: { assessment: Assessment }) {
                 </Action>
               )}
             </div>
+            <TrailerFields box={build.circuits.hv.devices[box.id] ?? box.device} />
+            <MeasuredFold build={build} subjectId={box.id} />
           </section>
         );
       })}

@@ -13,6 +13,7 @@ import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { groupOfPart } from '../shell/part-choices';
 import { PageHead, useSheet } from '../shell/shell';
 import { InHandPanel } from './in-hand-panel';
+import { MeasuredPanel } from './measured-panel';
 import { PartEditor } from './part-editor';
 import { ownCopy, unknownPart } from './part-fields';
 import { canBeTried, TryPanel } from './try-panel';
@@ -72,6 +73,9 @@ function Sheet({ assessment }: { assessment: Assessment }) {
       )}
       <div className="mb-3">
         <InHandPanel assessment={assessment} />
+      </div>
+      <div className="mb-3">
+        <MeasuredPanel assessment={assessment} />
       </div>
       {editing ? (
         <div className="mb-3">

@@ -9,6 +9,7 @@ import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { QuantityField } from '@/ui/quantity-field';
 import { cableLabel, partsToChoose } from './part-choices';
+import { MeasuredFold } from './readings';
 
 const LENGTH_NOTES = {
   own: undefined,
@@ -48,7 +49,8 @@ export function ConductorFields({
       });
     else dispatch({ edit: 'setConductor', input: { conductorId: id, laid: { ...now, ...more } } });
   };
-  const note = LENGTH_NOTES[conductor.lengthFrom];
+  const adopted = Object.values(build.adoptions).some((one) => one.subjectId === id && one.field === 'lengthM');
+  const note = adopted ? 'as measured, under Measured' : LENGTH_NOTES[conductor.lengthFrom];
   const system = build.units;
   const workings = row ? cableWorkings(row) : null;
   return (
@@ -163,6 +165,9 @@ export function ConductorFields({
           />
         </div>
       )}
+      <div className="min-[1180px]:col-span-2">
+        <MeasuredFold build={build} subjectId={id} />
+      </div>
     </div>
   );
 }

@@ -12,6 +12,7 @@ import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { FigureSetting } from '../shell/figure-setting';
+import { YesNo } from '../shell/yes-no';
 
 const START_WORDS: Readonly<Record<StartingPoint, string>> = {
   'engine-out': 'the engine comes out',
@@ -21,12 +22,18 @@ const START_WORDS: Readonly<Record<StartingPoint, string>> = {
   repair: 'a repair',
 };
 
+const SHAPE_WORDS: Readonly<Partial<Record<BodyType, string>>> = {
+  trike: 'trike, one wheel in front',
+  'three-wheeler': 'three-wheeler, one wheel behind',
+  cart: 'site cart',
+};
+
 /** What it is, and what the road takes from it. */
 export function VehiclePanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { build } = assessment;
   const { vehicle } = build;
-  const model = roadModel(build);
+  const model = roadModel(assessment.vehicle.build);
   const body = BODY_FIGURES[vehicle.body ?? 'saloon'];
   /** What stands in for a figure that nobody told, once the shape is. */
   const like = (figure: 'massEmpty' | 'payload' | 'wheelbase', value: number, dimension: 'mass' | 'length'): string => {
@@ -53,9 +60,16 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
         label="Shape"
         value={vehicle.body ?? null}
         empty="as a saloon"
-        choices={BODY_TYPES.map((value) => ({ value, label: value }))}
+        choices={BODY_TYPES.map((value) => ({ value, label: SHAPE_WORDS[value] ?? value }))}
         onChoose={(value) => dispatch({ edit: 'setBody', input: { body: value as BodyType } })}
       />
+      {vehicle.body === 'motorcycle' && (
+        <YesNo
+          label="Side stand cuts the torque, or folds up by itself"
+          value={vehicle.standCut}
+          onAnswer={(cut) => dispatch({ edit: 'setStand', input: { cut } })}
+        />
+      )}
       <ChoiceField
         label="Category"
         value={vehicle.category ?? null}

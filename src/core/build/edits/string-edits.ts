@@ -1,8 +1,18 @@
 import type { Draft } from 'immer';
 import type { CablePart, CellPart, ContactorPart, FusePart } from '../../parts/types';
-import { type Build, type Circuit, type Conductor, type Device, type End, type Id, TERMINALS } from '../types';
+import {
+  type Build,
+  type Circuit,
+  type Conductor,
+  type Device,
+  type End,
+  findDevice,
+  type Id,
+  TERMINALS,
+  type TrailerLink,
+} from '../types';
 import { define } from './definition';
-import { addPart, leaveBox, refuseUsedId, whole } from './helpers';
+import { addPart, deviceToEdit, leaveBox, refuseUsedId, whole } from './helpers';
 import { EditRefused } from './refused';
 
 export interface AddStringInput {
@@ -69,6 +79,18 @@ function meetingPoint(draft: Draft<Build>, pole: 'plus' | 'minus'): End {
 }
 
 export const STRING_EDITS = {
+  /** A box that stands on a trailer, and how it is joined; null: it is carried. */
+  setTrailer: define<{ deviceId: Id; trailer: TrailerLink | null }>({
+    title: (build, { deviceId, trailer }) =>
+      `${findDevice(build, deviceId)?.name ?? 'a box'} ${trailer ? 'stands on a trailer' : 'is carried'}`,
+    apply: (draft, { deviceId, trailer }) => {
+      const box = deviceToEdit(draft, deviceId);
+      if (box.kind !== 'box') throw new EditRefused('Only a box of cells stands on a trailer.', 'Choose a box.');
+      if (trailer) box.trailer = trailer;
+      else delete box.trailer;
+    },
+  }),
+
   /** A second pack beside the first, with its own fuse and contactor, meeting it before the main contactors. */
   addString: define<AddStringInput>({
     title: (_, { name }) => `put ${name} beside the pack`,

@@ -34,6 +34,13 @@ export const SURVEY_EDITS = {
     },
   }),
 
+  setStand: define<{ cut: boolean }>({
+    title: (_, { cut }) => `side stand ${cut ? 'cuts the torque' : 'cuts nothing'}`,
+    apply: (draft, { cut }) => {
+      draft.vehicle.standCut = cut;
+    },
+  }),
+
   setCategory: define<{ category: Category }>({
     title: (_, { category }) => `category ${category}`,
     apply: (draft, { category }) => {

@@ -64,6 +64,7 @@ export const buildSchema = object({
     grossMassKg: nullable(positive(100000)),
     startingPoint: optional(Joi.string().valid(...STARTING_POINTS)),
     body: optional(Joi.string().valid(...BODY_TYPES)),
+    standCut: optional(Joi.boolean()),
     category: optional(Joi.string().valid(...CATEGORIES)),
     payloadKg: optional(nonNegative(100000)),
     dragAreaM2: optional(positive(20)),

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { BOLTS, LOAD_JOBS, LOAD_SORTS, SCENARIOS, SEEN_BY, STATE_IDS, TERMINALS } from '../types';
+import { BOLTS, LOAD_JOBS, LOAD_SORTS, SCENARIOS, SEEN_BY, STATE_IDS, TERMINALS, TRAILER_JOINS } from '../types';
 import {
   coilSuppression,
   id,
@@ -74,6 +74,14 @@ const device = object({
       ratedPowerW: positive(20000),
       efficiency: Joi.number().greater(0.3).max(1),
       hotShare: optional(share()),
+    }),
+  ),
+  trailer: optional(
+    object({
+      interlock: optional(Joi.boolean()),
+      joined: optional(Joi.string().valid(...TRAILER_JOINS)),
+      flexes: optional(Joi.boolean()),
+      breakAway: optional(Joi.boolean()),
     }),
   ),
   torqueShare: optional(positive(1)),

@@ -1,6 +1,6 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
 import { ROLLING, rackFlow, rimOf } from '../../simulate';
-import { lowVoltage, type Vehicle } from '../../vehicle';
+import { lowVoltage, type Vehicle, wheelsOf } from '../../vehicle';
 import { amps } from '../context';
 import { defineRule, type Rule } from '../define';
 import { askedRule, asks, has, loadsFor, partOfSystem, STEERING_REF } from './shared';
@@ -163,7 +163,8 @@ const rim = defineRule({
   ],
   judge: ({ vehicle }): Finding<'why'>[] => {
     const asked = rimLimit(vehicle);
-    if (!asked) return [];
+    // A single wheel in front is turned by handlebars: no rack, no ratio.
+    if (!asked || wheelsOf(vehicle.build).front === 1) return [];
     const found = rimOf(vehicle);
     const { tyrePa, ratio } = vehicle.build.steering ?? {};
     if (!found)

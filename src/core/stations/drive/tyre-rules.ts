@@ -1,6 +1,6 @@
 import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import { parseTyre, type TyreService } from '../../physics/tyre';
-import { inverterPowerW, massesOf, nominalLinkV, type Vehicle } from '../../vehicle';
+import { inverterPowerW, massesOf, nominalLinkV, type Vehicle, wheelsOf } from '../../vehicle';
 import { defineRule, type Rule } from '../define';
 import { driveResults } from './results';
 
@@ -27,7 +27,7 @@ const load = defineRule({
   },
   comfort: 0,
   sources: [
-    'Load index of the side wall (ISO 4000-1, from memory: verify) against half of the heavier axle with a usual load',
+    'Load index of the side wall (ISO 4000-1, from memory: verify) against what lies on one tyre of the axle that loads it most, with a usual load',
   ],
   judge: ({ vehicle }): Finding<'axle'>[] => {
     const service = serviceOf(vehicle);
@@ -37,16 +37,24 @@ const load = defineRule({
     // What the axles lack is asked in Pack.
     if (missing.length > 0) return [{ subject: TYRES, missing: missing.map((what) => ({ ref: TYRES, what })) }];
     if (!loaded || service === 'missing') return [];
-    const front = loaded.frontKg >= loaded.rearKg;
-    const demand = Math.max(loaded.frontKg, loaded.rearKg) / 2;
+    const wheels = wheelsOf(vehicle.build);
+    const each = { front: loaded.frontKg / wheels.front, rear: loaded.rearKg / wheels.rear };
+    const demand = Math.max(each.front, each.rear);
     return [
       {
         subject: TYRES,
         demand: { value: demand, dimension: 'mass' },
         limit: { value: service.loadKg, dimension: 'mass' },
         margin: marginAtMost(demand, service.loadKg),
-        figures: { axle: front ? 'front' : 'rear' },
-        assumed: ['Two tyres on the axle, as much on either.'],
+        figures: { axle: each.front >= each.rear ? 'front' : 'rear' },
+        assumed:
+          wheels.front === 1 && wheels.rear === 1
+            ? []
+            : [
+                wheels.front === wheels.rear
+                  ? 'Two tyres on the axle, as much on either.'
+                  : `One tyre ${wheels.front === 1 ? 'in front' : 'behind'}; of the two others as much on either.`,
+              ],
       },
     ];
   },
@@ -91,4 +99,38 @@ const speed = defineRule({
   remedies: 'Tyres for a higher speed, or a limit of speed in the controller.',
 });
 
-export const TYRE_RULES: readonly Rule[] = [load, speed];
+const STAND: Ref = { kind: 'build', id: 'stand', name: 'Side stand' };
+
+const stand = defineRule({
+  id: 'drive.stand',
+  endangers: 'people',
+  says: {
+    fails: 'It drives off with its side stand down',
+    holds: 'Nothing drives with the side stand down',
+    line: '{detail}',
+    open: 'Side stand',
+  },
+  sources: [
+    'A side stand folds up by itself or keeps the drive from moving it: Regulation (EU) 44/2014, annex XV (from memory: verify)',
+  ],
+  judge: ({ vehicle: { build } }): Finding<'detail'>[] => {
+    const { body, standCut } = build.vehicle;
+    if (body !== 'motorcycle') return [];
+    if (standCut === undefined)
+      return [{ subject: STAND, missing: [{ ref: STAND, what: 'whether torque is cut while the stand is down' }] }];
+    return [
+      {
+        subject: STAND,
+        holds: standCut,
+        figures: {
+          detail: standCut
+            ? 'its switch cuts the torque, or it folds up by itself'
+            : 'the ground throws it over in the first bend to that side',
+        },
+      },
+    ];
+  },
+  remedies: 'A switch at the stand that cuts the torque, or a stand that folds up by itself; then tell it in Survey.',
+});
+
+export const TYRE_RULES: readonly Rule[] = [load, speed, stand];

@@ -3,7 +3,7 @@ import { type Finding, marginAtMost, quantityText as q, type Ref } from '../../c
 import { G_M_PER_S2, lowering } from '../../physics/axles';
 import { boltShearN, boltTensionN } from '../../physics/bolts';
 import { told } from '../../quantities';
-import { BODY_FIGURES, massesOf, partOf, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { BODY_FIGURES, massesOf, partOf, type ResolvedDevice, type Vehicle, wheelsOf } from '../../vehicle';
 import { deviceRef, fromRules } from '../context';
 import { defineRule, type Rule } from '../define';
 import { restraintAsked } from './restraint';
@@ -155,7 +155,9 @@ const sides = defineRule({
   judge: ({ vehicle }): Finding[] => {
     const { empty } = massesOf(vehicle);
     const subject: Ref = { kind: 'build', id: 'sides', name: 'Left and right' };
-    if (!empty) return [];
+    const wheels = wheelsOf(vehicle.build);
+    // On one track the rider balances it.
+    if (!empty || (wheels.front === 1 && wheels.rear === 1)) return [];
     if (vehicle.build.chassis?.trackM === undefined)
       return [{ subject, missing: [{ ref: subject, what: 'the track' }] }];
     const demand = Math.abs(empty.leftKg - empty.rightKg);

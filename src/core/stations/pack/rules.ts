@@ -34,6 +34,7 @@ import { coolingAt } from '../thin-air';
 import { CELL_RULES } from './cell-rules';
 import { PLACE_RULES } from './place-rules';
 import { STRING_RULES } from './string-rules';
+import { TRAILER_RULES } from './trailer-rules';
 
 const SOLVED = 'Nodal solution of the circuit in every state and corner';
 
@@ -379,4 +380,5 @@ export const PACK_RULES: readonly Rule[] = [
   ...CELL_RULES,
   ...STRING_RULES,
   ...PLACE_RULES,
+  ...TRAILER_RULES,
 ];

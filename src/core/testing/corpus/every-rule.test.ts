@@ -109,6 +109,8 @@ const SILENT_IN_SAMPLES: Readonly<Record<string, string>> = {
   'pack.string-match': 'the samples have one string',
   'pack.string-alone': 'the samples have one string',
   'pack.modules': 'no salvaged modules in the samples',
+  'pack.trailer': 'no pack on a trailer in the samples',
+  'pack.trailer-plug': 'no pack on a trailer in the samples',
   'drive.climb': 'asked only where a hill is told',
   'drive.range': 'rests on the trip',
   'drive.claim': 'rests on the trip',

@@ -14,6 +14,7 @@ import { PLUG_MISTAKES } from './plug-mistakes';
 import { READING_MISTAKES } from './reading-mistakes';
 import { REST_MISTAKES } from './rest-mistakes';
 import { USUAL_MISTAKES } from './usual-mistakes';
+import { WHEEL_MISTAKES } from './wheel-mistakes';
 
 export const MISTAKES: readonly Mistake[] = [
   ...FUSE_MISTAKES,
@@ -29,6 +30,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...MISSING_MISTAKES,
   ...HAND_MISTAKES,
   ...READING_MISTAKES,
+  ...WHEEL_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,
   ...USUAL_MISTAKES,
