@@ -30,6 +30,9 @@ export function SchoolField({ assessment, school }: { assessment: Assessment; sc
           {say(check, build.units).line}
         </p>
       )}
+      {!check && build.schools[school] !== undefined && (
+        <p className="pb-1 text-right text-note text-soft">Recorded: no check of its own rests on it.</p>
+      )}
     </div>
   );
 }

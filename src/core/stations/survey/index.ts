@@ -15,4 +15,5 @@ export const survey = defineStation({
 
 export { INSPECTION_WORDS, supplyPowerW } from './found-rules';
 export { LOSS_WORDS } from './rules';
-export { JOB_WORDS, SCHOOL_WORDS } from './school-rules';
+export { JOB_WORDS } from './school-jobs';
+export { SCHOOL_WORDS } from './school-rules';

@@ -9,7 +9,8 @@ import { FOUND_RULES } from './found-rules';
 import { IN_HAND_RULES } from './in-hand-rules';
 import { PART_RULES } from './part-rules';
 import { READING_RULES } from './reading-rules';
-import { doesJob, JOB_WORDS, SCHOOL_WORDS, schoolRule } from './school-rules';
+import { doesJob, JOB_WORDS } from './school-jobs';
+import { SCHOOL_WORDS, schoolRule } from './school-rules';
 import { TEMPERATURE_RULES } from './temperature-rules';
 
 const VEHICLE: Ref = { kind: 'build', id: 'vehicle', name: 'Vehicle' };

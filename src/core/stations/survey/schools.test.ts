@@ -6,7 +6,8 @@ import { firn9, larkspur, teasel } from '../../build/samples';
 import { checkKey, say } from '../../checks';
 import { LOAD_PRESETS } from '../../parts';
 import { findRemedies } from '../../remedies';
-import { JOB_WORDS, SCHOOL_WORDS } from './school-rules';
+import { JOB_WORDS } from './school-jobs';
+import { SCHOOL_WORDS } from './school-rules';
 
 const edited = (build: Build, ...edits: Edit[]): Build =>
   edits.reduce((one, edit) => applyEdit(one, edit).build, build);

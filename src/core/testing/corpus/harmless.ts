@@ -7,6 +7,7 @@ import { PLACE_HARMLESS } from './place-mistakes';
 import { PLUG_HARMLESS } from './plug-mistakes';
 import { READING_HARMLESS } from './reading-mistakes';
 import { REST_HARMLESS } from './rest-mistakes';
+import { SCHOOL_HARMLESS } from './school-mistakes';
 import { WHEEL_HARMLESS } from './wheel-mistakes';
 
 export const HARMLESS: readonly Harmless[] = [
@@ -16,6 +17,7 @@ export const HARMLESS: readonly Harmless[] = [
   ...REST_HARMLESS,
   ...READING_HARMLESS,
   ...WHEEL_HARMLESS,
+  ...SCHOOL_HARMLESS,
   ...ANCILLARY_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },

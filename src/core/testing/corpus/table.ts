@@ -13,6 +13,7 @@ import { PLACE_MISTAKES } from './place-mistakes';
 import { PLUG_MISTAKES } from './plug-mistakes';
 import { READING_MISTAKES } from './reading-mistakes';
 import { REST_MISTAKES } from './rest-mistakes';
+import { SCHOOL_MISTAKES } from './school-mistakes';
 import { USUAL_MISTAKES } from './usual-mistakes';
 import { WHEEL_MISTAKES } from './wheel-mistakes';
 
@@ -31,6 +32,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...HAND_MISTAKES,
   ...READING_MISTAKES,
   ...WHEEL_MISTAKES,
+  ...SCHOOL_MISTAKES,
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,
   ...USUAL_MISTAKES,
