@@ -35,9 +35,12 @@ test('export, delete, bring back, delete for good, import: the file is the same 
   await page.getByRole('link', { name: 'Files' }).click();
   expect(await exported(page, 'Export the build file')).toBe(first);
 
-  // A second time it becomes a copy beside the first.
+  // A second time it is asked what becomes of the one that is here; a copy stands beside it.
   await page.goto('/');
   await give(page, 'Build file', 'firn.json', first);
+  const question = page.getByRole('alertdialog', { name: 'Firn 9 is here already' });
+  await expect(question.getByText('firn.json holds the same as what is here.')).toBeVisible();
+  await question.getByRole('button', { name: 'Keep both: open as a copy' }).click();
   await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('link', { name: /Firn 9/ })).toHaveCount(2);

@@ -17,6 +17,7 @@ const BIG: ReadonlySet<Edit['edit']> = new Set<Edit['edit']>([
   'importParts',
   'importCables',
   'restore',
+  'mergeRecords',
   'fitCables',
   'setOwnTrip',
 ]);
@@ -86,6 +87,12 @@ export class Repository {
       await this.create(copy ? { ...document, id: otherId } : document);
       return { id: copy ? otherId : document.id, copy };
     });
+  }
+
+  /** The build that is here under an id; null: none, or deleted. */
+  async here(id: string): Promise<StoredBuild | null> {
+    const stored = await this.database.builds.get(id);
+    return stored && !stored.deletedAt ? stored : null;
   }
 
   /** Every build that is not deleted, with what was kept of it. */

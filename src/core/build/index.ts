@@ -11,6 +11,7 @@ export {
   oddTimes,
   WHOLE,
 } from './measurable';
+export { type Merge, mergeRecords, mergeWords } from './merge';
 export { usableShare, usableWords } from './pack-limits';
 export type { Problem } from './problem';
 export { checkReferences } from './references';

@@ -9,6 +9,7 @@ export {
   type LoadInput,
   type ParkedInput,
 } from './auxiliary';
+export { type Backwards, backwards, nextResistors } from './backwards';
 export { type BalanceInput, calcBalance } from './balance';
 export { type CabinHeatInput, calcCabinHeat } from './cabin-heat';
 export { type CableInput, calcCable, resolveCable } from './cable';

@@ -672,6 +672,10 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { partId: 'mine' },
     leaves: ({ parts }) => expect(parts.mine).toBeUndefined(),
   },
+  mergeRecords: {
+    input: { document: { ...firn, notes: 'Written at the car.' }, from: 'the telephone' },
+    leaves: ({ notes }) => expect(notes).toContain('Written at the car.'),
+  },
   restore: {
     input: { document: { ...estate, id: firn.id }, from: 'yesterday' },
     leaves: ({ name }) => expect(name).toBe(estate.name),

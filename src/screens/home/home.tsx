@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type DragEvent, type FormEvent, useCallback, useEffect, useState } from 'react';
-import { type Build, emptyBuild, type Problem } from '@/core/build';
+import { type Build, emptyBuild, type Problem, type StartingPoint } from '@/core/build';
 import { SAMPLE_CARDS, type SampleCard } from '@/core/build/samples/cards';
 import { collectionText } from '@/core/formats/collection';
 import type { StoredBuild } from '@/store/database';
@@ -13,12 +13,39 @@ import { Caution } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { readBuildFile, warmReader } from '@/workers/files';
 import { restoreTheme, switchTheme } from '../shell/theme';
+import type { Again } from './again-question';
 import { BuildRow, DeletedBuilds } from './build-rows';
 import { FirstSteps } from './first-steps';
 import { StorageState } from './storage-state';
 import { UnsavedQuestion } from './unsaved-question';
 
 const TakeOver = dynamic(() => import('./take-over'), { ssr: false });
+const AgainQuestion = dynamic(() => import('./again-question').then((page) => page.AgainQuestion), { ssr: false });
+
+/** A file that was read, and the build of the same id that is here. */
+interface Asked {
+  readonly file: string;
+  readonly here: StoredBuild;
+  readonly read: Build;
+}
+
+/** What people begin with beside a whole vehicle: where it leads, and what it is called until they say. */
+interface Beginning {
+  readonly label: string;
+  readonly name: string;
+  readonly path: string;
+  readonly startingPoint?: StartingPoint;
+}
+const BEGINNINGS: readonly Beginning[] = [
+  { label: 'a pile of parts', name: 'Pile of parts', path: '/parts' },
+  {
+    label: 'an electric vehicle that gets more',
+    name: 'Electric vehicle',
+    path: '/survey',
+    startingPoint: 'extend',
+  },
+  { label: 'a repair', name: 'Repair', path: '/survey', startingPoint: 'repair' },
+];
 
 interface Refusal {
   readonly title: string;
@@ -35,6 +62,7 @@ export function Home() {
   const [gone, setGone] = useState<StoredBuild | null>(null);
   const [dragging, setDragging] = useState(false);
   const [taken, setTaken] = useState<string | null>(null);
+  const [again, setAgain] = useState<Asked | null>(null);
   /** What was asked for while work of this tab is stored nowhere: it would be dropped. */
   const [held, setHeld] = useState<{ readonly go: () => void; readonly work: Unsaved } | null>(null);
   /** Goes on at once, or after a question. */
@@ -86,6 +114,12 @@ export function Home() {
     );
   };
 
+  const beginWith = ({ name: otherwise, path, startingPoint }: Beginning) =>
+    void start((id) => {
+      const build = emptyBuild(id, (name.trim() || otherwise).slice(0, 120));
+      return startingPoint ? { ...build, vehicle: { ...build.vehicle, startingPoint } } : build;
+    }, path);
+
   const onNew = (event: FormEvent) => {
     event.preventDefault();
     const trimmed = name.trim();
@@ -94,6 +128,30 @@ export function Home() {
       return;
     }
     leaving(() => void start((id) => emptyBuild(id, trimmed.slice(0, 120)), '/pack'));
+  };
+
+  const openCopy = (build: Build) =>
+    openFresh(
+      async () => {
+        const { id } = await repository().takeIn(build, freshId());
+        return { ...build, id };
+      },
+      build,
+      '/hv-circuit',
+    );
+
+  /** The file’s build is here already: what was decided about it. */
+  const onAgain = async (answer: Again, { file, here, read }: Asked) => {
+    setAgain(null);
+    try {
+      if (answer === 'copy') return await openCopy(read);
+      const input = { document: read, from: file };
+      if (answer === 'replace') await repository().edit(here.id, { edit: 'restore', input });
+      if (answer === 'merge') await repository().edit(here.id, { edit: 'mergeRecords', input });
+      router.push(`/hv-circuit?build=${here.id}`);
+    } catch (error) {
+      setTrouble(error instanceof Error ? error.message : 'It could not be taken in. Nothing was changed.');
+    }
   };
 
   const onFile = async (file: File) => {
@@ -114,14 +172,11 @@ export function Home() {
         refresh();
         return;
       }
-      await openFresh(
-        async () => {
-          const { id } = await repository().takeIn(read.build, freshId());
-          return { ...read.build, id };
-        },
-        read.build,
-        '/hv-circuit',
-      );
+      const here = await repository()
+        .here(read.build.id)
+        .catch(() => null);
+      if (here) setAgain({ file: file.name.slice(0, 80), here, read: read.build });
+      else await openCopy(read.build);
     } catch (error) {
       setRefusal({
         title,
@@ -221,6 +276,9 @@ export function Home() {
           <p role="status" className="mt-4 border-l-[3px] border-ink bg-panel p-3">
             {taken}
           </p>
+        )}
+        {again && (
+          <AgainQuestion {...again} onAnswer={(answer) => void onAgain(answer, again)} onStay={() => setAgain(null)} />
         )}
         {held && (
           <UnsavedQuestion
@@ -335,6 +393,19 @@ export function Home() {
                   Start
                 </button>
               </form>
+              <p className="mt-2 text-soft">It begins with a vehicle whose engine comes out. Or with</p>
+              <ul className="mt-1 flex flex-wrap gap-1.5" aria-label="Begin with">
+                {BEGINNINGS.map((one) => (
+                  <li key={one.label}>
+                    <Action onPress={() => leaving(() => beginWith(one))}>{one.label}</Action>
+                  </li>
+                ))}
+                <li>
+                  <Link href="/sums" className="inline-flex min-h-8 items-center border border-rule px-3 py-1">
+                    one question
+                  </Link>
+                </li>
+              </ul>
             </section>
             <TakeOver onFile={(file) => leaving(() => void onFile(file))} />
             <Caution>

@@ -21,6 +21,7 @@ import { SendSum } from './send-sum';
 import { figureAt, type Sum, type SumField, type SumValue, type SumValues } from './sum-types';
 import { SUMS } from './sums';
 
+const BackwardsPanel = dynamic(() => import('./backwards-panel'), { ssr: false });
 const SweepPanel = dynamic(() => import('./sweep-panel'), { ssr: false, loading: () => <div className="h-[340px]" /> });
 
 const NETWORK = { name: 'network', title: 'Network', about: 'Any small circuit: voltages and currents at rest.' };
@@ -154,6 +155,7 @@ function SumTool({ sum, system }: { sum: Sum; system: UnitSystem }) {
             </p>
           )}
         </Panel>
+        {answer.ok && <BackwardsPanel sum={sum} values={values} result={answer.result} system={system} onTake={set} />}
         {sum.caution && <Caution>{sum.caution}</Caution>}
         {answer.ok && (
           <Panel title="Working">

@@ -1,6 +1,7 @@
-import type { Draft } from 'immer';
+import { current, type Draft } from 'immer';
 import type { CablePart, Part } from '../../parts/types';
 import { deviceDefinition } from '../devices';
+import { mergeRecords } from '../merge';
 import { type Build, type Id, own } from '../types';
 import { define } from './definition';
 import { addPart, conductorToEdit, retireAdoptions, whole } from './helpers';
@@ -67,6 +68,17 @@ export const IMPORT_EDITS = {
       const { id } = draft;
       for (const key of Object.keys(draft) as (keyof Build)[]) if (!Object.hasOwn(document, key)) delete draft[key];
       Object.assign(draft, document, { id });
+    },
+  }),
+
+  /** What another copy of this build has written down, beside what stands here. */
+  mergeRecords: define<{ document: Build; from: string }>({
+    title: (_, { from }) => `take in what ${from} has written down`,
+    apply: (draft, { document }) => {
+      const { build } = mergeRecords(current(draft) as Build, document);
+      if (build.notes.length > LONGEST_NOTES)
+        throw new EditRefused(`The notes would be longer than ${LONGEST_NOTES} characters.`, 'Shorten them first.');
+      Object.assign(draft, build);
     },
   }),
 

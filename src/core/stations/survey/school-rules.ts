@@ -1,4 +1,4 @@
-import { jobOf, type SchoolId } from '../../build';
+import { FOUNDING_SCHOOLS, jobOf, type SchoolId } from '../../build';
 import type { Finding, Ref } from '../../checks';
 import * as propose from '../../proposals';
 import { defineRule } from '../define';
@@ -23,6 +23,8 @@ export const SCHOOL_WORDS: Readonly<Record<SchoolId, string>> = {
   cableRoute: 'Cable route',
 };
 
+const FOUNDING: ReadonlySet<SchoolId> = new Set(FOUNDING_SCHOOLS);
+
 export const schoolRule = defineRule({
   id: 'survey.school',
   endangers: 'people',
@@ -37,6 +39,8 @@ export const schoolRule = defineRule({
         return id === 'bms' && hasDevice(vehicle, 'box')
           ? [{ subject, missing: [{ ref: subject, what: 'what keeps every cell inside its limits' }] }]
           : [];
+      // These three have an answer from the start: they are held against a circuit once there is one.
+      if (FOUNDING.has(id) && !hasDevice(vehicle, 'inverter')) return [];
       const job = jobOf(build.schools, id);
       const answer: Answer =
         job !== undefined && !doesJob(vehicle, job)
