@@ -9,6 +9,7 @@ export { cutListCsv } from './cut-list-csv';
 export { decodeText } from './decode-text';
 export { inHandCsv } from './in-hand-csv';
 export { modulesCsv, type ReadModules, readModulesCsv } from './modules-csv';
+export { readModulesTyped } from './modules-typed';
 export { type PartsPreview, partsCsv, previewParts, rawParts } from './parts-csv';
 export { spiceExport } from './spice';
 // Its reader carries an XML library: whoever reads trips imports it from its own file.

@@ -17,12 +17,31 @@ const LIMITS: Readonly<Record<string, readonly [number, number, string]>> = {
   resistanceOhm: [0, 10, 'Ω'],
 };
 
-/** Salvaged modules as measured: id; voltageV; capacityAh; resistanceOhm, one line each. All or none are taken. */
+/** Headings that people write, by what they mean. */
+const LOOSE: Readonly<Record<(typeof COLUMNS)[number], RegExp>> = {
+  id: /^(id|module|modul|name|no\.?|nr\.?|number)$/,
+  voltageV: /^(volt|u\b|v$|ocv|rest)/,
+  capacityAh: /^(cap|ah$|charge)/,
+  resistanceOhm: /^(res|r\b|ri\b|ir\b|ohm|m?Ω|mohm)/i,
+};
+/** The heading of a table that holds this figure; undefined: none does, or more than one might. */
+function columnOf(columns: readonly string[], wanted: (typeof COLUMNS)[number]): string | undefined {
+  const exact = columns.find((column) => column === wanted.toLowerCase());
+  const loose = columns.filter((column) => LOOSE[wanted].test(column.trim()));
+  return exact ?? (loose.length === 1 ? loose[0] : undefined);
+}
+
+/**
+ * Salvaged modules as measured: id; voltageV; capacityAh; resistanceOhm, one line each, or headings that mean the same; a resistance in mΩ where
+ * its heading says so. All or none are taken.
+ */
 export function readModulesCsv(text: string): ReadModules {
   const read = readCsv(text);
   if (!read.ok) return read;
   const { columns, rows } = read.table;
-  const missing = COLUMNS.filter((column) => !columns.includes(column.toLowerCase()));
+  const found = new Map(COLUMNS.map((column) => [column, columnOf(columns, column)] as const));
+  const missing = COLUMNS.filter((column) => found.get(column) === undefined);
+  const times = /m(illi)?\s*(Ω|ω|ohm)/i.test(found.get('resistanceOhm') ?? '') ? 1e-3 : 1;
   if (missing.length > 0)
     return {
       ok: false,
@@ -39,7 +58,7 @@ export function readModulesCsv(text: string): ReadModules {
   const errors: Problem[] = [];
   const seen = new Set<string>();
   const modules = rows.map(({ line, fields }): SalvagedModule => {
-    const id = fields.get('id') ?? '';
+    const id = fields.get(found.get('id')!) ?? '';
     if (!ID.test(id) || RESERVED.has(id) || id.startsWith('__'))
       errors.push({
         path: `line ${line}`,
@@ -51,8 +70,9 @@ export function readModulesCsv(text: string): ReadModules {
     seen.add(id);
     const figure = (column: 'voltageV' | 'capacityAh' | 'resistanceOhm'): number => {
       const [least, most, words] = LIMITS[column]!;
-      const written = fields.get(column.toLowerCase()) ?? '';
-      const value = readNumber(written);
+      const written = fields.get(found.get(column)!) ?? '';
+      const bare = readNumber(written);
+      const value = bare === undefined || column !== 'resistanceOhm' ? bare : bare * times;
       if (value === undefined || value < least || value > most) {
         errors.push({
           path: `line ${line}, ${column}`,

@@ -22,7 +22,7 @@ describe('tyre codes', () => {
 
   test.each([
     ['1850/80R14', 'no tyre code'],
-    ['50/80R14', 'does not exist'],
+    ['40/80R14', 'does not exist'],
     ['500/80R14', 'does not exist'],
     ['185/10R14', 'side wall'],
     ['185/80R99', 'rim'],

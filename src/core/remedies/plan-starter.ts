@@ -23,6 +23,10 @@ const CHOSEN = /^(contactor\.both-poles|fuse\.unprotected-length|fuse\.present)$
 const POWER = /^(pack\.|device\.voltage-min|inverter\.|bms\.)/;
 const FUSE_SMALL = /^fuse\.(cyclic|minutes|continuous|trip)$/;
 const FUSE_LARGE = /^fuse\.(melting-time|minimum-breaking|contactor-withstand|cable-short|cable-overload|let-through)/;
+/** Converter and charger come onto the bus later: so much is kept free for them (practice), W; on a low bus less. */
+const ROOM_W = 1000;
+const LOW_ROOM_W = 300;
+const LOW_V = 60;
 const LEAST_W = 2000;
 const LESS = 0.85;
 const MOST_TRIES = 60;
@@ -36,9 +40,20 @@ const bySize = <P>(parts: readonly P[], size: (part: P) => number): readonly P[]
 
 /**
  * Sizes a first circuit by the checks that will judge it: power down to what cells and inverter give, fuse, contactor, disconnect and cable up
- * until nothing that it chose fails. Never more power than the build asks.
+ * until nothing that it chose fails. Never more power than the build asks. Where cells and inverter allow it room is left for what comes
+ * onto the bus later.
  */
 export function planStarter(build: Build, choice: StarterChoice, seed: string, memory = new Memory()): StarterPlan {
+  const roomW = choice.cellsInSeries * choice.cell.fullV > LOW_V ? ROOM_W : LOW_ROOM_W;
+  const roomy = planWith(build, choice, seed, memory, roomW);
+  const own = (plan: StarterPlan) => plan.failing.filter(({ id }) => OWN.test(id) && !CHOSEN.test(id)).length;
+  if (own(roomy) === 0) return roomy;
+  const tight = planWith(build, choice, seed, memory, 0);
+  return own(tight) < own(roomy) ? tight : roomy;
+}
+
+/** The same with so much power beside the drive's, W: what fails is that of the layout without it. */
+function planWith(build: Build, choice: StarterChoice, seed: string, memory: Memory, roomW: number): StarterPlan {
   const fullV = choice.cellsInSeries * choice.cell.fullV;
   const first = starterLayout(build, choice, seed);
   const fuses: readonly FusePart[] = bySize(
@@ -71,12 +86,24 @@ export function planStarter(build: Build, choice: StarterChoice, seed: string, m
   let best: StarterPlan | null = null;
   for (let k = 0; k < MOST_TRIES; k++) {
     const input: LayOutInput = { ...starterLayout(build, choice, seed, fixed), ...powers };
-    const { checks } = assess(applyEdit(build, { edit: 'layOut', input }).build, { memory });
-    const all = checks.filter(({ verdict }) => verdict === 'fails');
+    const failsOf = (extraW: number): readonly Check[] =>
+      assess(
+        applyEdit(build, {
+          edit: 'layOut',
+          input: {
+            ...input,
+            hardPowerW: powers.hardPowerW + extraW,
+            cruisePowerW: powers.cruisePowerW + extraW,
+          },
+        }).build,
+        { memory },
+      ).checks.filter(({ verdict }) => verdict === 'fails');
+    const all = failsOf(roomW);
     const failing = all.filter(({ id }) => OWN.test(id) && !CHOSEN.test(id));
     const plan: StarterPlan = { input, ...powers, failing: all };
     if (!best || all.length < best.failing.length) best = plan;
-    if (failing.length === 0) return plan;
+    // With room it holds: without it, it holds the more; that is looked at all the same.
+    if (failing.length === 0) return roomW === 0 ? plan : { ...plan, failing: failsOf(0) };
     const fails = (pattern: RegExp) => failing.find(({ id }) => pattern.test(id));
     const less = (cruises: boolean): boolean => {
       // The pack says itself what it can give.
@@ -116,5 +143,12 @@ export function planStarter(build: Build, choice: StarterChoice, seed: string, m
     fixed = { ...fixed, mainContactor: contactors[0] ?? first.mainContactor };
     if (!less(true)) break;
   }
-  return best!;
+  if (roomW === 0 || !best) return best!;
+  const { input } = best;
+  return {
+    ...best,
+    failing: assess(applyEdit(build, { edit: 'layOut', input }).build, { memory }).checks.filter(
+      ({ verdict }) => verdict === 'fails',
+    ),
+  };
 }

@@ -11,7 +11,11 @@ const CABLES = catalogueOf('cable').filter(({ id }) => id.startsWith('cable-plai
 export function randomStarter(seed: number): Build {
   const random = chance(seed);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
-  const [cell, inverter] = [pick(catalogueOf('cell')), pick(catalogueOf('inverter'))];
+  // Those that can take the power that a new build asks for: 50 kW of 36 V is no layout.
+  const inverters = catalogueOf('inverter').filter(
+    ({ window, maxBatteryCurrentA }) => window.workingMaxV * maxBatteryCurrentA > 30000,
+  );
+  const [cell, inverter] = [pick(catalogueOf('cell')), pick(inverters)];
   const start = applyEdit(emptyBuild('b', 'New'), {
     edit: 'setFigure',
     input: { figure: 'cruisePower', value: 4000 + 20000 * random() },

@@ -59,7 +59,7 @@ function Unit({
         onCommit={(torqueShare) => set({ torqueShare })}
       />
       <QuantityField
-        label={`Turns for one at the gearbox, ${motor.name}`}
+        label={`Ratio to the gearbox, ${motor.name}`}
         dimension="count"
         system={build.units}
         value={motor.gearing ?? null}

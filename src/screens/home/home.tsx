@@ -401,9 +401,7 @@ export function Home() {
                   </li>
                 ))}
                 <li>
-                  <Link href="/sums" className="inline-flex min-h-8 items-center border border-rule px-3 py-1">
-                    one question
-                  </Link>
+                  <Action onPress={() => router.push('/sums')}>one question</Action>
                 </li>
               </ul>
             </section>

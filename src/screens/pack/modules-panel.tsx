@@ -1,12 +1,13 @@
 'use client';
 import { useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { buildFileName, modulesCsv, type ReadModules } from '@/core/formats';
+import { buildFileName, modulesCsv, type ReadModules, readModulesTyped } from '@/core/formats';
 import { formatQuantity } from '@/core/quantities';
 import { modulesPack } from '@/core/remedies';
 import { matchModules } from '@/core/simulate';
 import { freshId, useBench } from '@/store/bench';
 import { Action, decimalMark, download, FileAction } from '@/ui/action';
+import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { QuantityField } from '@/ui/quantity-field';
@@ -23,6 +24,7 @@ export function ModulesPanel({ assessment }: { assessment: Assessment }) {
   const { build } = assessment;
   const modules = useMemo(() => Object.values(build.modules ?? {}), [build.modules]);
   const [read, setRead] = useState<ReadModules | null>(null);
+  const [typed, setTyped] = useState('');
   const [perGroup, setPerGroup] = useState(2);
   const series = Math.max(1, Math.floor(modules.length / perGroup));
   const match = useMemo(
@@ -69,6 +71,26 @@ export function ModulesPanel({ assessment }: { assessment: Assessment }) {
           </Action>
         )}
       </div>
+      <Fold className="mt-1" head="Type or paste them">
+        <textarea
+          aria-label="Modules, a line each"
+          placeholder={'name; volts at rest; ampere-hours; milliohms\nM01; 7.52; 58.1; 2.1 …'}
+          rows={6}
+          value={typed}
+          onChange={(event) => setTyped(event.currentTarget.value)}
+          className="w-full rounded-[3px] border border-rule bg-panel p-2 tabular-nums"
+        />
+        <Action
+          disabled={typed.trim() === ''}
+          onPress={() => {
+            const found = readModulesTyped(typed);
+            setRead(found.ok ? null : found);
+            if (found.ok && dispatch({ edit: 'setModules', input: { modules: found.modules } })) setTyped('');
+          }}
+        >
+          Take these modules
+        </Action>
+      </Fold>
       {read?.ok === false && <Problems title="These modules can’t be taken" problems={read.errors} />}
       {match && (
         <div className="mt-2">
