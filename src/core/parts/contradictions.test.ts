@@ -44,3 +44,10 @@ test('a module of six cells is judged by its cells', () => {
   const cells = Math.round(module.nominalV / 3.65);
   expect(contradictions({ ...module, fullV: 4.5 * cells })).toHaveLength(1);
 });
+
+test('what nobody knows contradicts nothing, what is told does', () => {
+  const motor = { ...cataloguePart('motor-induction-25', 'motor'), continuousPowerW: 90000 };
+  expect(contradictions(motor)).toEqual(['it gives more for good than at its peak']);
+  expect(contradictions({ ...motor, origins: { continuousPowerW: 'unknown' } })).toEqual([]);
+  expect(contradictions({ ...motor, origins: { continuousPowerW: 'plate' } })).toHaveLength(1);
+});

@@ -87,10 +87,16 @@ function ofWindow({ workingMinV, workingMaxV, absoluteMaxV }: VoltageWindow): st
     : [`it works from ${v(workingMinV)} to ${v(workingMaxV)} and bears ${v(absoluteMaxV)}: not in this order`];
 }
 
-function ofMotor({ continuousPowerW, peakPowerW, baseSpeedRpm, maximumSpeedRpm }: MotorPart): string[] {
+function ofMotor({ continuousPowerW, peakPowerW, baseSpeedRpm, maximumSpeedRpm, origins }: MotorPart): string[] {
+  // What nobody knows contradicts nothing.
+  const known = (...fields: string[]) => fields.every((field) => origins?.[field] !== 'unknown');
   return [
-    ...(continuousPowerW <= peakPowerW ? [] : ['it gives more for good than at its peak']),
-    ...(baseSpeedRpm <= maximumSpeedRpm ? [] : ['its base speed is above its highest']),
+    ...(continuousPowerW <= peakPowerW || !known('continuousPowerW', 'peakPowerW')
+      ? []
+      : ['it gives more for good than at its peak']),
+    ...(baseSpeedRpm <= maximumSpeedRpm || !known('baseSpeedRpm', 'maximumSpeedRpm')
+      ? []
+      : ['its base speed is above its highest']),
   ];
 }
 

@@ -38,22 +38,89 @@ type Fixed = Pick<LayOutInput, 'mainFuse' | 'mainContactor' | 'disconnect' | 'ca
 const bySize = <P>(parts: readonly P[], size: (part: P) => number): readonly P[] =>
   [...parts].sort((p, q) => size(p) - size(q));
 
+const own = (checks: readonly Check[]): readonly Check[] => checks.filter(({ id }) => OWN.test(id) && !CHOSEN.test(id));
+
+/** What fails once a circuit is laid out with so much power beside the drive’s, W. */
+const failsOf = (build: Build, input: LayOutInput, memory: Memory, extraW = 0): readonly Check[] =>
+  assess(
+    applyEdit(build, {
+      edit: 'layOut',
+      input: {
+        ...input,
+        hardPowerW: (input.hardPowerW ?? 0) + extraW,
+        cruisePowerW: (input.cruisePowerW ?? 0) + extraW,
+      },
+    }).build,
+    { memory },
+  ).checks.filter(({ verdict }) => verdict === 'fails');
+
 /**
  * Sizes a first circuit by the checks that will judge it: power down to what cells and inverter give, fuse, contactor, disconnect and cable up
- * until nothing that it chose fails. Never more power than the build asks. Where cells and inverter allow it room is left for what comes
- * onto the bus later.
+ * until nothing that it chose fails. Never more power than the build asks. Where it holds, room is left for what comes onto the bus later:
+ * the drive's own power is less by it where nothing else is free, and the main fuse is the largest with which all holds.
  */
 export function planStarter(build: Build, choice: StarterChoice, seed: string, memory = new Memory()): StarterPlan {
+  const tight = leastPlan(build, choice, seed, memory);
+  if (own(tight.failing).length > 0) return tight;
   const roomW = choice.cellsInSeries * choice.cell.fullV > LOW_V ? ROOM_W : LOW_ROOM_W;
-  const roomy = planWith(build, choice, seed, memory, roomW);
-  const own = (plan: StarterPlan) => plan.failing.filter(({ id }) => OWN.test(id) && !CHOSEN.test(id)).length;
-  if (own(roomy) === 0) return roomy;
-  const tight = planWith(build, choice, seed, memory, 0);
-  return own(tight) < own(roomy) ? tight : roomy;
+  const free = own(failsOf(build, tight.input, memory, roomW)).length === 0;
+  if (!free && tight.cruisePowerW - roomW < LEAST_W * CRUISE) return tight;
+  const less = free ? 0 : roomW;
+  const powers = { hardPowerW: tight.hardPowerW - less, cruisePowerW: tight.cruisePowerW - less };
+  return withLargerFuse(
+    build,
+    choice,
+    seed,
+    memory,
+    { ...tight, ...powers, input: { ...tight.input, ...powers } },
+    roomW,
+  );
 }
 
-/** The same with so much power beside the drive's, W: what fails is that of the layout without it. */
-function planWith(build: Build, choice: StarterChoice, seed: string, memory: Memory, roomW: number): StarterPlan {
+/** Sizes that the main fuse may grow by. */
+const MOST_STEPS = 4;
+
+/** The largest main fuse with which all of it still holds, room included: the fuses of what comes onto the bus have to go before it. */
+function withLargerFuse(
+  build: Build,
+  choice: StarterChoice,
+  seed: string,
+  memory: Memory,
+  plan: StarterPlan,
+  roomW: number,
+): StarterPlan {
+  const { hardPowerW, cruisePowerW, input: first } = plan;
+  const larger = bySize(
+    catalogueOf('fuse').filter(
+      ({ family, ratedVoltageDcV, ratedCurrentA }) =>
+        family === 'traction' &&
+        ratedVoltageDcV === first.mainFuse.ratedVoltageDcV &&
+        ratedCurrentA > first.mainFuse.ratedCurrentA,
+    ),
+    ({ ratedCurrentA }) => ratedCurrentA,
+  );
+  const cables = bySize(
+    catalogueOf('cable').filter(({ shielded, areaMm2 }) => shielded && areaMm2 >= first.cable.areaMm2),
+    ({ areaMm2 }) => areaMm2,
+  );
+  let input = first;
+  for (const mainFuse of larger.slice(0, MOST_STEPS)) {
+    const cable = cables.find(({ areaMm2 }) => areaMm2 * 5 >= mainFuse.ratedCurrentA);
+    if (!cable) break;
+    const { mainContactor, disconnect } = first;
+    const made = {
+      ...starterLayout(build, choice, seed, { mainFuse, cable, mainContactor, disconnect }),
+      hardPowerW,
+      cruisePowerW,
+    };
+    if (own(failsOf(build, made, memory, roomW)).length > 0) break;
+    input = made;
+  }
+  return { ...plan, input, failing: failsOf(build, input, memory) };
+}
+
+/** Sized as the checks ask, with no room. */
+function leastPlan(build: Build, choice: StarterChoice, seed: string, memory: Memory): StarterPlan {
   const fullV = choice.cellsInSeries * choice.cell.fullV;
   const first = starterLayout(build, choice, seed);
   const fuses: readonly FusePart[] = bySize(
@@ -86,24 +153,12 @@ function planWith(build: Build, choice: StarterChoice, seed: string, memory: Mem
   let best: StarterPlan | null = null;
   for (let k = 0; k < MOST_TRIES; k++) {
     const input: LayOutInput = { ...starterLayout(build, choice, seed, fixed), ...powers };
-    const failsOf = (extraW: number): readonly Check[] =>
-      assess(
-        applyEdit(build, {
-          edit: 'layOut',
-          input: {
-            ...input,
-            hardPowerW: powers.hardPowerW + extraW,
-            cruisePowerW: powers.cruisePowerW + extraW,
-          },
-        }).build,
-        { memory },
-      ).checks.filter(({ verdict }) => verdict === 'fails');
-    const all = failsOf(roomW);
-    const failing = all.filter(({ id }) => OWN.test(id) && !CHOSEN.test(id));
+    const { checks } = assess(applyEdit(build, { edit: 'layOut', input }).build, { memory });
+    const all = checks.filter(({ verdict }) => verdict === 'fails');
+    const failing = own(all);
     const plan: StarterPlan = { input, ...powers, failing: all };
     if (!best || all.length < best.failing.length) best = plan;
-    // With room it holds: without it, it holds the more; that is looked at all the same.
-    if (failing.length === 0) return roomW === 0 ? plan : { ...plan, failing: failsOf(0) };
+    if (failing.length === 0) return plan;
     const fails = (pattern: RegExp) => failing.find(({ id }) => pattern.test(id));
     const less = (cruises: boolean): boolean => {
       // The pack says itself what it can give.
@@ -143,12 +198,5 @@ function planWith(build: Build, choice: StarterChoice, seed: string, memory: Mem
     fixed = { ...fixed, mainContactor: contactors[0] ?? first.mainContactor };
     if (!less(true)) break;
   }
-  if (roomW === 0 || !best) return best!;
-  const { input } = best;
-  return {
-    ...best,
-    failing: assess(applyEdit(build, { edit: 'layOut', input }).build, { memory }).checks.filter(
-      ({ verdict }) => verdict === 'fails',
-    ),
-  };
+  return best!;
 }

@@ -235,6 +235,9 @@ export function typedPart(part: Part, texts: ReadonlyMap<string, string>, origin
     if (text.trim() === '') delete origins[path];
     else origins[path] = origin;
   }
+  // What it gives for good is about half of its peak where nobody told it (generic): no figure of a stronger motor stands there.
+  if (origins.continuousPowerW === 'unknown' && texts.has('peakPowerW') && typeof made.peakPowerW === 'number')
+    made.continuousPowerW = made.peakPowerW / 2;
   // Peak power is peak torque at the base speed: it follows from the two where nobody told it.
   const [powerW, torqueNm] = [made.peakPowerW, made.peakTorqueNm];
   const derivable = origins.baseSpeedRpm === 'unknown' && texts.has('peakPowerW') && texts.has('peakTorqueNm');
