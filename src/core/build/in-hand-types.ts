@@ -41,6 +41,28 @@ export interface InHand {
   readonly note?: string;
 }
 
+/** A fault of the old 12-volt side, as it was found. */
+export interface OldFault {
+  readonly id: string;
+  /** What it does, or does not. */
+  readonly what: string;
+  /** Empty: not found yet. */
+  readonly cause: string;
+  readonly mended: boolean;
+}
+
+/** Whom it is built for: what was agreed, and how the vehicle came in. */
+export interface Customer {
+  /** In the owner’s money, for everything. */
+  readonly agreedPrice?: number;
+  /** Put off till later, at a price of its own. */
+  readonly options?: string;
+  readonly odometerM?: number;
+  readonly keys?: number;
+  /** Scratches and dents that it came with. */
+  readonly damage?: string;
+}
+
 export interface Costs {
   /** In the owner’s money. */
   readonly budget?: number;

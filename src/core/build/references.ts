@@ -115,6 +115,7 @@ export function checkReferences(build: Build): Problem[] {
     'modules',
     'oldParts',
     'inHand',
+    'oldFaults',
     'passages',
   ] as const) {
     for (const [id, entry] of Object.entries(build[list] ?? {}))

@@ -10,6 +10,9 @@ export const SAFEGUARDS = [
   'crash',
   'drive-lock',
   'residual-current',
+  'lids-locked',
+  'key-switch',
+  'set-points',
 ] as const;
 export type SafeguardId = (typeof SAFEGUARDS)[number];
 export type Safeguards = Readonly<Partial<Record<SafeguardId, boolean>>>;

@@ -5,7 +5,7 @@ import type { CellCare, ChargerPlug, Charging } from './charge-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { DriveRecord, HealthRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
-import type { Costs, InHand } from './in-hand-types';
+import type { Costs, Customer, InHand, OldFault } from './in-hand-types';
 import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
 import type {
@@ -276,6 +276,8 @@ export interface Build {
   /** What is in hand, on its way and wanted; and what it may cost. */
   readonly inHand?: Readonly<Record<Id, InHand>>;
   readonly costs?: Costs;
+  readonly customer?: Customer;
+  readonly oldFaults?: Readonly<Record<Id, OldFault>>;
   readonly supply?: Supply;
   /** What watches the cells; absent: nothing told. */
   readonly bms?: CellCare;

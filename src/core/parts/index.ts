@@ -1,3 +1,4 @@
+export { type Asked, type PackVolts, partAtVoltage } from './at-voltage';
 export { CATALOGUE, catalogueOf, cataloguePart, findCataloguePart } from './catalogue';
 export { contradictions } from './contradictions';
 export type { Field, Fields } from './fields';

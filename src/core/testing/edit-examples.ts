@@ -183,6 +183,20 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     leaves: ({ circuits }) =>
       expect(Object.values(circuits.hv.devices).some(({ kind }) => kind === 'compressor')).toBe(true),
   },
+  setCustomer: {
+    input: { options: 'a heat pump, later', damage: 'dent in the left door' },
+    leaves: ({ customer }) =>
+      expect(customer).toEqual({ options: 'a heat pump, later', damage: 'dent in the left door' }),
+  },
+  setOldFault: {
+    input: { fault: { id: 'o1', what: 'left indicator blinks fast', cause: '', mended: false } },
+    leaves: ({ oldFaults }) => expect(oldFaults!.o1!.what).toBe('left indicator blinks fast'),
+  },
+  dropOldFault: {
+    on: { ...firn, oldFaults: { o1: { id: 'o1', what: 'horn is dead', cause: '', mended: false } } },
+    input: { id: 'o1' },
+    leaves: ({ oldFaults }) => expect(oldFaults).toEqual({}),
+  },
   setTrailer: {
     input: { deviceId: 'box-rear', trailer: { interlock: true, joined: 'dead' } },
     leaves: ({ circuits }) =>

@@ -151,6 +151,8 @@ export const UNREAD = [
   'oldParts',
   'inHand',
   'costs',
+  'customer',
+  'oldFaults',
   'supply',
   'bms',
   'brakes',

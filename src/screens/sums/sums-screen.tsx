@@ -17,6 +17,7 @@ import { shapeOf } from '../shell/shape';
 import { restoreTheme } from '../shell/theme';
 import { answerOf, answerText, figureText } from './answer';
 import { NetworkSum } from './network-sum';
+import { PartSum } from './part-sum';
 import { SendSum } from './send-sum';
 import { figureAt, type Sum, type SumField, type SumValue, type SumValues } from './sum-types';
 import { SUMS } from './sums';
@@ -25,6 +26,7 @@ const BackwardsPanel = dynamic(() => import('./backwards-panel'), { ssr: false }
 const SweepPanel = dynamic(() => import('./sweep-panel'), { ssr: false, loading: () => <div className="h-[340px]" /> });
 
 const NETWORK = { name: 'network', title: 'Network', about: 'Any small circuit: voltages and currents at rest.' };
+const PART = { name: 'part', title: 'Part at a voltage', about: 'Before it is bought: does it live with that pack?' };
 
 /** The laws one by one, as pocket tools: no build needed. */
 export function SumsScreen() {
@@ -34,7 +36,7 @@ export function SumsScreen() {
     restoreTheme();
     setSystem(keptUnits());
     const asked = window.location.hash.slice(1);
-    if ([...SUMS, NETWORK].some((sum) => sum.name === asked)) setName(asked);
+    if ([...SUMS, PART, NETWORK].some((sum) => sum.name === asked)) setName(asked);
   }, []);
   const sum = SUMS.find((candidate) => candidate.name === name);
   return (
@@ -62,7 +64,7 @@ export function SumsScreen() {
         </Link>
       </header>
       <nav aria-label="Sums" className="flex flex-wrap border-b border-rule">
-        {[...SUMS, NETWORK].map((one) => (
+        {[...SUMS, PART, NETWORK].map((one) => (
           <button
             key={one.name}
             type="button"
@@ -79,6 +81,8 @@ export function SumsScreen() {
       </nav>
       {sum ? (
         <SumTool key={sum.name} sum={sum} system={system} />
+      ) : name === PART.name ? (
+        <PartSum about={PART.about} system={system} />
       ) : (
         <NetworkSum about={NETWORK.about} system={system} />
       )}

@@ -5,6 +5,7 @@ import type { SettableName } from '@/core/build';
 import { Panel } from '@/ui/panel';
 import { Tabs } from '@/ui/tabs';
 import { SheetHead, useSheet } from '../shell/shell';
+import { CustomerPanel, OldFaultsPanel } from './agreed-panel';
 import { ChassisPanel, SupplyPanel } from './chassis-panel';
 import type { SurveyTab } from './derive-drawing';
 import { DutyPanel } from './duty-panel';
@@ -61,8 +62,14 @@ function SurveySheet({ assessment }: { assessment: Assessment }) {
           )}
           {look === 'found' && (
             <div className="grid items-start gap-3 min-[1080px]:grid-cols-2">
-              <FoundPanel assessment={assessment} />
-              <OldPartsPanel assessment={assessment} />
+              <div className="space-y-3">
+                <FoundPanel assessment={assessment} />
+                <CustomerPanel assessment={assessment} />
+              </div>
+              <div className="space-y-3">
+                <OldPartsPanel assessment={assessment} />
+                <OldFaultsPanel assessment={assessment} />
+              </div>
             </div>
           )}
           {look === 'wheels' && <ChassisPanel assessment={assessment} />}

@@ -1,5 +1,14 @@
 import type { Draft } from 'immer';
-import { BOUGHT_STATES, type Build, type InHand, LOOKED_AT, MADE_STATES, own } from '../types';
+import {
+  BOUGHT_STATES,
+  type Build,
+  type Customer,
+  type InHand,
+  LOOKED_AT,
+  MADE_STATES,
+  type OldFault,
+  own,
+} from '../types';
 import { define } from './definition';
 import { EditRefused } from './refused';
 
@@ -44,6 +53,45 @@ const LATEST_YEAR = 2199;
 
 /** The list of what is in hand, on its way and wanted. */
 export const IN_HAND_EDITS = {
+  /** What was put off, and how the vehicle looked as it came; empty: nothing. */
+  setCustomer: define<{ options?: string; damage?: string }>({
+    title: () => 'what was agreed',
+    apply: (draft, input) => {
+      const told: Draft<Customer> = { ...draft.customer };
+      for (const key of ['options', 'damage'] as const) {
+        const words = input[key]?.trim();
+        if (words === undefined) continue;
+        if (words.length > 2000) throw new EditRefused('That is more than 2,000 characters.', 'Say it shorter.');
+        if (words === '') delete told[key];
+        else told[key] = words;
+      }
+      draft.customer = told;
+    },
+  }),
+
+  /** A fault of the old 12-volt side: listed, its cause found, mended. */
+  setOldFault: define<{ fault: OldFault }>({
+    title: (_, { fault }) => `old fault: ${fault.what}`,
+    apply: (draft, { fault }) => {
+      const what = fault.what.trim();
+      if (what === '' || what.length > 120)
+        throw new EditRefused('A fault is told in 1 to 120 characters.', 'Say what it does, or does not.');
+      if (fault.cause.length > 500) throw new EditRefused('A cause has at most 500 characters.', 'Say it shorter.');
+      if (fault.mended && fault.cause.trim() === '')
+        throw new EditRefused('Mended without a cause it comes back.', 'Tell the cause that was found.');
+      draft.oldFaults = { ...draft.oldFaults, [fault.id]: { ...fault, what, cause: fault.cause.trim() } };
+    },
+  }),
+
+  dropOldFault: define<{ id: string }>({
+    title: (build, { id }) => `drop the old fault: ${build.oldFaults?.[id]?.what ?? ''}`,
+    apply: (draft, { id }) => {
+      if (!draft.oldFaults || !Object.hasOwn(draft.oldFaults, id))
+        throw new EditRefused('That fault is no longer in the list.', 'Look at the list again.');
+      delete draft.oldFaults[id];
+    },
+  }),
+
   listInHand: define<{ items: readonly InHand[] }>({
     title: (_, { items }) => (items.length === 1 ? `list ${items[0]!.name}` : `list ${items.length} parts`),
     apply: (draft, { items }) => {

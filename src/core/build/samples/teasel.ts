@@ -144,6 +144,9 @@ export function teasel(id = 'teasel'): Build {
       crash: true,
       'drive-lock': true,
       'residual-current': true,
+      'lids-locked': true,
+      'key-switch': true,
+      'set-points': true,
     },
     asFound: {
       'gearbox-turns': { state: 'good', note: '' },

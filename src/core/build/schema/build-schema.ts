@@ -37,7 +37,7 @@ import {
   share,
   text,
 } from './fields';
-import { costs, inHand } from './in-hand-schema';
+import { costs, customer, inHand, oldFaults } from './in-hand-schema';
 import { partSchema } from './part-schema';
 
 export const buildSchema = object({
@@ -145,6 +145,8 @@ export const buildSchema = object({
   safeguards: optional(object(Object.fromEntries(SAFEGUARDS.map((one) => [one, optional(Joi.boolean())])))),
   inHand: optional(inHand),
   costs: optional(costs),
+  customer: optional(customer),
+  oldFaults: optional(oldFaults),
   oldParts: optional(
     record(
       object({

@@ -27,3 +27,13 @@ export const inHand = record(
 );
 
 export const costs = object({ budget: optional(positive(1e8)) });
+
+export const customer = object({
+  agreedPrice: optional(positive(1e8)),
+  options: optional(text(2000)),
+  odometerM: optional(nonNegative(1e10)),
+  keys: optional(Joi.number().integer().min(0).max(100)),
+  damage: optional(text(2000)),
+});
+
+export const oldFaults = record(object({ id: id(), what: name(), cause: text(500), mended: Joi.boolean() }), 500);

@@ -11,6 +11,8 @@ interface Safeguard {
   readonly clause: string;
   /** Asked only where a charger is on board. */
   readonly charging?: true;
+  /** Asked only of what many hands drive on a site. */
+  readonly site?: true;
 }
 
 /** Clauses from memory: verify them in the text that your country follows. */
@@ -67,6 +69,24 @@ export const SAFEGUARD_WORDS: Readonly<Record<SafeguardId, Safeguard>> = {
     clause: 'IEC 60364-7-722',
     charging: true,
   },
+  'lids-locked': {
+    name: 'Lids locked against the operator',
+    wants: 'nobody who only drives it opens a box or a cover: locks, or screws that want a special tool',
+    clause: 'practice on sites; IEC 60204-1, 6.2.2 by analogy',
+    site: true,
+  },
+  'key-switch': {
+    name: 'Key against use by anybody',
+    wants: 'a key or a code starts it, and comes off only when it is off',
+    clause: 'practice on sites; ISO 3691-1, 4.2.3 by analogy',
+    site: true,
+  },
+  'set-points': {
+    name: 'Set points out of reach',
+    wants: 'speed, ramp and current limits are behind a lid or a code, not on the dash',
+    clause: 'practice on sites',
+    site: true,
+  },
 };
 
 /** Those that an inspector asks of this build. */
@@ -77,7 +97,12 @@ export function safeguardsOf({
 }: Pick<Context, 'vehicle' | 'fullV' | 'rules'>): readonly SafeguardId[] {
   const charger = vehicle.devices.some(({ device }) => hasTrait(device.kind, 'charges'));
   const live = fullV !== null && fullV > rules.classBDcV.value;
-  return SAFEGUARDS.filter((id) => (SAFEGUARD_WORDS[id].charging ? charger : live));
+  const { body, category } = vehicle.build.vehicle;
+  const site = body === 'cart' || body === 'tractor' || category === 'T';
+  return SAFEGUARDS.filter((id) => {
+    const { charging, site: onSite } = SAFEGUARD_WORDS[id];
+    return charging ? charger : onSite ? site : live;
+  });
 }
 
 export const safeguard = defineRule({

@@ -99,4 +99,59 @@ const found = defineRule({
   remedies: 'Mend it and look again, or put another in its place and mark this one as replaced.',
 });
 
-export const IN_HAND_RULES: readonly Rule[] = [budget, found];
+const AGREED: Ref = { kind: 'build', id: 'agreed', name: 'Agreed price' };
+
+const agreed = defineRule({
+  id: 'survey.agreed',
+  endangers: 'comfort',
+  says: {
+    fails: 'The parts alone cost more than the price that was agreed',
+    holds: 'The parts stay within the price that was agreed',
+    line: '{cost} of {price}',
+    open: 'Agreed price',
+  },
+  comfort: 0,
+  sources: ['Sum over the list of what is in hand and wanted against the agreed price; hours are not counted'],
+  judge: ({ vehicle: { build } }): Finding<'cost' | 'price'>[] => {
+    const most = build.customer?.agreedPrice;
+    const items = Object.values(build.inHand ?? {});
+    if (most === undefined) return [];
+    if (items.length === 0)
+      return [{ subject: AGREED, missing: [{ ref: AGREED, what: 'the list of what is in hand and wanted' }] }];
+    const unpriced = items.filter(({ price }) => price === undefined).length;
+    const cost = items.reduce((sum, { price = 0, count }) => sum + price * count, 0);
+    // What is told already may be too much, whatever the rest costs.
+    if (unpriced > 0 && cost <= most)
+      return [{ subject: AGREED, missing: [{ ref: AGREED, what: `the price of ${unpriced} parts` }] }];
+    return [
+      {
+        subject: AGREED,
+        margin: marginAtMost(cost, most),
+        figures: { cost: cost.toFixed(0), price: most.toFixed(0) },
+      },
+    ];
+  },
+  remedies: 'Talk before more is bought: put something off, or agree anew.',
+});
+
+const oldFault = defineRule({
+  id: 'survey.old-fault',
+  endangers: 'fire',
+  says: {
+    fails: '{subject}: found, not mended',
+    holds: '{subject}: mended',
+    line: '{detail}',
+    open: '{subject}',
+  },
+  sources: ['A fault of the old wiring that stays is blamed on the conversion, and heats where nobody looks'],
+  judge: ({ vehicle: { build } }): Finding<'detail'>[] =>
+    Object.values(build.oldFaults ?? {}).map(({ id, what, cause, mended }): Finding<'detail'> => {
+      const subject: Ref = { kind: 'build', id, name: what };
+      return cause === ''
+        ? { subject, missing: [{ ref: subject, what: 'its cause' }] }
+        : { subject, holds: mended, figures: { detail: cause } };
+    }),
+  remedies: 'Mend it, and tell so in Survey, As found.',
+});
+
+export const IN_HAND_RULES: readonly Rule[] = [budget, found, agreed, oldFault];

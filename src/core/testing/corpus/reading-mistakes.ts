@@ -65,6 +65,17 @@ export const READING_MISTAKES: readonly Mistake[] = [
 
 export const READING_HARMLESS: readonly Harmless[] = [
   {
+    did: 'an old fault, its cause found and mended, and a price agreed that covers the parts',
+    on: 'larkspur',
+    change: edit(
+      {
+        edit: 'setOldFault',
+        input: { fault: { id: 'o1', what: 'Horn is dead', cause: 'wire off its spade', mended: true } },
+      },
+      { edit: 'setFigure', input: { figure: 'agreedPrice', value: 20000 } },
+    ),
+  },
+  {
     did: 'a cell’s resistance measured two percent below its sheet, and adopted',
     on: 'firn',
     change: (build) => {
