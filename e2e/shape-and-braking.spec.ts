@@ -16,6 +16,7 @@ test('a van that nobody weighed drives on its shape’s figures to a range and a
   await expect(page.getByText('assumed 1450 kg, as a van')).toBeVisible();
   await page.getByLabel('Cruise speed', { exact: true }).fill('80 km/h');
   await page.getByLabel('Cruise speed', { exact: true }).press('Enter');
+  await page.getByRole('button', { name: /^The rest of the duty/ }).click();
   await page.getByLabel('Energy price, a kWh').fill('0.3');
   await page.getByLabel('Energy price, a kWh').press('Enter');
   await choose(page.getByLabel('Cruise and hill power'), 'follow from the vehicle');

@@ -49,6 +49,7 @@ test('from an empty build over Survey and Pack to a drive with a range', async (
   await page.getByRole('link', { name: /^Drive/ }).click();
   await expect(page.getByText('It needs the empty mass and the tyres from Survey, and a motor.')).toBeVisible();
   await page.getByRole('link', { name: /^Survey/ }).click();
+  await page.getByRole('button', { name: /^The rest of the vehicle/ }).click();
   for (const [label, text] of [
     ['Mass, empty', '1100 kg'],
     ['People and luggage', '200 kg'],

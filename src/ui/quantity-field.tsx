@@ -1,6 +1,7 @@
 'use client';
 import { type KeyboardEvent, useId, useRef, useState } from 'react';
 import {
+  type Comma,
   type Dimension,
   formatExact,
   formatQuantity,
@@ -9,7 +10,15 @@ import {
   preferredUnit,
   type UnitSystem,
 } from '@/core/quantities';
+import { Action } from './action';
+import { keepComma, keptComma } from './kept-comma';
 import { useTaken } from './refusal';
+
+/** Asked once in a browser: what a comma before three digits means. */
+const COMMAS: readonly (readonly [Comma, string])[] = [
+  ['thousands', 'A comma parts thousands'],
+  ['decimal', 'A comma is the decimal mark'],
+];
 
 interface Props {
   readonly label: string;
@@ -43,12 +52,14 @@ export function QuantityField({
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
+  /** What was typed and can be read two ways. */
+  const [asks, setAsks] = useState<string | null>(null);
   const cancelled = useRef(false);
   const taken = useTaken();
   const shownUnit = unit ?? preferredUnit(value ?? 1, dimension, system).symbol;
   const shown = value === null ? '' : formatQuantity({ value, dimension }, system, 4, shownUnit).text;
 
-  const commit = (text: string) => {
+  const commit = (text: string, comma?: Comma) => {
     if (text.trim() === '' && onClear && value !== null) {
       const refusal = taken(onClear);
       if (refusal) {
@@ -61,7 +72,8 @@ export function QuantityField({
       setError(null);
       return;
     }
-    const parsed = parseQuantity(text, dimension, shownUnit);
+    const parsed = parseQuantity(text, dimension, shownUnit, comma ?? keptComma());
+    setAsks(parsed.ok || !parsed.comma ? null : text);
     if (!parsed.ok) {
       setError(`${parsed.reason} ${parsed.remedy}`);
       return;
@@ -121,6 +133,22 @@ export function QuantityField({
       {error && (
         <p id={`${id}-error`} role="alert" className="text-note text-fails">
           {error}
+        </p>
+      )}
+      {error && asks !== null && (
+        <p className="flex flex-wrap gap-1 py-1">
+          {COMMAS.map(([comma, words]) => (
+            <Action
+              key={comma}
+              look="quiet"
+              onPress={() => {
+                keepComma(comma);
+                commit(asks, comma);
+              }}
+            >
+              {words}
+            </Action>
+          ))}
         </p>
       )}
     </div>

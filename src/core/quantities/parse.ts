@@ -3,7 +3,16 @@ import { DIMENSIONS, type Dimension, findUnit, toCanonical, type Unit, unitNamed
 
 export type Parsed =
   | { readonly ok: true; readonly value: number; readonly unit: Unit | 'awg'; readonly unitTyped: boolean }
-  | { readonly ok: false; readonly reason: string; readonly remedy: string };
+  | {
+      readonly ok: false;
+      readonly reason: string;
+      readonly remedy: string;
+      /** It could be read once it is known what a comma means. */
+      readonly comma?: true;
+    };
+
+/** What a comma before three digits means: people differ by where they learnt to write. */
+export type Comma = 'thousands' | 'decimal';
 
 const refuse = (reason: string, remedy: string): Parsed => ({ ok: false, reason, remedy });
 
@@ -22,8 +31,10 @@ const INFIX: Readonly<Record<string, number>> = {
   M: 1e6,
 };
 
+const TWO_WAYS = 'can be read two ways: as thousands or with a decimal comma';
+
 /** `text` as a plain number: decimal point or comma, thousands by space or apostrophe, fractions, mixed fractions. */
-function parseNumber(text: string): number | string {
+function parseNumber(text: string, comma?: Comma): number | string {
   const t = text
     .replace(/[\u2212\u2013]/g, '-')
     .replace(/[\u00a0\u202f\u2009']/g, ' ')
@@ -36,7 +47,13 @@ function parseNumber(text: string): number | string {
     if (below === 0) return 'divides by zero';
     return sign * (Number(fraction[1] ?? 0) + Number(fraction[2]) / below);
   }
-  if (/^[1-9]\d{0,2}(,\d{3})+$/.test(body)) return 'can be read two ways: as thousands or with a decimal comma';
+  // Two groups or a point behind them leave one way to read it.
+  if (/^[1-9]\d{0,2}(,\d{3}){2,}(?:\.\d+)?$|^[1-9]\d{0,2},\d{3}\.\d+$/.test(body))
+    return sign * Number(body.replace(/,/g, ''));
+  if (/^[1-9]\d{0,2},\d{3}$/.test(body)) {
+    if (!comma) return TWO_WAYS;
+    return sign * Number(body.replace(',', comma === 'thousands' ? '' : '.'));
+  }
   const grouped = /^\d{1,3}( \d{3})+(?:[.,]\d+)?$/.test(body) ? body.replace(/ /g, '') : body;
   const plain = /^\d+,\d+$/.test(grouped) ? grouped.replace(',', '.') : grouped;
   if (!/^(\d+\.?\d*|\.\d+)(e[+-]?\d{1,3})?$/i.test(plain)) return 'is not a number';
@@ -53,12 +70,13 @@ function examples(dimension: Dimension): string {
 
 /**
  * Understands what people type into a field of `dimension` and returns it in the canonical unit.
- * `defaultUnit` (a symbol of the dimension) is meant when no unit is typed. Unknown text is refused with a reason, never guessed.
+ * `defaultUnit` (a symbol of the dimension) is meant when no unit is typed; `comma` says how "1,150" is meant, which is refused otherwise. Unknown text is refused with a reason, never guessed.
  */
 export function parseQuantity(
   text: string,
   dimension: Dimension,
   defaultUnit: string = DIMENSIONS[dimension].canonical,
+  comma?: Comma,
 ): Parsed {
   const trimmed = text.replace(/[\u2212\u2013]/g, '-').trim();
   if (trimmed === '') return refuse('Nothing is typed.', examples(dimension));
@@ -101,7 +119,14 @@ export function parseQuantity(
     }
   }
 
-  const value = parseNumber(head);
+  const value = parseNumber(head, comma);
+  if (value === TWO_WAYS)
+    return {
+      ok: false,
+      reason: `"${head}" ${value}.`,
+      remedy: 'Say which, or write digits with a point.',
+      comma: true,
+    };
   if (typeof value === 'string')
     return refuse(`"${head}" ${value}.`, 'Write digits with a point, such as 1500 or 1.5.');
   const unit = tail === '' ? unitNamed(dimension, defaultUnit) : findUnit(dimension, tail);

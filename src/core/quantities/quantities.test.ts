@@ -134,3 +134,26 @@ describe('figures for reading', () => {
     expect(convert(212, 'temperature', '°F', '°C')).toBeCloseTo(100, 10);
   });
 });
+
+describe('a comma before three digits', () => {
+  const read = (text: string, comma?: 'thousands' | 'decimal') => {
+    const parsed = parseQuantity(text, 'mass', 'kg', comma);
+    return parsed.ok ? parsed.value : parsed.comma ? 'asks' : 'refused';
+  };
+
+  test('is asked about, and read as it was said', () => {
+    expect(read('1,150')).toBe('asks');
+    expect(read('1,150', 'thousands')).toBe(1150);
+    expect(read('1,150', 'decimal')).toBeCloseTo(1.15, 12);
+    expect(read('-1,150 kg', 'thousands')).toBe(-1150);
+  });
+
+  test('where there is one way to read it nobody is asked', () => {
+    expect(read('1,150,000')).toBe(1150000);
+    expect(read('1,150.5')).toBe(1150.5);
+    expect(read('1,5')).toBe(1.5);
+    expect(read('0,150')).toBe(0.15);
+    expect(read('1150,25')).toBe(1150.25);
+    expect(read('1,1500')).toBe(1.15);
+  });
+});

@@ -4,6 +4,7 @@ import type { Assessment } from '@/core/assess';
 import type { SettableName } from '@/core/build';
 import { Panel } from '@/ui/panel';
 import { Tabs } from '@/ui/tabs';
+import { openRest } from '../shell/focus-field';
 import { SheetHead, useSheet } from '../shell/shell';
 import { CustomerPanel, OldFaultsPanel } from './agreed-panel';
 import { ChassisPanel, SupplyPanel } from './chassis-panel';
@@ -32,9 +33,17 @@ function SurveySheet({ assessment }: { assessment: Assessment }) {
   const [wanted, setWanted] = useState<SettableName | null>(null);
   useEffect(() => {
     if (wanted === null) return;
-    const field = document.querySelector<HTMLElement>(`[data-figure="${wanted}"] input`);
-    field?.focus();
-    field?.scrollIntoView({ block: 'center' });
+    const find = () => document.querySelector<HTMLElement>(`[data-figure="${wanted}"] input`);
+    const show = () => {
+      const field = find();
+      field?.focus();
+      field?.scrollIntoView({ block: 'center' });
+    };
+    if (find()) show();
+    else {
+      openRest();
+      requestAnimationFrame(show);
+    }
     setWanted(null);
   }, [wanted]);
   return (

@@ -13,6 +13,7 @@ import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { FigureSetting } from '../shell/figure-setting';
 import { YesNo } from '../shell/yes-no';
+import { Rest } from './rest';
 
 const START_WORDS: Readonly<Record<StartingPoint, string>> = {
   'engine-out': 'the engine comes out',
@@ -51,12 +52,6 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
         onCommit={(description) => dispatch({ edit: 'describeVehicle', input: { description } })}
       />
       <ChoiceField
-        label="Where it starts"
-        value={vehicle.startingPoint ?? 'engine-out'}
-        choices={Object.entries(START_WORDS).map(([value, label]) => ({ value, label }))}
-        onChoose={(value) => dispatch({ edit: 'setStartingPoint', input: { startingPoint: value as StartingPoint } })}
-      />
-      <ChoiceField
         label="Shape"
         value={vehicle.body ?? null}
         empty="as a saloon"
@@ -70,31 +65,12 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
           onAnswer={(cut) => dispatch({ edit: 'setStand', input: { cut } })}
         />
       )}
-      <ChoiceField
-        label="Category"
-        value={vehicle.category ?? null}
-        empty="as the registration has it"
-        choices={CATEGORIES.map((value) => ({ value, label: CATEGORY_FIGURES[value].name }))}
-        onChoose={(value) => dispatch({ edit: 'setCategory', input: { category: value as Category } })}
-      />
       <FigureSetting
         build={build}
         figure="massEmpty"
         note={like('massEmpty', body.massEmptyKg, 'mass') || 'ready to drive, converted; weigh it'}
       />
-      <FigureSetting
-        build={build}
-        figure="payload"
-        note={
-          vehicle.payloadKg !== undefined
-            ? ''
-            : vehicle.grossMassKg !== null
-              ? 'assumed: up to the gross limit'
-              : like('payload', body.payloadKg, 'mass')
-        }
-      />
       <FigureSetting build={build} figure="massGross" />
-      <FigureSetting build={build} figure="wheelbase" note={like('wheelbase', body.wheelbaseM, 'length')} />
       <TextField
         label="Tyres"
         value={vehicle.tyre ?? ''}
@@ -130,32 +106,71 @@ export function VehiclePanel({ assessment }: { assessment: Assessment }) {
             : `assumed ${vehicle.body && !vehicle.gearRatios ? body.finalDriveRatio : 1}`
         }
       />
-      <FigureSetting build={build} figure="stageRatio" note={vehicle.stageRatio === undefined ? 'none' : ''} />
-      <QuantityField
-        label="Drag area"
-        value={vehicle.dragAreaM2 ?? body.dragAreaM2}
-        dimension="surface"
-        system={build.units}
-        note={
-          vehicle.dragAreaM2 === undefined
-            ? `assumed for ${aBody(vehicle.body ?? 'saloon')}`
-            : 'told; empty it to assume'
+      <Rest
+        head="The rest of the vehicle: where it starts, category, load, wheelbase, drag"
+        told={
+          vehicle.startingPoint !== undefined ||
+          vehicle.category !== undefined ||
+          vehicle.payloadKg !== undefined ||
+          vehicle.wheelbaseM !== null ||
+          vehicle.stageRatio !== undefined ||
+          vehicle.dragAreaM2 !== undefined ||
+          vehicle.rollingCoefficient !== undefined ||
+          vehicle.drivelineEfficiency !== undefined
         }
-        onCommit={(dragAreaM2) => dispatch({ edit: 'setDragArea', input: { dragAreaM2 } })}
-        {...(vehicle.dragAreaM2 === undefined
-          ? {}
-          : { onClear: () => dispatch({ edit: 'setDragArea', input: { dragAreaM2: null } }) })}
-      />
-      <FigureSetting
-        build={build}
-        figure="rolling"
-        note={vehicle.rollingCoefficient === undefined ? `assumed ${body.rolling * 100} %` : ''}
-      />
-      <FigureSetting
-        build={build}
-        figure="driveline"
-        note={vehicle.drivelineEfficiency === undefined ? 'assumed 92 %' : ''}
-      />
+      >
+        <ChoiceField
+          label="Where it starts"
+          value={vehicle.startingPoint ?? 'engine-out'}
+          choices={Object.entries(START_WORDS).map(([value, label]) => ({ value, label }))}
+          onChoose={(value) => dispatch({ edit: 'setStartingPoint', input: { startingPoint: value as StartingPoint } })}
+        />
+        <ChoiceField
+          label="Category"
+          value={vehicle.category ?? null}
+          empty="as the registration has it"
+          choices={CATEGORIES.map((value) => ({ value, label: CATEGORY_FIGURES[value].name }))}
+          onChoose={(value) => dispatch({ edit: 'setCategory', input: { category: value as Category } })}
+        />
+        <FigureSetting
+          build={build}
+          figure="payload"
+          note={
+            vehicle.payloadKg !== undefined
+              ? ''
+              : vehicle.grossMassKg !== null
+                ? 'assumed: up to the gross limit'
+                : like('payload', body.payloadKg, 'mass')
+          }
+        />
+        <FigureSetting build={build} figure="wheelbase" note={like('wheelbase', body.wheelbaseM, 'length')} />
+        <FigureSetting build={build} figure="stageRatio" note={vehicle.stageRatio === undefined ? 'none' : ''} />
+        <QuantityField
+          label="Drag area"
+          value={vehicle.dragAreaM2 ?? body.dragAreaM2}
+          dimension="surface"
+          system={build.units}
+          note={
+            vehicle.dragAreaM2 === undefined
+              ? `assumed for ${aBody(vehicle.body ?? 'saloon')}`
+              : 'told; empty it to assume'
+          }
+          onCommit={(dragAreaM2) => dispatch({ edit: 'setDragArea', input: { dragAreaM2 } })}
+          {...(vehicle.dragAreaM2 === undefined
+            ? {}
+            : { onClear: () => dispatch({ edit: 'setDragArea', input: { dragAreaM2: null } }) })}
+        />
+        <FigureSetting
+          build={build}
+          figure="rolling"
+          note={vehicle.rollingCoefficient === undefined ? `assumed ${body.rolling * 100} %` : ''}
+        />
+        <FigureSetting
+          build={build}
+          figure="driveline"
+          note={vehicle.drivelineEfficiency === undefined ? 'assumed 92 %' : ''}
+        />
+      </Rest>
       {model && (
         <div className="mt-2">
           <FigureRow label="On the road" value={model.massKg} dimension="mass" system={build.units} />
