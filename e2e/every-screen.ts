@@ -22,6 +22,7 @@ const SUMS = [
   'motor-voltage',
   'hold-up',
   'vacuum',
+  'part',
   'network',
 ] as const;
 

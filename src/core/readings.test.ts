@@ -85,7 +85,7 @@ test('what nothing can be read of is refused in words, and nothing is written', 
   const build = firn9();
   expect(() => made(build, reading('inverter', 'ratedPowerW', 5))).toThrow('has no such figure to read');
   expect(() => made(build, reading('nothing', 'lengthM', 5))).toThrow('has no such figure to read');
-  expect(() => made(build, reading('c-minus', 'lengthM', 0))).toThrow('of 0 is no reading');
+  expect(() => made(build, reading('c-minus', 'lengthM', 0))).toThrow('Length can’t be that.');
   expect(() => made(build, reading('c-minus', 'lengthM', Number.NaN))).toThrow('a number from 0 on');
   expect(() => made(build, reading('c-minus', 'lengthM', 2, true, 'yesterday'))).toThrow('is no date');
 });
@@ -95,4 +95,24 @@ test('every thing of the circuits has something to read but for joints', () => {
   for (const { id } of Object.values(hv.conductors)) expect(measurablesOf(firn9(), id).length).toBeGreaterThan(0);
   for (const { id } of Object.values(hv.devices)) expect(measurablesOf(firn9(), id).length).toBeGreaterThan(0);
   expect(measurablesOf(firn9(), 'toString')).toEqual([]);
+});
+
+test('a file that claims what no thing can have changes no answer, and is asked about', () => {
+  const build = firn9();
+  const claim = (subjectId: string, field: string, value: number, partId: string | null): Build => ({
+    ...build,
+    readings: { r: { id: 'r', subjectId, field, value, date: '2026-05-02', conditions: '', by: '', confirmed: true } },
+    adoptions: { a: { id: 'a', readingId: 'r', subjectId, field, partId } },
+  });
+  const partOf = (id: string) => build.circuits.hv.devices[id]!.partId;
+  for (const claimed of [
+    claim('box-rear', 'resistanceOhm', -0.001, partOf('box-rear')),
+    claim(WHOLE, 'massEmpty', -1, null),
+    // What is rated is on a sheet, no meter reads it.
+    claim('k-plus', 'ratedVoltageV', 9000, partOf('k-plus')),
+  ]) {
+    expect(answers(claimed)).toEqual(answers(build));
+    const asked = assess(claimed).checks.filter(({ id }) => id === 'survey.reading');
+    expect(asked.map(({ verdict }) => verdict)).toEqual(['needs-data']);
+  }
 });

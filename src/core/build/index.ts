@@ -3,6 +3,7 @@ export { DEVICE_KINDS, DEVICES, type DeviceDefinition, deviceDefinition, hasTrai
 export * from './edits';
 export {
   asMeasured,
+  canRead,
   designedValue,
   isOfPart,
   type Measurable,

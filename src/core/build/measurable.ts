@@ -53,7 +53,6 @@ const OF_PARTS: Readonly<Record<string, readonly Measurable[]>> = {
   motor: [m('backVoltagePerKrpmV', 'Back-voltage at 1000/min', 'voltage', 0.5, 2), m('massKg', 'Mass', 'mass', 0.5, 2)],
   resistor: [m('resistanceOhm', 'Resistance', 'resistance', 0.5, 2)],
   sensor: [m('resistanceOhm', 'Resistance', 'resistance', 0.5, 2)],
-  cable: [m('outerDiameterMm', 'Outer diameter, mm', 'count', 0.7, 1.4)],
 };
 
 /** Figures that belong to the one device or wire, not to its part. */
@@ -151,6 +150,17 @@ export function oddTimes(
   return times < measurable.band[0] || times > measurable.band[1] ? times : null;
 }
 
+/** A figure that this thing can have at all: above zero, and within what may be set. Files are not trusted. */
+export function canRead(
+  build: Build,
+  { subjectId, field, value }: Pick<Reading, 'subjectId' | 'field' | 'value'>,
+): boolean {
+  if (!measurableOf(build, subjectId, field) || !Number.isFinite(value)) return false;
+  if (subjectId !== WHOLE) return value > 0;
+  const { min, max } = SETTABLE[field as SettableName];
+  return value >= min && value <= max;
+}
+
 const measured = new WeakMap<Build, Build>();
 const designs = new WeakMap<Build, Build>();
 
@@ -165,7 +175,7 @@ export function asMeasured(build: Build): Build {
   for (const { readingId, subjectId, field, partId } of Object.values(build.adoptions)) {
     const reading = own(build.readings, readingId);
     if (!reading || (subjectId !== WHOLE && isOfPart(build, subjectId, field))) continue;
-    if (!measurableOf(build, subjectId, field)) continue;
+    if (!canRead(build, reading)) continue;
     made = withFigure(made, subjectId, field, reading.value, partId);
   }
   measured.set(build, made);

@@ -102,3 +102,35 @@ test('a motor with magnets and an inverter of its own beside the first has its p
     'motor holds',
   ]);
 });
+
+test('a hand switch that takes one of two inverters off stops nothing: the other drives on', () => {
+  const base = assess(larkspur());
+  const [inverter, motor] = ['inverter', 'motor'].map((id) => base.vehicle.deviceOf.get(id)!.part);
+  const two = applyEdit(base.build, secondDriveEdit(base, inverter as never, motor as never, 'm')).build;
+  const stopOf = (build: Build) => {
+    const byPull = applyEdit(build, { edit: 'setSchool', input: { emergencyStop: 'mechanical' } }).build;
+    return assess(byPull).checks.find(({ id }) => id === 'emergency.stop')!.verdict;
+  };
+  expect(stopOf(two)).toBe('holds');
+  // The second one straight on the cells of one box, past the hand switch.
+  const { hv } = two.circuits;
+  const past = (id: string, end: 'a' | 'b', deviceId: string, terminal: string) => ({
+    ...hv.conductors[id]!,
+    [end]: { deviceId, terminal },
+  });
+  const wired: Build = {
+    ...two,
+    circuits: {
+      ...two.circuits,
+      hv: {
+        ...hv,
+        conductors: {
+          ...hv.conductors,
+          'm-tap': past('m-tap', 'a', 'box', 'plus'),
+          'm-minus': past('m-minus', 'b', 'box', 'minus'),
+        },
+      },
+    },
+  };
+  expect(stopOf(wired)).toBe('fails');
+});

@@ -2,6 +2,7 @@ import {
   type Build,
   type CircuitName,
   type Conductor,
+  canRead,
   type Device,
   type Id,
   isOfPart,
@@ -79,7 +80,11 @@ function withAdopted<P extends Part>(build: Build, subjectId: Id, part: P): P {
     if (adoption.subjectId !== subjectId || adoption.partId !== part.id) continue;
     if (!isOfPart(build, subjectId, adoption.field)) continue;
     const reading = own(build.readings, adoption.readingId);
-    if (reading && typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number')
+    if (
+      reading &&
+      canRead(build, reading) &&
+      typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number'
+    )
       result = {
         ...result,
         [adoption.field]: reading.value,

@@ -48,7 +48,7 @@ export default function BackwardsPanel({
   const field = fields.find(({ key }) => key === chosen.by) ?? fields[0];
   if (!figure || !field) return null;
   return (
-    <Panel title="The other way round" about="which figure gives the answer that is wanted">
+    <Panel title="The other way round" about="which figure gives what is wanted">
       <ChoiceField
         label="Wanted"
         value={figure.key}

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer';
-import { measurableOf, WHOLE } from '../measurable';
+import { canRead, measurableOf, WHOLE } from '../measurable';
 import { type Build, findConductor, findDevice, own, type Reading } from '../types';
 import { define } from './definition';
 import { deviceToEdit } from './helpers';
@@ -44,10 +44,10 @@ export const READING_EDITS = {
         );
       if (!Number.isFinite(reading.value) || reading.value < 0)
         throw new EditRefused('A reading is a number from 0 on.', 'Type what the meter showed, with its unit.');
-      if (reading.value === 0 && measurable.band !== null)
+      if (!canRead(draft as Build, reading))
         throw new EditRefused(
-          `${measurable.label} of 0 is no reading.`,
-          'Look at the meter’s range and its leads, and read again.',
+          `${measurable.label} can’t be that.`,
+          'Look at the meter’s range and its leads, and read again; of a dead short type the smallest that the meter shows.',
         );
       record(draft, reading);
       if (take) adopt(draft, reading.id, reading);

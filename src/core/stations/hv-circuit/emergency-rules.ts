@@ -30,14 +30,23 @@ function unknownCoils(vehicle: Vehicle, circuit: CoilCircuit, subject: Ref): Fin
 
 /** Disconnects that may be pulled under load and take every inverter off the cells. */
 function pulls(vehicle: Vehicle, safeV: number): ResolvedDevice[] {
-  const inverterWires = vehicle.conductors.filter(({ conductor }) =>
-    [conductor.a, conductor.b].some((end) => vehicle.deviceOf.get(end.deviceId)?.device.kind === 'inverter'),
+  // Every one of them: what drives on is not stopped.
+  const wiresOf = vehicle.devices.flatMap(({ id, device }) =>
+    device.kind === 'inverter'
+      ? [
+          vehicle.conductors.filter(({ conductor }) =>
+            [conductor.a, conductor.b].some(
+              ({ deviceId, terminal }) => deviceId === id && (terminal === 'plus' || terminal === 'minus'),
+            ),
+          ),
+        ]
+      : [],
   );
   const covered = coverage(vehicle, safeV);
   return vehicle.devices.filter((device) => {
     if (device.device.kind !== 'disconnect' || partOf(device, 'disconnect')?.breaksLoad !== true) return false;
     const off = covered.find(({ deviceId }) => deviceId === device.id)?.takenOff ?? [];
-    return inverterWires.length > 0 && inverterWires.some(({ id }) => off.includes(id));
+    return wiresOf.length > 0 && wiresOf.every((wires) => wires.some(({ id }) => off.includes(id)));
   });
 }
 

@@ -32,10 +32,14 @@ function guarded(build: Build, pole: 'plus' | 'minus', inside: boolean): Build {
   });
 }
 const plugOf = (build: Build) => assess(build).checks.find(({ id }) => id === 'pack.trailer-plug')!;
-const onTrailer = made(firn9(), {
-  edit: 'setTrailer',
-  input: { deviceId: 'box-rear', trailer: { interlock: true, joined: 'dead', flexes: true, breakAway: true } },
-});
+const onTrailer = made(
+  firn9(),
+  { edit: 'setFigure', input: { figure: 'towedMass', value: 450 } },
+  {
+    edit: 'setTrailer',
+    input: { deviceId: 'box-rear', trailer: { interlock: true, joined: 'dead', flexes: true, breakAway: true } },
+  },
+);
 
 test('contactors in both poles on the trailer leave a dead plug; told, the trailer holds', () => {
   const build = guarded(guarded(onTrailer, 'plus', true), 'minus', true);
@@ -70,6 +74,17 @@ test('what stands on a trailer does not weigh on the axles of the vehicle', () =
     assess(build).checks.find(({ id, subject }) => id === 'pack.axle-load' && subject.name === 'Rear axle')!.demand!
       .value;
   expect(axle(onTrailer)).toBeLessThan(axle(firn9()) - 100);
+});
+
+test('a trailer that weighs nothing that anybody told is asked for', () => {
+  const untold = guarded(
+    guarded(made(onTrailer, { edit: 'setFigure', input: { figure: 'towedMass', value: null } }), 'plus', true),
+    'minus',
+    true,
+  );
+  const check = assess(untold).checks.find(({ id }) => id === 'pack.trailer')!;
+  expect(check.verdict).toBe('needs-data');
+  expect(check.missing!.map(({ what }) => what)).toEqual(['what the trailer weighs, in Survey: towed']);
 });
 
 test('a carried box is asked nothing about trailers', () => {

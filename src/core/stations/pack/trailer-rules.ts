@@ -29,6 +29,7 @@ const trailer = defineRule({
         ...(interlock === undefined ? ['whether its plug opens the contactors before its power contacts part'] : []),
         ...(flexes === undefined ? ['whether its cable bears bending and hangs free'] : []),
         ...(breakAway === undefined ? ['what happens as the trailer tears off'] : []),
+        ...(vehicle.build.duty.towedMassKg === undefined ? ['what the trailer weighs, in Survey: towed'] : []),
       ];
       const against = [
         ...(joined === 'live' ? [`it is joined live: ${JOINING}`] : []),

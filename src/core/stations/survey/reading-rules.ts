@@ -1,6 +1,7 @@
 import {
   type Adoption,
   type Build,
+  canRead,
   designedValue,
   measurableOf,
   oddTimes,
@@ -58,6 +59,8 @@ const plausible = defineRule({
       const { subject } = all[0]!;
       const missing = all.flatMap(({ reading, adoption: { field, subjectId } }) => {
         const label = measurableOf(build, subjectId, field)?.label.toLowerCase() ?? field;
+        if (!canRead(build, reading))
+          return [{ ref: subject, what: `${label} once more: such a figure it can’t have, and it does not count` }];
         const times = reading.confirmed ? null : oddTimes(build, reading);
         const newer = Object.values(build.readings).find(
           (one) =>

@@ -4,7 +4,11 @@ import type { Harmless, Mistake } from './mistake';
 const KIND = 'Two wheels, three, and trailers';
 const motorcycle: Change = edit({ edit: 'setBody', input: { body: 'motorcycle' } });
 const TOLD = { interlock: true, joined: 'dead', flexes: true, breakAway: true } as const;
-const trailed = (more: object = {}): Change => device('box-rear', { trailer: { ...TOLD, ...more } });
+const trailed = (more: object = {}): Change =>
+  both(
+    edit({ edit: 'setFigure', input: { figure: 'towedMass', value: 450 } }),
+    device('box-rear', { trailer: { ...TOLD, ...more } }),
+  );
 
 /** Shapes beside cars, and a pack on a trailer. */
 export const WHEEL_MISTAKES: readonly Mistake[] = [
