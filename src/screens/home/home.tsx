@@ -2,8 +2,8 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { type DragEvent, type FormEvent, useCallback, useEffect, useState } from 'react';
-import { type Build, emptyBuild, type Problem, type StartingPoint } from '@/core/build';
+import { type DragEvent, useCallback, useEffect, useState } from 'react';
+import type { Build, Problem } from '@/core/build';
 import { SAMPLE_CARDS, type SampleCard } from '@/core/build/samples/cards';
 import { collectionText } from '@/core/formats/collection';
 import type { StoredBuild } from '@/store/database';
@@ -16,6 +16,7 @@ import { restoreTheme, switchTheme } from '../shell/theme';
 import type { Again } from './again-question';
 import { BuildRow, DeletedBuilds } from './build-rows';
 import { FirstSteps } from './first-steps';
+import { NewBuild } from './new-build';
 import { StorageState } from './storage-state';
 import { UnsavedQuestion } from './unsaved-question';
 
@@ -29,24 +30,6 @@ interface Asked {
   readonly read: Build;
 }
 
-/** What people begin with beside a whole vehicle: where it leads, and what it is called until they say. */
-interface Beginning {
-  readonly label: string;
-  readonly name: string;
-  readonly path: string;
-  readonly startingPoint?: StartingPoint;
-}
-const BEGINNINGS: readonly Beginning[] = [
-  { label: 'a pile of parts', name: 'Pile of parts', path: '/parts' },
-  {
-    label: 'an electric vehicle that gets more',
-    name: 'Electric vehicle',
-    path: '/survey',
-    startingPoint: 'extend',
-  },
-  { label: 'a repair', name: 'Repair', path: '/survey', startingPoint: 'repair' },
-];
-
 interface Refusal {
   readonly title: string;
   readonly problems: readonly Problem[];
@@ -56,7 +39,6 @@ interface Refusal {
 export function Home() {
   const router = useRouter();
   const [lists, setLists] = useState<{ builds: readonly StoredBuild[]; deleted: readonly StoredBuild[] } | null>(null);
-  const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [gone, setGone] = useState<StoredBuild | null>(null);
@@ -112,22 +94,6 @@ export function Home() {
       build,
       path,
     );
-  };
-
-  const beginWith = ({ name: otherwise, path, startingPoint }: Beginning) =>
-    void start((id) => {
-      const build = emptyBuild(id, (name.trim() || otherwise).slice(0, 120));
-      return startingPoint ? { ...build, vehicle: { ...build.vehicle, startingPoint } } : build;
-    }, path);
-
-  const onNew = (event: FormEvent) => {
-    event.preventDefault();
-    const trimmed = name.trim();
-    if (trimmed === '') {
-      setTrouble('Give the new build a name first.');
-      return;
-    }
-    leaving(() => void start((id) => emptyBuild(id, trimmed.slice(0, 120)), '/pack'));
   };
 
   const openCopy = (build: Build) =>
@@ -373,38 +339,11 @@ export function Home() {
                 ))}
               </div>
             </section>
-            <section aria-labelledby="new">
-              <h2 id="new" className="mb-2 font-tight text-title font-semibold">
-                New build
-              </h2>
-              <form onSubmit={onNew} className="flex gap-2">
-                <input
-                  aria-label="Name of the new build"
-                  placeholder="Name"
-                  value={name}
-                  maxLength={120}
-                  onChange={(event) => setName(event.currentTarget.value)}
-                  className="min-w-0 flex-1 rounded-[3px] border border-rule bg-panel px-3 py-2"
-                />
-                <button
-                  type="submit"
-                  className="rounded-[3px] border-[1.5px] border-ink px-4 py-2 font-tight text-lead font-semibold"
-                >
-                  Start
-                </button>
-              </form>
-              <p className="mt-2 text-soft">It begins with a vehicle whose engine comes out. Or with</p>
-              <ul className="mt-1 flex flex-wrap gap-1.5" aria-label="Begin with">
-                {BEGINNINGS.map((one) => (
-                  <li key={one.label}>
-                    <Action onPress={() => leaving(() => beginWith(one))}>{one.label}</Action>
-                  </li>
-                ))}
-                <li>
-                  <Action onPress={() => router.push('/sums')}>one question</Action>
-                </li>
-              </ul>
-            </section>
+            <NewBuild
+              onStart={(make, path) => leaving(() => void start(make, path))}
+              onAsk={() => router.push('/sums')}
+              onTrouble={setTrouble}
+            />
             <TakeOver onFile={(file) => leaving(() => void onFile(file))} />
             <Caution>
               This work can kill. Ropeway computes and records; local code, registration rules and licensed practice
