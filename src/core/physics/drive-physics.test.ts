@@ -1,7 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { cataloguePart } from '../parts';
-import { availableRmsV, baseSpeedRpm, driveEfficiency, motorCurrentA, peakTorqueNm, rpmToRadPerS } from './motor';
+import {
+  availableRmsV,
+  baseSpeedRpm,
+  driveEfficiency,
+  linkForRmsV,
+  motorCurrentA,
+  peakTorqueNm,
+  rpmToRadPerS,
+} from './motor';
 import { roadForces, sumOf } from './road-load';
 import { parseTyre } from './tyre';
 
@@ -131,4 +139,9 @@ test('motor amperes at peak torque: three phases and direct current by hand', ()
   const dc = cataloguePart('motor-series-16', 'motor');
   const dcW = (120 * 1300 * 2 * Math.PI) / 60 / driveEfficiency(dc, 120, 1300);
   expect(motorCurrentA(dc)).toBeCloseTo(dcW / 80, 9);
+});
+
+test('a machine wound for 160 V rms wants 238 V on the link (160 / (0.707 · 0.95), reference of the trade), and gets its 160 V there', () => {
+  expect(linkForRmsV(160)).toBeCloseTo(238.2, 1);
+  expect(availableRmsV(linkForRmsV(160))).toBeCloseTo(160, 12);
 });

@@ -34,6 +34,9 @@ const PULL_OUT = 2.5;
 /** Line-to-line rms voltage that a link gives: 0.707·V·m, m = 0.95 with space-vector modulation. V. */
 export const availableRmsV = (linkV: number, modulation = 0.95): number => (linkV / Math.SQRT2) * modulation;
 
+/** The link voltage that a machine wound for so many volts rms between phases wants for its rated speed: U · √2 / m. V. @example 160 V → 238 V */
+export const linkForRmsV = (rmsV: number, modulation = 0.95): number => (rmsV * Math.SQRT2) / modulation;
+
 /** Speed up to which the peak torque is there at a link voltage, rev/min: it falls in proportion with the voltage. */
 export function baseSpeedRpm(motor: DriveMotor, linkV: number): number {
   if (motor.gang) return Math.min(...motor.gang.map((one) => baseSpeedRpm(one.motor, linkV) / one.gearing));

@@ -90,12 +90,23 @@ function train(build: Build): DriveTrain {
     told ? torqueShare : parts[k] ? parts[k]!.peakTorqueNm * gearings[k]! : undefined,
   );
   const sum = weights.reduce<number>((total, weight) => total + (weight ?? 0), 0);
+  // A series motor gives nothing back while the other brakes: their shares are not the same both ways.
+  const series = motors.filter((_, k) => parts[k]?.motorKind === 'series-dc');
+  const mixed = series.length > 0 && series.length < motors.length;
   const open: DriveGap[] = several
     ? motors
         .flatMap(({ id }, k) => [
           ...(parts[k] ? [] : [{ deviceId: id, what: 'part' }]),
           ...(feeders[k] === null ? [{ deviceId: id, what: 'the inverter that feeds it: draw its motor cables' }] : []),
           ...(told && weights[k] === undefined ? [{ deviceId: id, what: 'its share of the torque' }] : []),
+          ...(mixed && parts[k]?.motorKind === 'series-dc'
+            ? [
+                {
+                  deviceId: id,
+                  what: 'a motor that brakes like the others: series motors are reckoned with series motors',
+                },
+              ]
+            : []),
         ])
         .concat(
           inverters

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { Problem } from '@/core/build';
 import { ORIGINS, type Origin, PART_KINDS, type Part } from '@/core/parts';
+import { linkForRmsV } from '@/core/physics/motor';
 import type { UnitSystem } from '@/core/quantities';
 import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -96,6 +97,17 @@ export function PartEditor({ part, units, onDone }: { part: Part; units: UnitSys
           onChoose={(value) => setOrigin(value as Origin)}
         />
         {shown(quick)}
+        {part.kind === 'motor' && (
+          <QuantityField
+            label="… or its plate says, rms between phases"
+            dimension="voltage"
+            system={units}
+            value={null}
+            empty="not read"
+            note="sets the link that it is wound for"
+            onCommit={(rmsV) => write('baseLinkV', String(Math.round(linkForRmsV(rmsV) * 10) / 10))}
+          />
+        )}
         <Fold head={<span className="font-semibold">More figures</span>}>{shown(others)}</Fold>
         {problems.length > 0 && (
           <div className="mt-2">

@@ -11,7 +11,7 @@ const refOf = (vehicle: Vehicle, id: string): Ref => ({
 /** What motors on one inverter can't do together, in words; null: they can, or it has an inverter of its own. */
 function against(unit: DriveUnit, units: readonly DriveUnit[]): string | null {
   const others = units.filter((one) => one !== unit && one.inverterId === unit.inverterId);
-  if (others.length === 0) return null;
+  if (others.length === 0 || unit.inverterId === null) return null;
   const all = [unit, ...others];
   if (all.some(({ part }) => part?.motorKind === 'permanent-magnet'))
     return 'shares an inverter: permanent magnets need the place of each rotor, so an inverter for each motor';
@@ -40,10 +40,16 @@ export const several = defineRule({
     const { units, open } = driveTrainOf(vehicle.build);
     const [first] = units;
     if (!first) return [];
+    const wrongs = units.flatMap((unit): Finding<'detail'>[] => {
+      const wrong = against(unit, units);
+      return wrong ? [{ subject: refOf(vehicle, unit.motor.id), holds: false, figures: { detail: wrong } }] : [];
+    });
     if (open.length > 0) {
+      const failing = new Set(wrongs.map(({ subject }) => subject.id));
       const gaps = new Map<string, string[]>();
-      for (const { deviceId, what } of open) gaps.set(deviceId, [...(gaps.get(deviceId) ?? []), what]);
-      return [...gaps].map(([id, whats]): Finding<'detail'> => {
+      for (const { deviceId, what } of open)
+        if (!failing.has(deviceId)) gaps.set(deviceId, [...(gaps.get(deviceId) ?? []), what]);
+      const asked = [...gaps].map(([id, whats]): Finding<'detail'> => {
         const subject = refOf(vehicle, id);
         return {
           subject,
@@ -53,6 +59,7 @@ export const several = defineRule({
           ],
         };
       });
+      return [...wrongs, ...asked];
     }
     if (units.length === 1)
       return [{ subject: refOf(vehicle, first.motor.id), holds: true, figures: { detail: 'one motor' } }];

@@ -1,4 +1,4 @@
-import { both, type Change, device, edit, refit, wire } from './change';
+import { both, type Change, device, edit, fit, refit, wire } from './change';
 import type { Mistake } from './mistake';
 
 const UNTOLD = 'Data that nobody told';
@@ -16,6 +16,23 @@ const onOneInverter: Change = both(
   secondMotor,
   wire('phase-1', 'Motor U', 'inverter.u', 'motor.u', 'c-plus'),
   wire('phase-2', 'Rear motor U', 'inverter.u', 'motor-2.u', 'c-plus'),
+);
+
+/** A second motor on a second inverter at the same bus. */
+const secondInverter: Change = both(
+  secondMotor,
+  (build) => {
+    const { hv } = build.circuits;
+    const second = { ...hv.devices.inverter!, id: 'inverter-2', name: 'Rear inverter' };
+    return {
+      ...build,
+      circuits: { ...build.circuits, hv: { ...hv, devices: { ...hv.devices, 'inverter-2': second } } },
+    };
+  },
+  wire('rear-plus', 'Rear plus', 'inverter.plus', 'inverter-2.plus', 'c-plus'),
+  wire('rear-minus', 'Rear minus', 'inverter.minus', 'inverter-2.minus', 'c-plus'),
+  wire('phase-1', 'Motor U', 'inverter.u', 'motor.u', 'c-plus'),
+  wire('phase-2', 'Rear motor U', 'inverter-2.u', 'motor-2.u', 'c-plus'),
 );
 
 /** Parts of one’s own, what one has, and a motor too many. */
@@ -84,6 +101,23 @@ export const HAND_MISTAKES: readonly Mistake[] = [
     plant: both(onOneInverter, device('motor-2', { gearing: 1.4 })),
     speaks: 'drive.several:motor',
     says: 'Motor can’t work with the others',
+  },
+  {
+    kind: 'Several motors',
+    did: 'a series motor and an induction motor on one inverter',
+    on: 'larkspur',
+    plant: both(onOneInverter, fit('motor-2', 'motor-series-16', 'motor')),
+    speaks: 'drive.several:motor-2',
+    says: 'Rear motor can’t work with the others',
+  },
+  {
+    kind: UNTOLD,
+    did: 'a series motor on an inverter of its own beside a motor that brakes',
+    on: 'larkspur',
+    plant: both(secondInverter, fit('motor-2', 'motor-series-16', 'motor')),
+    speaks: 'drive.several:motor-2',
+    says: 'Rear motor is not reckoned with',
+    asks: true,
   },
   {
     kind: 'Several motors',
