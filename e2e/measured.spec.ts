@@ -5,6 +5,10 @@ test('cells measured to resist more: sag, range and the fault current move; desi
   page,
 }) => {
   await openSample(page, 'Larkspur');
+  await seek(page, 'Main fuse');
+  const fuse = check(page, 'fuse.minimum-breaking:f-main');
+  const fuseBefore = await fuse.textContent();
+  await seek(page, '');
   await go(page, 'Pack');
   const sag = check(page, 'pack.sag:box');
   const before = await sag.textContent();
@@ -38,6 +42,14 @@ test('cells measured to resist more: sag, range and the fault current move; desi
   await expect(range).not.toHaveText(rangeBefore!, { timeout: 15_000 });
   const series = box.getByRole('region', { name: 'Resistance of a cell' });
   await expect(series.getByText('counts')).toBeVisible();
+  // The weakest fault is weaker: the fuse breaks it with less to spare.
+  await go(page, 'HV circuit');
+  await seek(page, 'Main fuse');
+  await expect(fuse).not.toHaveText(fuseBefore!);
+  await seek(page, '');
+  await go(page, 'Pack');
+  await box.getByRole('button', { name: /^Measured/ }).click();
+  await choose(box.getByLabel('Figure'), 'Resistance of a cell');
   // A second reading makes a series with its picture; the first still counts.
   await shows.fill('1.2 mΩ');
   await shows.press('Enter');

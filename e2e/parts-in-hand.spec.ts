@@ -102,3 +102,18 @@ test('what I have: a part from the yard with its price, donor and corroded pins;
     page.getByRole('button', { name: /^Radiator from a small car was found bad and is fitted all the same/ }),
   ).toHaveCount(0);
 });
+
+test('two parts side by side: what differs stands first', async ({ page }) => {
+  await openSample(page, 'Larkspur');
+  await page.getByRole('link', { name: 'Parts' }).click();
+  const panel = page
+    .locator('section')
+    .filter({ has: page.getByRole('heading', { name: /^Compare two parts/ }) })
+    .last();
+  await choose(panel.getByLabel('Kind', { exact: true }), 'inverters and controllers');
+  await choose(panel.getByLabel('This one'), 'Inverter, 96 V class, 450 A battery');
+  await choose(panel.getByLabel('… and that one'), 'Inverter, 300 V class, 300 A battery');
+  const row = panel.getByRole('row', { name: /^Survives at most/ });
+  await expect(row).toContainText(/130.V/);
+  await expect(row).toContainText(/380.V/);
+});

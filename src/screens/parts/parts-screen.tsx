@@ -12,6 +12,7 @@ import { readPartsFile } from '@/workers/files';
 import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { groupOfPart } from '../shell/part-choices';
 import { PageHead, useSheet } from '../shell/shell';
+import { ComparePanel } from './compare-panel';
 import { InHandPanel } from './in-hand-panel';
 import { MeasuredPanel } from './measured-panel';
 import { PartEditor } from './part-editor';
@@ -109,6 +110,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
           />
         </Panel>
       )}
+      <ComparePanel assessment={assessment} />
       {trying ? (
         <div className="mb-3">
           <TryPanel key={trying.id} assessment={assessment} part={trying} onDone={() => setTrying(null)} />

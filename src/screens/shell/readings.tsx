@@ -15,6 +15,9 @@ const ReadingChart = dynamic(() => import('./reading-chart'), {
   loading: () => <div className="h-[150px]" />,
 });
 
+/** What is read with leads. */
+const LEADS: ReadonlySet<string> = new Set(['resistance', 'capacitance', 'voltage', 'current']);
+
 const today = () => new Date().toISOString().slice(0, 10);
 const says = (value: number, { dimension }: Measurable, system: UnitSystem) =>
   formatQuantity({ value, dimension }, system, 4).text;
@@ -93,7 +96,7 @@ export function ReadingForm({ build, subjectId }: { build: Build; subjectId: str
           />
           {times !== null && (
             <p className="mt-1 border-l-[3px] border-thin pl-3" role="alert">
-              {`${Number(times.toPrecision(2))} times what is designed: is the unit right, are the leads clean? Adopted it is asked once more.`}
+              {`${Number(times.toPrecision(2))} times what is designed: is the unit right${LEADS.has(chosen!.dimension) ? ', are the leads clean' : ''}? Adopted it is asked once more.`}
             </p>
           )}
           <TextField
