@@ -26,6 +26,7 @@ import type {
   Restraint,
   RouteFacts,
   SalvagedModule,
+  SecondPack,
   Size,
   StageData,
   Supply,
@@ -294,6 +295,7 @@ export interface Build {
   readonly restraint?: Restraint;
   readonly modules?: Readonly<Record<Id, SalvagedModule>>;
   readonly stage?: StageData;
+  readonly secondPack?: SecondPack;
   readonly presetSpeed?: PresetSpeed;
   readonly regeneration?: Regeneration;
   /** Limits of the rule set `own`, by name; those that it lacks are the strictest known. */

@@ -223,3 +223,14 @@ export interface TrailerLink {
   readonly breakAway?: boolean;
 }
 export const TRAILER_JOINS = ['dead', 'watched', 'live'] as const;
+
+/** A second pack that might be joined: what it is, and how both stand. What is absent is not told. */
+export interface SecondPack {
+  readonly ah?: number;
+  readonly ohm?: number;
+  readonly socA?: number;
+  readonly socB?: number;
+  /** By meter, open, V. */
+  readonly readAV?: number;
+  readonly readBV?: number;
+}

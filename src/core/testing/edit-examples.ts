@@ -183,6 +183,10 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     leaves: ({ circuits }) =>
       expect(Object.values(circuits.hv.devices).some(({ kind }) => kind === 'compressor')).toBe(true),
   },
+  setSecondPack: {
+    input: { ah: 66, ohm: 0.2, readAV: 331 },
+    leaves: ({ secondPack }) => expect(secondPack).toEqual({ ah: 66, ohm: 0.2, readAV: 331 }),
+  },
   setCustomer: {
     input: { options: 'a heat pump, later', damage: 'dent in the left door' },
     leaves: ({ customer }) =>

@@ -165,6 +165,7 @@ export const UNREAD = [
   'restraint',
   'modules',
   'presetSpeed',
+  'secondPack',
 ] as const satisfies readonly (keyof Build)[];
 const unread: ReadonlySet<string> = new Set(UNREAD);
 

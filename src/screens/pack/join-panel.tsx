@@ -1,6 +1,6 @@
 'use client';
-import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
+import type { SecondPack } from '@/core/build';
 import { openCircuitVoltage } from '@/core/physics/cell';
 import { type Dimension, formatQuantity } from '@/core/quantities';
 import { secondStringEdit } from '@/core/remedies';
@@ -20,12 +20,14 @@ const JOINT_OHM = 0.002;
 /** A second pack of the same cells beside this one: may the two be closed on each other as they stand? */
 export function JoinPanel({ assessment }: { assessment: Assessment }) {
   const pack = tripPack(assessment.vehicle);
-  const [other, setOther] = useState<{ readonly ah: number; readonly ohm: number } | null>(null);
-  const [socA, setSocA] = useState(0.69);
-  const [socB, setSocB] = useState(0.61);
-  /** By meter, open, V: the charge follows from them. */
-  const [read, setRead] = useState<{ readonly a: number | null; readonly b: number | null }>({ a: null, b: null });
   const dispatch = useBench((bench) => bench.dispatch);
+  // What was told of it stays with the build.
+  const kept = assessment.build.secondPack ?? {};
+  const { socA = 0.69, socB = 0.61 } = kept;
+  /** By meter, open, V: the charge follows from them. */
+  const read = { a: kept.readAV ?? null, b: kept.readBV ?? null };
+  const set = (input: { readonly [K in keyof SecondPack]?: number | null }) =>
+    dispatch({ edit: 'setSecondPack', input });
   if (!pack) return null;
   const system = assessment.build.units;
   const ownAh = pack.capacityC / 3600;
@@ -35,10 +37,14 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
       'cell',
     )?.capacityAh ?? ownAh;
   const ownOhm = pack.cellsOhm + pack.otherOhm;
-  const second = other ?? { ah: Math.round(ownAh / 2), ohm: Math.round(ownOhm * 2 * 1e4) / 1e4 };
+  const second = {
+    ah: kept.ah ?? Math.round(ownAh / 2),
+    ohm: kept.ohm ?? Math.round(ownOhm * 2 * 1e4) / 1e4,
+  };
+  const told = kept.ah !== undefined || kept.ohm !== undefined;
   // So many of the same cells, where that is what was told.
   const wholes = Math.round(second.ah / cellAh);
-  const same = other === null && wholes >= 1 && Math.abs(second.ah / cellAh - wholes) < 0.01 ? wholes : null;
+  const same = !told && wholes >= 1 && Math.abs(second.ah / cellAh - wholes) < 0.01 ? wholes : null;
   const [leastV, mostV] = [0, 1].map((soc) => pack.cellsInSeries * openCircuitVoltage(pack.chemistry, soc)) as [
     number,
     number,
@@ -66,14 +72,14 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           dimension="count"
           system={system}
           value={second.ah}
-          onCommit={(ah) => setOther({ ...second, ah: Math.max(0.1, ah) })}
+          onCommit={(ah) => set({ ah: Math.max(0.1, ah) })}
         />
         <QuantityField
           label="Inside it"
           dimension="resistance"
           system={system}
           value={second.ohm}
-          onCommit={(ohm) => setOther({ ...second, ohm: Math.max(1e-6, ohm) })}
+          onCommit={(ohm) => set({ ohm: Math.max(1e-6, ohm) })}
         />
         <QuantityField
           label="This pack is charged to"
@@ -81,10 +87,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           unit="%"
           system={system}
           value={socA}
-          onCommit={(value) => {
-            setSocA(share(value));
-            setRead({ ...read, a: null });
-          }}
+          onCommit={(value) => set({ socA: share(value), readAV: null })}
         />
         <QuantityField
           label="The second one to"
@@ -92,10 +95,7 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
           unit="%"
           system={system}
           value={socB}
-          onCommit={(value) => {
-            setSocB(share(value));
-            setRead({ ...read, b: null });
-          }}
+          onCommit={(value) => set({ socB: share(value), readBV: null })}
         />
         {(['a', 'b'] as const).map((which) => (
           <QuantityField
@@ -111,11 +111,11 @@ export function JoinPanel({ assessment }: { assessment: Assessment }) {
                 : ''
             }
             onCommit={(volts) => {
-              setRead({ ...read, [which]: volts });
-              if (!plausible(volts)) return;
-              const soc = share(socAt(pack.chemistry, volts / pack.cellsInSeries));
-              if (which === 'a') setSocA(soc);
-              else setSocB(soc);
+              // What no such pack reads tells nothing of its charge.
+              const soc = plausible(volts)
+                ? { [which === 'a' ? 'socA' : 'socB']: share(socAt(pack.chemistry, volts / pack.cellsInSeries)) }
+                : {};
+              set({ [which === 'a' ? 'readAV' : 'readBV']: volts, ...soc });
             }}
           />
         ))}

@@ -8,6 +8,7 @@ import {
   type End,
   findDevice,
   type Id,
+  type SecondPack,
   TERMINALS,
   type TrailerLink,
 } from '../types';
@@ -79,6 +80,18 @@ function meetingPoint(draft: Draft<Build>, pole: 'plus' | 'minus'): End {
 }
 
 export const STRING_EDITS = {
+  /** A pack that might be joined, and how both stand; null: not told any more. */
+  setSecondPack: define<{ readonly [K in keyof SecondPack]?: number | null }>({
+    title: () => 'the second pack that might be joined',
+    apply: (draft, input) => {
+      const told: Record<string, number> = { ...draft.secondPack };
+      for (const [key, value] of Object.entries(input))
+        if (value === null || value === undefined) delete told[key];
+        else told[key] = value;
+      draft.secondPack = told;
+    },
+  }),
+
   /** A box that stands on a trailer, and how it is joined; null: it is carried. */
   setTrailer: define<{ deviceId: Id; trailer: TrailerLink | null }>({
     title: (build, { deviceId, trailer }) =>

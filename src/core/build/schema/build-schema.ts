@@ -261,6 +261,16 @@ export const buildSchema = object({
       overspeedCut: optional(Joi.boolean()),
     }),
   ),
+  secondPack: optional(
+    object({
+      ah: optional(positive(1e5)),
+      ohm: optional(positive(100)),
+      socA: optional(share()),
+      socB: optional(share()),
+      readAV: optional(positive(2000)),
+      readBV: optional(positive(2000)),
+    }),
+  ),
   presetSpeed: optional(
     object({
       speedMPerS: optional(positive(100)),

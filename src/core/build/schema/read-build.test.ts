@@ -164,6 +164,7 @@ test('the published schema names every top-level field', () => {
     'costs',
     'customer',
     'oldFaults',
+    'secondPack',
   ];
   expect(Object.keys(schema.properties).sort()).toEqual([...Object.keys(firn9()), ...others].sort());
   expect(schema.required).toContain('circuits');
