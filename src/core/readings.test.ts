@@ -116,3 +116,46 @@ test('a file that claims what no thing can have changes no answer, and is asked 
     expect(asked.map(({ verdict }) => verdict)).toEqual(['needs-data']);
   }
 });
+
+test('an adoption that names another figure or thing than its reading changes no answer, and is asked about', () => {
+  const build = firn9();
+  const reading = {
+    id: 'r',
+    subjectId: 'c-minus',
+    field: 'lengthM',
+    value: 1.2,
+    date: '2026-05-02',
+    conditions: '',
+    by: '',
+  };
+  const adopted = (subjectId: string, field: string, partId: string | null): Build => ({
+    ...build,
+    readings: { r: reading },
+    adoptions: { a: { id: 'a', readingId: 'r', subjectId, field, partId } },
+  });
+  const { devices, conductors } = build.circuits.hv;
+  for (const claimed of [
+    adopted(WHOLE, 'massEmpty', null),
+    adopted(WHOLE, 'hardPower', null),
+    adopted('inverter', 'kind', devices.inverter!.partId),
+    adopted('box-rear', 'resistanceOhm', devices['box-rear']!.partId),
+    adopted('c-plus', 'lengthM', conductors['c-plus']!.partId),
+    // Made on a part that has been swapped since.
+    adopted('c-minus', 'lengthM', 'another-cable'),
+  ]) {
+    expect(answers(claimed)).toEqual(answers(build));
+    const asked = assess(claimed).checks.filter(({ id }) => id === 'survey.reading');
+    expect(asked.map(({ verdict }) => verdict)).toEqual(['needs-data']);
+  }
+});
+
+test('a routed cable measured as ten times its route is asked about, as its route is', () => {
+  const build = larkspur();
+  const { lengthM } = assess(build).vehicle.conductorOf.get('c-plus')!;
+  const asked = (times: number) =>
+    assess(made(build, reading('c-plus', 'lengthM', lengthM! * times))).checks.find(
+      ({ id }) => id === 'survey.reading',
+    )!.verdict;
+  expect(asked(10)).toBe('needs-data');
+  expect(asked(1.1)).toBe('holds');
+});

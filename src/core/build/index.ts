@@ -4,6 +4,7 @@ export * from './edits';
 export {
   asMeasured,
   canRead,
+  countedReading,
   designedValue,
   isOfPart,
   type Measurable,

@@ -1,6 +1,6 @@
 import type { Dimension } from '../quantities/units';
 import { SETTABLE, type SettableName } from './edits/settable';
-import { type Build, findConductor, findDevice, type Id, own, type Reading } from './types';
+import { type Adoption, type Build, findConductor, findDevice, type Id, own, type Reading } from './types';
 
 /** What a meter, a scale or a tape can read of a thing. */
 export interface Measurable {
@@ -156,9 +156,24 @@ export function canRead(
   { subjectId, field, value }: Pick<Reading, 'subjectId' | 'field' | 'value'>,
 ): boolean {
   if (!measurableOf(build, subjectId, field) || !Number.isFinite(value)) return false;
-  if (subjectId !== WHOLE) return value > 0;
+  if (subjectId !== WHOLE) return value > 0 && value <= MOST;
   const { min, max } = SETTABLE[field as SettableName];
   return value >= min && value <= max;
+}
+
+/** No figure of a thing is larger, in any unit that it is kept in. */
+const MOST = 1e12;
+
+/**
+ * The reading that an adoption puts in the place of what is designed; null: it does not count, as it is gone, is of another figure or
+ * thing, can’t be, or was made on a part that has been swapped since. The one answer for the model, the parts and the ledger.
+ */
+export function countedReading(build: Build, { readingId, subjectId, field, partId }: Adoption): Reading | null {
+  const reading = own(build.readings, readingId);
+  if (!reading || reading.subjectId !== subjectId || reading.field !== field || !canRead(build, reading)) return null;
+  if (subjectId === WHOLE) return reading;
+  const thing = findDevice(build, subjectId) ?? findConductor(build, subjectId);
+  return thing?.partId === partId ? reading : null;
 }
 
 const measured = new WeakMap<Build, Build>();
@@ -172,11 +187,10 @@ export function asMeasured(build: Build): Build {
   const known = measured.get(build);
   if (known) return known;
   let made = build;
-  for (const { readingId, subjectId, field, partId } of Object.values(build.adoptions)) {
-    const reading = own(build.readings, readingId);
-    if (!reading || (subjectId !== WHOLE && isOfPart(build, subjectId, field))) continue;
-    if (!canRead(build, reading)) continue;
-    made = withFigure(made, subjectId, field, reading.value, partId);
+  for (const adoption of Object.values(build.adoptions)) {
+    const reading = countedReading(build, adoption);
+    if (reading && (reading.subjectId === WHOLE || !isOfPart(build, reading.subjectId, reading.field)))
+      made = withFigure(made, reading);
   }
   measured.set(build, made);
   if (made !== build) {
@@ -187,7 +201,7 @@ export function asMeasured(build: Build): Build {
   return made;
 }
 
-function withFigure(build: Build, subjectId: Id, field: string, value: number, partId: Id | null): Build {
+function withFigure(build: Build, { subjectId, field, value }: Reading): Build {
   if (subjectId === WHOLE) {
     const [section, key] = SETTABLE[field as SettableName].path;
     const before = (build as unknown as Record<string, object | undefined>)[section];
@@ -196,9 +210,7 @@ function withFigure(build: Build, subjectId: Id, field: string, value: number, p
   const name = own(build.circuits.hv.devices, subjectId) || own(build.circuits.hv.conductors, subjectId) ? 'hv' : 'lv';
   const circuit = build.circuits[name];
   const list = own(circuit.devices, subjectId) ? 'devices' : 'conductors';
-  const thing = own<{ readonly partId: Id | null }>(circuit[list], subjectId);
-  // Another part has come since: what was measured on the old one counts no more.
-  if (!thing || thing.partId !== partId) return build;
+  const thing = own<object>(circuit[list], subjectId);
   return {
     ...build,
     circuits: {

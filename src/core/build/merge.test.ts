@@ -51,3 +51,13 @@ test('readings of things that are not here are left, and counted', () => {
   expect(merge).toMatchObject({ left: 1, added: {} });
   expect(merge.build.adoptions).toEqual({});
 });
+
+test('a part in hand whose device is not here comes in without it', () => {
+  const there = made(firn9(), {
+    edit: 'listInHand',
+    input: { items: [{ id: 'h1', name: 'Heater', made: false, state: 'here', count: 1, deviceId: 'heater' }] },
+  });
+  const here = made(firn9(), { edit: 'removeDevice', input: { deviceId: 'heater' } });
+  const merged = made(here, { edit: 'mergeRecords', input: { document: there, from: 'the telephone' } });
+  expect(merged.inHand!.h1).toEqual({ id: 'h1', name: 'Heater', made: false, state: 'here', count: 1 });
+});

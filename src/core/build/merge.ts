@@ -34,7 +34,7 @@ export function mergeRecords(here: Build, there: Build): Merge {
       if (known) {
         if (JSON.stringify(known) !== JSON.stringify(record)) differ++;
       } else if (list === 'readings' && !stands((record as Build['readings'][string]).subjectId)) left++;
-      else fresh.push([id, record]);
+      else fresh.push([id, withoutGone(record, stands)]);
     }
     if (fresh.length === 0) continue;
     added[list] = fresh.length;
@@ -64,6 +64,12 @@ export function mergeRecords(here: Build, there: Build): Merge {
     build = { ...build, notes: here.notes === '' ? notes : `${here.notes}\n${notes}` };
   }
   return { build, added, differ, left };
+}
+
+/** A part in hand whose device is not in this build is a part all the same. */
+function withoutGone(record: object, stands: (id: Id) => boolean): object {
+  const { deviceId, ...rest } = record as { readonly deviceId?: Id };
+  return deviceId === undefined || stands(deviceId) ? record : rest;
 }
 
 const WORDS: Readonly<Record<RecordList | 'parts' | 'notes', readonly [string, string]>> = {

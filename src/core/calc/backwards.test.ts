@@ -34,6 +34,11 @@ test('what is never reached says how far it goes; a law that is silent has no re
   expect(backwards((x) => (x > 4 && x < 6 ? null : x < 5 ? 0 : 10), 1, 10, 5)).toMatchObject({ ok: false });
 });
 
+test('a law that jumps past what is wanted, or falls silent where it would pass it, does not give it', () => {
+  expect(backwards((x) => (x < 5 ? 0 : 10), 1, 10, 5)).toEqual({ ok: false, reaches: [0, 10] });
+  expect(backwards((x) => (Math.abs(x - 5) < 0.01 ? null : x), 1, 10, 5)).toMatchObject({ ok: false });
+});
+
 test('resistors that are sold, from the row of IEC 60063', () => {
   expect(nextResistors(100)).toEqual([100, 100]);
   expect(nextResistors(105)).toEqual([100, 120]);

@@ -10,6 +10,8 @@ export type Backwards =
 /** Points that are looked at between the ends, and halvings of the stretch in which the wanted value lies. */
 const POINTS = 97;
 const HALVINGS = 60;
+/** An answer is as wanted within this share: transients are located, not solved in closed form. */
+const NEAR = 1e-3;
 
 /**
  * The input between `from` and `to` (both above zero, looked through by equal factors) for which a law gives `wanted`: the first place
@@ -38,19 +40,30 @@ export function backwards(law: (input: number) => number | null, from: number, t
     }
     before = d === null ? null : { x, d };
   }
-  const [first, ...more] = stretches;
-  if (!first) return { ok: false, reaches: lowest <= highest ? [lowest, highest] : null };
-  let [low, high] = first;
+  const near = Math.max(Math.abs(wanted), highest - lowest) * NEAR;
+  const found = stretches.flatMap(([from, to]) => {
+    const value = narrowed(apart, from, to);
+    const d = apart(value);
+    // Where it jumps past the wanted value, or is silent, it does not give it.
+    return d !== null && Math.abs(d) <= near ? [value] : [];
+  });
+  return found[0] === undefined
+    ? { ok: false, reaches: lowest <= highest ? [lowest, highest] : null }
+    : { ok: true, value: found[0], more: found.length > 1 };
+}
+
+/** Halved until the place between is as narrow as it is asked. */
+function narrowed(apart: (x: number) => number | null, from: number, to: number): number {
+  let [low, high] = [from, to];
   const sign = Math.sign(apart(low) ?? 0);
   for (let k = 0; k < HALVINGS && high - low > 1e-7 * high; k++) {
     const middle = (low + high) / 2;
     const d = apart(middle);
-    // It falls silent between: as near as it speaks.
     if (d === null) break;
     if (Math.sign(d) === sign) low = middle;
     else high = middle;
   }
-  return { ok: true, value: (low + high) / 2, more: more.length > 0 };
+  return (low + high) / 2;
 }
 
 /** Preferred numbers of resistors (IEC 60063, E12). */

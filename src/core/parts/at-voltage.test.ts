@@ -13,9 +13,9 @@ test('nominal is not full: a fuse of 150 V on a pack that charges to 168 V', () 
     ratedCurrentA: 250,
     continuousFactor: 0.8,
   };
-  // (150 − 168)/150 and (250 · 0.8 − 200)/200.
+  // (150 − 168 · 1.05)/150 and (250 · 0.8 − 200)/200.
   expect(margins(fuse)).toEqual([
-    ['Rated voltage', expect.closeTo(-0.12, 9)],
+    ['Rated voltage', expect.closeTo(-0.176, 9)],
     ['Current for good', 0],
   ]);
   expect(margins({ ...fuse, ratedVoltageDcV: null, ratedVoltageAcV: 690 })[0]).toEqual(['Rated voltage', -1]);

@@ -42,13 +42,13 @@ const said = (what: string, formula: string, demand: Quantity, limit: Quantity):
   formula,
 });
 
-function ofWindow(window: VoltageWindow, { fullV, sagV }: PackVolts, overshoot: number): Asked[] {
+function ofWindow(window: VoltageWindow, { fullV, sagV }: PackVolts): Asked[] {
   return [
     atMost('Charged full', 'U_full ≤ U_works', volts(fullV), volts(window.workingMaxV)),
     atMost(
-      overshoot > 1 ? 'Full, with what braking adds' : 'Survives',
-      overshoot > 1 ? 'U_full · 1.05 ≤ U_survives' : 'U_full ≤ U_survives',
-      volts(fullV * overshoot),
+      'Full, with what braking adds',
+      'U_full · 1.05 ≤ U_survives',
+      volts(fullV * OVERSHOOT),
       volts(window.absoluteMaxV),
     ),
     ...(sagV === null
@@ -69,7 +69,7 @@ function ofWindow(window: VoltageWindow, { fullV, sagV }: PackVolts, overshoot: 
  * A part against nothing but the voltage of a pack, and its current where it is told: what would kill it, what it can’t work with. Not judged
  * is all that the wiring decides. An answer says which rule it is, margin (limit − demand)/limit.
  *
- * @example a 150 V fuse on a pack of 168 V full: margin −12 %
+ * @example a 150 V fuse on a pack of 168 V full, 176.4 V as it brakes: margin −17.6 %
  */
 export function partAtVoltage(part: Part, pack: PackVolts): readonly Asked[] {
   const { fullV, sagV, currentA } = pack;
@@ -79,9 +79,9 @@ export function partAtVoltage(part: Part, pack: PackVolts): readonly Asked[] {
     currentA === null ? [] : [atMost('Current for good', formula, amps(currentA), amps(limitA))];
   switch (part.kind) {
     case 'inverter':
-      return [...ofWindow(part.window, pack, OVERSHOOT), ...carries(part.maxBatteryCurrentA, 'I ≤ I_battery, at most')];
+      return [...ofWindow(part.window, pack), ...carries(part.maxBatteryCurrentA, 'I ≤ I_battery, at most')];
     case 'bus-device':
-      return ofWindow(part.window, pack, 1);
+      return ofWindow(part.window, pack);
     case 'contactor':
       return [
         rated(part.ratedVoltageV),
@@ -92,7 +92,8 @@ export function partAtVoltage(part: Part, pack: PackVolts): readonly Asked[] {
       return [
         part.ratedVoltageDcV === null
           ? { ...rated(null), margin: -1, formula: 'no DC rating: an AC rating says nothing about DC' }
-          : rated(part.ratedVoltageDcV),
+          : // It may have to break while the motor brakes.
+            atMost('Rated voltage', 'U_full · 1.05 ≤ U_rated', volts(fullV * OVERSHOOT), volts(part.ratedVoltageDcV)),
         ...carries(part.ratedCurrentA * part.continuousFactor, 'I ≤ I_rated · k, in free air'),
       ];
     case 'disconnect':

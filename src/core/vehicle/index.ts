@@ -75,6 +75,7 @@ export {
   type ResolvedConductor,
   type ResolvedDevice,
   resolve,
+  routedLengthM,
 } from './resolve';
 export { stringsAlone, withStrings } from './stages';
 export {

@@ -2,7 +2,7 @@ import {
   type Build,
   type CircuitName,
   type Conductor,
-  canRead,
+  countedReading,
   type Device,
   type Id,
   isOfPart,
@@ -77,14 +77,9 @@ export interface ResolvedDevice {
 function withAdopted<P extends Part>(build: Build, subjectId: Id, part: P): P {
   let result = part;
   for (const adoption of Object.values(build.adoptions)) {
-    if (adoption.subjectId !== subjectId || adoption.partId !== part.id) continue;
-    if (!isOfPart(build, subjectId, adoption.field)) continue;
-    const reading = own(build.readings, adoption.readingId);
-    if (
-      reading &&
-      canRead(build, reading) &&
-      typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number'
-    )
+    if (adoption.subjectId !== subjectId || !isOfPart(build, subjectId, adoption.field)) continue;
+    const reading = countedReading(build, adoption);
+    if (reading && typeof (part as unknown as Record<string, unknown>)[adoption.field] === 'number')
       result = {
         ...result,
         [adoption.field]: reading.value,
@@ -94,6 +89,10 @@ function withAdopted<P extends Part>(build: Build, subjectId: Id, part: P): P {
   }
   return result;
 }
+
+/** As routed, whatever was typed or measured for the one conductor; null: not known. m */
+export const routedLengthM = (build: Build, conductor: Conductor): number | null =>
+  lengthOf(build, { ...conductor, lengthM: null }).lengthM;
 
 function lengthOf(build: Build, conductor: Conductor): Pick<ResolvedConductor, 'lengthM' | 'lengthFrom'> {
   if (conductor.lengthM !== null) return { lengthM: conductor.lengthM, lengthFrom: 'own' };

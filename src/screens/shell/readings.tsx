@@ -18,7 +18,8 @@ const ReadingChart = dynamic(() => import('./reading-chart'), {
 /** What is read with leads. */
 const LEADS: ReadonlySet<string> = new Set(['resistance', 'capacitance', 'voltage', 'current']);
 
-const today = () => new Date().toISOString().slice(0, 10);
+/** The day where the hand is: east of Greenwich it comes earlier. Swedish writes it as files do. */
+const today = () => new Date().toLocaleDateString('sv-SE');
 const says = (value: number, { dimension }: Measurable, system: UnitSystem) =>
   formatQuantity({ value, dimension }, system, 4).text;
 const tooLong = (most: number) => (text: string) =>

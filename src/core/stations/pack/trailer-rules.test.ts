@@ -69,6 +69,41 @@ test('a wire around the contactor leaves the plug live, whatever it is called', 
   expect(plugOf(wired).verdict).toBe('fails');
 });
 
+test('two boxes on one trailer are one pack: contactors at its two ends leave a dead plug', () => {
+  const both = made(onTrailer, {
+    edit: 'setTrailer',
+    input: { deviceId: 'box-front', trailer: { interlock: true, joined: 'dead', flexes: true, breakAway: true } },
+  });
+  const { hv } = both.circuits;
+  const inside = (...ids: string[]): Build => ({
+    ...both,
+    circuits: {
+      ...both.circuits,
+      hv: {
+        ...hv,
+        devices: {
+          ...hv.devices,
+          ...Object.fromEntries(ids.map((id) => [id, { ...hv.devices[id]!, insideId: 'box-rear' }])),
+        },
+      },
+    },
+  });
+  // The mid fuse and the disconnect between the boxes ride along; so do both main contactors, or only one of them.
+  const verdicts = (build: Build) =>
+    assess(build)
+      .checks.filter(({ id }) => id === 'pack.trailer-plug')
+      .map(({ verdict }) => verdict);
+  const path = ['k-plus', 'k-pre', 'r-pre', 'f-mid', 's-mid'];
+  expect(verdicts(inside(...path, 'k-minus'))).toEqual(['holds', 'holds']);
+  const open = inside(...path);
+  const { insideId: _, ...outside } = open.circuits.hv.devices['k-minus']!;
+  const devices = { ...open.circuits.hv.devices, 'k-minus': outside };
+  expect(verdicts({ ...open, circuits: { ...open.circuits, hv: { ...open.circuits.hv, devices } } })).toEqual([
+    'fails',
+    'fails',
+  ]);
+});
+
 test('what stands on a trailer does not weigh on the axles of the vehicle', () => {
   const axle = (build: Build) =>
     assess(build).checks.find(({ id, subject }) => id === 'pack.axle-load' && subject.name === 'Rear axle')!.demand!

@@ -1,3 +1,4 @@
+import type { Device } from '../../build';
 import type { Finding } from '../../checks';
 import type { ResolvedDevice, Vehicle } from '../../vehicle';
 import { deviceRef } from '../context';
@@ -49,6 +50,8 @@ const THROUGH: ReadonlySet<string> = new Set(['fuse', 'disconnect', 'sensor', 'p
 
 /** Terminals that a pole of a box reaches without passing a contact that opens by itself on the trailer. */
 function leavesLive(vehicle: Vehicle, box: ResolvedDevice, pole: 'plus' | 'minus'): boolean {
+  const boxes = new Set(onTrailer(vehicle).map(({ id }) => id));
+  const rides = ({ id, insideId }: Device) => boxes.has(id) || (insideId !== undefined && boxes.has(insideId));
   const seen = new Set([`${box.id}.${pole}`]);
   for (const node of seen) {
     for (const { conductor } of vehicle.conductors)
@@ -59,8 +62,10 @@ function leavesLive(vehicle: Vehicle, box: ResolvedDevice, pole: 'plus' | 'minus
         if (`${from.deviceId}.${from.terminal}` !== node || to.deviceId === box.id) continue;
         const next = vehicle.deviceOf.get(to.deviceId)?.device;
         if (!next) continue;
-        if (next.insideId !== box.id) return true;
+        if (!rides(next)) return true;
         seen.add(`${next.id}.${to.terminal}`);
+        // Another box of the trailer: its cells stand in the way, and let through.
+        if (next.kind === 'box') for (const terminal of ['plus', 'minus']) seen.add(`${next.id}.${terminal}`);
         // A contactor is open once the plug is out; what stands in the way of the current else lets through.
         if (THROUGH.has(next.kind)) for (const terminal of ['a', 'b']) seen.add(`${next.id}.${terminal}`);
       }

@@ -1,8 +1,9 @@
 import {
   type Adoption,
   type Build,
-  canRead,
+  countedReading,
   designedValue,
+  findConductor,
   measurableOf,
   oddTimes,
   own,
@@ -10,6 +11,7 @@ import {
   WHOLE,
 } from '../../build';
 import type { Finding, Ref } from '../../checks';
+import { routedLengthM, type Vehicle } from '../../vehicle';
 import { defineRule, type Rule } from '../define';
 
 /** A newer reading that differs by more than this says that something has changed (engineering judgement). */
@@ -36,6 +38,16 @@ const takenIn = (build: Build): Taken[] =>
     return reading ? [{ adoption, reading, subject: refOf(build, adoption.subjectId) }] : [];
   });
 
+/** A length that is not typed but routed: how many times its route it was measured; null: plausible, or there is no route. */
+function oddLength({ build }: Vehicle, { subjectId, field, value }: Reading): number | null {
+  const wire = findConductor(build, subjectId);
+  const band = measurableOf(build, subjectId, field)?.band;
+  if (!wire || field !== 'lengthM' || !band || designedValue(build, subjectId, field) !== null) return null;
+  const routed = routedLengthM(build, wire);
+  const times = routed ? value / routed : 1;
+  return times < band[0] || times > band[1] ? times : null;
+}
+
 /** Figures that were measured and stand in the place of what is designed: each plausible or read twice, and none older than what contradicts it. */
 const plausible = defineRule({
   id: 'survey.reading',
@@ -57,11 +69,14 @@ const plausible = defineRule({
       bySubject.set(taken.subject.id, [...(bySubject.get(taken.subject.id) ?? []), taken]);
     return [...bySubject.values()].map((all): Finding<'detail'> => {
       const { subject } = all[0]!;
-      const missing = all.flatMap(({ reading, adoption: { field, subjectId } }) => {
+      const missing = all.flatMap(({ reading, adoption }) => {
+        const { field, subjectId } = adoption;
         const label = measurableOf(build, subjectId, field)?.label.toLowerCase() ?? field;
-        if (!canRead(build, reading))
-          return [{ ref: subject, what: `${label} once more: such a figure it can’t have, and it does not count` }];
-        const times = reading.confirmed ? null : oddTimes(build, reading);
+        if (!countedReading(build, adoption))
+          return [
+            { ref: subject, what: `${label} once more: what was adopted can’t be its reading, and does not count` },
+          ];
+        const times = reading.confirmed ? null : (oddTimes(build, reading) ?? oddLength(vehicle, reading));
         const newer = Object.values(build.readings).find(
           (one) =>
             one.subjectId === subjectId &&

@@ -80,7 +80,7 @@ export const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
     const byWire = [hv, lv].some(({ devices }) => Object.values(devices).some(({ kind }) => kind === 'emergency-stop'));
     const byHand = vehicle.devices.some((device) => partOf(device, 'disconnect')?.breaksLoad === true);
     const lacking = [
-      ...(choice !== 'mechanical' && !byWire ? ['a handle in the feed of the coils, in HV circuit, Stop loop'] : []),
+      ...(choice !== 'mechanical' && !byWire ? ['a handle in the feed of the coils, in HV circuit, Safety loop'] : []),
       ...(choice !== 'electrical' && !byHand ? ['a hand switch in the pack’s way that breaks load'] : []),
     ];
     return lacking.length > 0
