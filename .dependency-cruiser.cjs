@@ -9,6 +9,7 @@ const MAY = {
   'core/build': core('physics', 'parts', 'quantities'),
   'core/vehicle': core('circuit', 'physics', 'parts', 'build', 'quantities'),
   'core/simulate': core('vehicle', 'circuit', 'physics', 'parts', 'build', 'quantities'),
+  'core/bench': core('simulate', 'vehicle', 'circuit', 'physics', 'parts', 'build', 'quantities'),
   'core/rules': core('quantities'),
   'core/checks': core('build', 'quantities', 'vehicle'),
   'core/proposals': core('vehicle', 'simulate', 'physics', 'checks', 'parts', 'build', 'quantities'),

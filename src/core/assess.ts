@@ -12,6 +12,7 @@ import {
   tripRunsKey,
   withRuns,
 } from './simulate';
+import { sequenceKey } from './simulate/sequence';
 import { type Reservations, type Results, reservationsOf, resultsOf, STATIONS, type StationId } from './stations';
 import { type Context, fullVoltage } from './stations/context';
 import { Memory, unsureFigures, type Vehicle, vehicleOf } from './vehicle';
@@ -111,6 +112,7 @@ export function* assessing(
     trip,
     tripKey,
     heat,
+    sequence: runs.sequence && runs.sequence.key === sequenceKey(vehicle) ? runs.sequence : null,
   };
 
   yield;

@@ -19,6 +19,7 @@ const SCREENS: Readonly<Record<StationId, ComponentType>> = {
   ancillaries: dynamic(() =>
     import('./ancillaries/ancillaries-screen').then(({ AncillariesScreen }) => AncillariesScreen),
   ),
+  interlocks: dynamic(() => import('./interlocks/interlocks-screen').then(({ InterlocksScreen }) => InterlocksScreen)),
 };
 
 export function StationScreen({ station }: { station: string }) {

@@ -122,6 +122,27 @@ export function checkReferences(build: Build): Problem[] {
       if (entry.id !== id)
         problems.push({ path: `${list}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
   }
+  const { controls, settings } = build;
+  for (const [path, list] of [
+    ['controls.properties', controls?.properties],
+    ['controls.timelines', controls?.timelines],
+    ['settings.sheets', settings?.sheets],
+    ['settings.entries', settings?.entries],
+  ] as const)
+    for (const [id, entry] of Object.entries<{ readonly id: string }>(list ?? {}))
+      if (entry.id !== id)
+        problems.push({ path: `${path}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
+  for (const [path, list] of [
+    ['settings.sheets', settings?.sheets],
+    ['settings.entries', settings?.entries],
+  ] as const)
+    for (const [id, entry] of Object.entries<{ readonly deviceId: string }>(list ?? {}))
+      if (!findDevice(build, entry.deviceId))
+        problems.push({
+          path: `${path}.${id}.deviceId`,
+          reason: `names "${entry.deviceId}", which is no device.`,
+          remedy: MISSING,
+        });
   for (const route of Object.values(build.routes))
     if (!own(build.zones, route.laid.zoneId))
       problems.push({

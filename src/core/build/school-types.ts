@@ -15,7 +15,7 @@ export const SCHOOL_CHOICES = {
   auxiliaryBattery: ['kept', 'none'],
   bms: ['none', 'shunts', 'distributed', 'central'],
   balance: ['top', 'bottom'],
-  command: ['own-controller', 'donor-network', 'replacement-unit', 'motor-controller'],
+  command: ['own-controller', 'donor-network', 'replacement-unit', 'motor-controller', 'hand-switches'],
   cableRoute: ['inside', 'under-floor'],
 } as const;
 

@@ -2,6 +2,7 @@ import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
 import type { Brakes, Cabin, Cooling, Gauges, Steering } from './ancillary-types';
 import type { CellCare, ChargerPlug, Charging } from './charge-types';
+import type { Controls, Settings } from './control-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { DriveRecord, HealthRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
@@ -35,6 +36,7 @@ import type {
 
 export * from './ancillary-types';
 export * from './charge-types';
+export * from './control-types';
 export * from './drive-types';
 export * from './duty-types';
 export * from './in-hand-types';
@@ -288,6 +290,10 @@ export interface Build {
   readonly cabin?: Cabin;
   readonly cooling?: Cooling;
   readonly gauges?: Gauges;
+  /** Who commands, and what it heeds; absent: nothing told. */
+  readonly controls?: Controls;
+  /** What each device is set to, as entered and as it says back. */
+  readonly settings?: Settings;
   /** Drives that were logged or read by meter. */
   readonly drives?: Readonly<Record<Id, DriveRecord>>;
   readonly health?: Readonly<Record<Id, HealthRecord>>;

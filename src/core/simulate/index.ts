@@ -112,10 +112,12 @@ export {
   type RunId,
   type Runs,
   runsDue,
+  sequenceRun,
   tripRun,
   withRuns,
 } from './runs';
 export { type Segment, tripOfSegments } from './segments';
+export * as sequence from './sequence';
 export { type ConductorShort, endedBy, type ShortJudgement, shorts, worstEndedBy } from './shorts';
 export { type StandIn, type StandInSays, standIn } from './stand-in';
 export {

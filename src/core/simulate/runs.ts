@@ -1,4 +1,5 @@
 import type { Vehicle } from '../vehicle';
+import { type SequenceSearch, sequenceKey, sequenceSearch } from './sequence';
 import { tripHeatKey } from './trip-heat';
 import { type TripRuns, tripRuns, tripRunsKey } from './trip-runs';
 
@@ -27,8 +28,17 @@ export const tripRun = defineRun({
   make: tripRuns,
 });
 
+/** Every state that the sequence can reach, with every single fault. */
+export const sequenceRun = defineRun({
+  id: 'sequence',
+  pendingWords: 'being searched …',
+  key: sequenceKey,
+  keyOf: ({ key }: SequenceSearch) => key,
+  make: sequenceSearch,
+});
+
 /** Every run. One line here gives it a place in the context, a worker and a slot at the bench. */
-export const RUNS = [tripRun] as const;
+export const RUNS = [tripRun, sequenceRun] as const;
 
 type AnyRun = (typeof RUNS)[number];
 export type RunId = AnyRun['id'];
@@ -49,10 +59,10 @@ export const makeRun = <Id extends RunId>(
 /** Runs that this vehicle wants and that were not made of its figures, with the key that each would have. */
 export function runsDue(vehicle: Vehicle, made: Runs): Readonly<Partial<Record<RunId, string>>> {
   const due: Partial<Record<RunId, string>> = {};
-  for (const { id, key, keyOf } of RUNS) {
+  for (const { id, key } of RUNS) {
     const wanted = key(vehicle);
     const result = made[id];
-    if (wanted !== null && !(result && keyOf(result) === wanted)) due[id] = wanted;
+    if (wanted !== null && !(result && runOf(id).keyOf(result as never) === wanted)) due[id] = wanted;
   }
   return due;
 }

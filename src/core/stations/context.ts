@@ -3,6 +3,7 @@ import { type Finding, quantityText as q, type Ref } from '../checks';
 import { told } from '../quantities';
 import type { RuleSet, RuleValueName } from '../rules';
 import type { PrechargeOutcome, TripHeat, TripRuns } from '../simulate';
+import type { SequenceSearch } from '../simulate/sequence';
 import {
   followsVehicle,
   inverterPowerW,
@@ -28,6 +29,8 @@ export interface Context {
   readonly tripKey: string | null;
   /** Conductors heated on the usual trip; null while that is not done yet. */
   readonly heat: TripHeat | null;
+  /** The sequence searched with just these answers; null while that is still to be done, or there is none. */
+  readonly sequence: SequenceSearch | null;
   /** Highest voltage between any two points of the circuit with the pack full, V; null while unsolved. */
   readonly fullV: number | null;
 }

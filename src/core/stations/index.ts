@@ -5,12 +5,24 @@ import { charging } from './charging';
 import type { Context } from './context';
 import { drive } from './drive';
 import { hvCircuit } from './hv-circuit';
+import { interlocks } from './interlocks';
 import { lowVoltage } from './low-voltage';
 import { pack } from './pack';
 import { survey } from './survey';
 
 /** The stations that judge, in working order. One line here makes a station part of the line, the ledger and the addresses. */
-export const STATIONS = [survey, pack, drive, hvCircuit, cables, lowVoltage, bms, charging, ancillaries] as const;
+export const STATIONS = [
+  survey,
+  pack,
+  drive,
+  hvCircuit,
+  cables,
+  lowVoltage,
+  bms,
+  charging,
+  ancillaries,
+  interlocks,
+] as const;
 
 type AnyStation = (typeof STATIONS)[number];
 export type StationId = AnyStation['id'];

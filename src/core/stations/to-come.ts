@@ -1,12 +1,6 @@
 /** Stations that are still to come, in working order, with what nobody judges until then. */
 export const TO_COME = [
   {
-    id: 'interlocks',
-    name: 'Interlocks',
-    question: 'Can it move when it should not?',
-    leaves: 'Whether it can move when it should not: pedal, direction switch, charge plug.',
-  },
-  {
     id: 'harness',
     name: 'Harness',
     question: 'Which wire goes where, and which are still open?',

@@ -651,6 +651,66 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { system: 'brakes', flag: 'checkValve', is: false },
     leaves: ({ brakes }) => expect(brakes!.checkValve).toBe(false),
   },
+  answerControl: {
+    input: { flag: 'creep', is: true },
+    leaves: ({ controls }) => expect(controls!.creep).toBe(true),
+  },
+  fitGuards: {
+    input: { flags: ['seatSwitch', 'creep'] },
+    leaves: ({ controls }) => expect([controls!.seatSwitch, controls!.creep]).toEqual([true, true]),
+  },
+  setRemoteStop: {
+    input: { remoteStop: 'loop' },
+    leaves: ({ controls }) => expect(controls!.remoteStop).toBe('loop'),
+  },
+  setStep: {
+    input: { step: 'to-drive', own: { and: [{ signal: 'link-charged', is: true }] } },
+    leaves: ({ controls }) => expect(controls!.steps!['to-drive']!.and).toHaveLength(1),
+  },
+  setProperty: {
+    input: {
+      property: {
+        id: 'own-1',
+        name: 'No torque while it charges',
+        form: 'never',
+        when: [
+          { signal: 'charging', is: true },
+          { signal: 'torque-forward', is: true },
+        ],
+      },
+    },
+    leaves: ({ controls }) => expect(controls!.properties!['own-1']!.when).toHaveLength(2),
+  },
+  dropProperty: {
+    on: on(firn, {
+      edit: 'setProperty',
+      input: { property: { id: 'own-1', name: 'P', form: 'never', when: [{ signal: 'charging', is: true }] } },
+    }),
+    input: { id: 'own-1' },
+    leaves: ({ controls }) => expect(controls!.properties).toEqual({}),
+  },
+  keepTimeline: {
+    input: {
+      timeline: { id: 'run-1', name: 'Start', events: [{ atS: 1, input: 'key', is: true }], outcome: 'ab', lengthS: 3 },
+    },
+    leaves: ({ controls }) => expect(controls!.timelines!['run-1']!.events).toHaveLength(1),
+  },
+  dropTimeline: {
+    on: on(firn, {
+      edit: 'keepTimeline',
+      input: { timeline: { id: 'run-1', name: 'Start', events: [], outcome: '', lengthS: 3 } },
+    }),
+    input: { id: 'run-1' },
+    leaves: ({ controls }) => expect(controls!.timelines).toEqual({}),
+  },
+  setSetting: {
+    input: { entry: { id: 'set-1', deviceId: 'inverter', setting: 'batteryA', entered: 150, readBack: null } },
+    leaves: ({ settings }) => expect(settings!.entries!['set-1']!.entered).toBe(150),
+  },
+  setSheet: {
+    input: { sheet: { id: 'sheet-1', deviceId: 'inverter', firmware: '2.1', date: '2026-05-02', by: 'me' } },
+    leaves: ({ settings }) => expect(settings!.sheets!['sheet-1']!.firmware).toBe('2.1'),
+  },
   setVacuumSwitch: {
     input: { onPa: 45000, offPa: 60000 },
     leaves: ({ brakes }) => expect(brakes).toMatchObject({ switchOnPa: 45000, switchOffPa: 60000 }),

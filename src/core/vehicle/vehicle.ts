@@ -160,6 +160,8 @@ export const UNREAD = [
   'cabin',
   'cooling',
   'gauges',
+  'controls',
+  'settings',
   'drives',
   'health',
   'restraint',

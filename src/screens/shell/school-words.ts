@@ -51,6 +51,7 @@ export const CHOICE_WORDS: { readonly [K in SchoolId]: Readonly<Record<SchoolOf<
     'donor-network': 'the donor’s network, bridged',
     'replacement-unit': 'a control unit for salvaged parts',
     'motor-controller': 'the motor controller alone',
+    'hand-switches': 'relays and hand switches, precharge by hand',
   },
   cableRoute: { inside: 'inside the body', 'under-floor': 'under the floor, in conduit with a cover' },
 };

@@ -17,6 +17,7 @@ import { ANCILLARY_EDITS } from './ancillary-edits';
 import { BOX_EDITS } from './box-edits';
 import { CHARGE_EDITS } from './charge-edits';
 import { COIL_EDITS } from './coil-edits';
+import { CONTROL_EDITS } from './control-edits';
 import { define, type EditDefinition } from './definition';
 import { DRIVE_EDITS } from './drive-edits';
 import { GROUP_EDITS } from './group-edits';
@@ -320,6 +321,7 @@ export const EDITS = {
   ...VEHICLE_EDITS,
   ...CHARGE_EDITS,
   ...ANCILLARY_EDITS,
+  ...CONTROL_EDITS,
   ...IN_HAND_EDITS,
   ...READING_EDITS,
 };

@@ -119,6 +119,9 @@ export function dropOrphanReadings(draft: Draft<Build>, also?: string): void {
       (!findDevice(draft as Build, subjectId) && !findConductor(draft as Build, subjectId))
     )
       delete draft.readings[id];
+  for (const list of [draft.settings?.sheets, draft.settings?.entries])
+    for (const [id, { deviceId }] of Object.entries(list ?? {}))
+      if (deviceId === also || !findDevice(draft as Build, deviceId)) delete list![id];
 }
 
 /** What sat in a box that is gone sits by itself. */

@@ -1,6 +1,7 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
 import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
+import { BY_MESSAGES } from './controls';
 import { withWays } from './firn-9-ways';
 
 /**
@@ -328,6 +329,7 @@ export function firn9(id = 'firn-9'): Build {
       insulationLamp: true,
       hours: true,
     },
+    controls: BY_MESSAGES,
     charging: {
       cellV: 4.15,
       cutoffA: 9,

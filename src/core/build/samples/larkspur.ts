@@ -1,6 +1,7 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
 import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
+import { BY_CONTROLLER } from './controls';
 
 /**
  * A small four-seat estate of the 1960s, made up. 40s prismatic LFP, about 130 V, one main contactor and a hand-operated disconnect,
@@ -349,6 +350,7 @@ export function larkspur(id = 'larkspur'): Build {
       dcSwitch: true,
       airToScreen: true,
     },
+    controls: BY_CONTROLLER,
     charging: {
       cellV: 3.5,
       cutoffA: 9,

@@ -1,6 +1,7 @@
 import type { Build } from '../types';
 import { arrange } from './arrange';
 import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
+import { BY_CONTROLLER } from './controls';
 
 /**
  * A narrow vineyard tractor, made up. 84 V of flooded lead cells in two trays, a series DC motor behind a controller, one contactor and a
@@ -181,6 +182,7 @@ export function teasel(id = 'teasel'): Build {
       hours: true,
     },
     steering: { ratio: 20, rimM: 0.2, tyrePa: 160000 },
+    controls: BY_CONTROLLER,
     charging: {
       cellV: 2.45,
       perKelvinV: 0.004,

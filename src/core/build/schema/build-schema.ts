@@ -23,6 +23,7 @@ import {
 import { brakes, cabin, cooling, gauges, steering } from './ancillary-schema';
 import { bms, charging } from './charge-schema';
 import { circuit, laid, point } from './circuit-schema';
+import { controls, settings } from './control-schema';
 import {
   celsius,
   id,
@@ -176,6 +177,8 @@ export const buildSchema = object({
   cabin: optional(cabin),
   cooling: optional(cooling),
   gauges: optional(gauges),
+  controls: optional(controls),
+  settings: optional(settings),
   drives: optional(
     record(
       object({

@@ -173,7 +173,12 @@ export const JUDGES: { readonly [K in SchoolId]?: Judge<K> } = {
           against: `balanced at the bottom, and ${schools.bms === 'shunts' ? 'shunts' : 'electronics'} that bleed${schools.bms === 'shunts' ? '' : 's'} at the top`,
         }
       : { holds: choice === 'top' ? 'equal when full' : 'equal when empty: charge ends with the first full cell' },
-  command: (choice) => (choice === 'motor-controller' ? { holds: 'the motor controller alone' } : fed('control unit')),
+  command: (choice) =>
+    choice === 'motor-controller'
+      ? { holds: 'the motor controller alone' }
+      : choice === 'hand-switches'
+        ? { holds: 'by hand: Interlocks shows what a hand can do wrong' }
+        : fed('control unit'),
   cableRoute: (choice, vehicle) => {
     const cables = vehicle.conductors.filter(
       (conductor) => conductor.conductor.kind === 'cable' && !insideOneBox(vehicle, conductor),

@@ -1,0 +1,24 @@
+export * from './bits';
+export { Machine } from './machine';
+export { allAre, PROPERTIES, type Property, type Seen, seenOf, signalIs, unknownSignals } from './properties';
+export {
+  eventsOf,
+  possibleFaults,
+  type SearchEvent,
+  type SearchResult,
+  search,
+  type Verdict,
+  withInput,
+} from './search';
+export {
+  askedFlags,
+  contactorSorts,
+  isDesign,
+  type NoSequence,
+  type SequenceDesign,
+  sequenceDesign,
+  toldWell,
+  untoldOf,
+} from './sequence-design';
+export { type SequenceSearch, sequenceKey, sequenceSearch } from './sequence-run';
+export { BIT_OF, commandsOf, fittedInputs, type Guard, maskOf, type Step, stepsOf } from './steps';

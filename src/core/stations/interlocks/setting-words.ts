@@ -1,0 +1,30 @@
+import type { SettingId } from '../../build';
+
+/** What each setting is called on the sheet. */
+export const SETTING_WORDS: Readonly<Record<SettingId, string>> = {
+  batteryA: 'Battery current',
+  regenA: 'Charging current of regeneration',
+  lowestV: 'Lowest voltage',
+  highestV: 'Highest voltage',
+  motorRpm: 'Highest speed of the motor, 1/min',
+  pedalRestV: 'Pedal at rest',
+  pedalFullV: 'Pedal pressed down',
+  rampS: 'Torque ramp',
+  setSpeedRpm: 'Set speed, 1/min',
+  regenTorque: 'Braking torque, of the peak',
+  economyShare: 'Torque in economy mode',
+  cellOverV: 'Cell, highest',
+  cellUnderV: 'Cell, lowest',
+  cellsInRow: 'Cells in the row',
+  capacityAh: 'Capacity, Ah',
+  dischargeToC: 'Hottest cell, driving',
+  chargeFromC: 'Coldest cell, charging',
+  chargeToC: 'Hottest cell, charging',
+  chargeV: 'Charge voltage',
+  chargeA: 'Charge current',
+  cutoffA: 'Current at the end of charge',
+  outputV: 'Output voltage',
+  closeAt: 'Main closes at, of the pack’s voltage',
+  timeoutS: 'Precharge gives up after',
+  openBelowA: 'Contactors open below',
+};
