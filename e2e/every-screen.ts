@@ -11,6 +11,7 @@ export const STATIONS = [
   'BMS',
   'Charging',
   'Ancillaries',
+  'Interlocks',
 ] as const;
 /** Sums with unlike fields and answers. */
 const SUMS = [

@@ -15,8 +15,11 @@ interface Asked {
 /** A worker that answers when the test says so. */
 const { asked, brokenOff } = vi.hoisted(() => ({ asked: [] as Asked[], brokenOff: { times: 0 } }));
 vi.mock('@/workers/runs', () => ({
-  makeRunAside: (_: string, build: Build, onProgress: (share: number) => void) =>
-    new Promise<TripRuns | null>((answer, fail) => asked.push({ build, onProgress, answer, fail })),
+  // Only the trip is looked at here: every other run has nothing to make.
+  makeRunAside: (id: string, build: Build, onProgress: (share: number) => void) =>
+    id === 'trip'
+      ? new Promise<TripRuns | null>((answer, fail) => asked.push({ build, onProgress, answer, fail }))
+      : new Promise(() => {}),
   breakOffRun: () => {
     brokenOff.times++;
   },

@@ -1,4 +1,4 @@
-import type { Id } from '../build';
+import { hasTrait, type Id } from '../build';
 import { type Element, type OperatingPoint, OperatingPointSolver } from '../circuit';
 import { peakTorqueNm } from '../physics/motor';
 import { GRAVITY_M_PER_S2, roadForces, sumOf } from '../physics/road-load';
@@ -41,6 +41,7 @@ import {
   type Vehicle,
 } from '../vehicle';
 import type { BoardFault } from './board-faults';
+import { BrakeAssist } from './brake-assist';
 
 /** What stands in the pack’s place. */
 export type BoardSource =
@@ -77,6 +78,8 @@ export interface BoardView {
   readonly resistorJ: number;
   readonly soc: number;
   readonly motorK: number;
+  /** Null: no vacuum on this build. */
+  readonly vacuumPa: number | null;
 }
 
 /**
@@ -112,8 +115,13 @@ export class Board {
   motorK = 0;
   private modeSinceS = 0;
   private torqueShare = 0;
+  /** The link as it was looked at last, and whether it had fallen since the look before. */
+  private lookedV = 0;
+  private lookedS = 0;
+  private falls = false;
   private point: OperatingPoint | null = null;
   coilPoint: CoilPoint | null = null;
+  readonly assist: BrakeAssist | null;
 
   constructor(
     readonly vehicle: Vehicle,
@@ -131,6 +139,7 @@ export class Board {
     this.contactors = vehicle.devices.filter(({ device }) => device.kind === 'contactor');
     this.inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter') ?? null;
     this.road = roadModel(vehicle.build);
+    this.assist = BrakeAssist.of(vehicle.build);
     this.fitted = fittedInputs(design);
     const run = prechargeRuns(vehicle).find(isRun);
     this.timeoutS = run?.timeoutS ?? vehicle.build.precharge.timeoutS ?? 2;
@@ -156,6 +165,7 @@ export class Board {
     const before = this.word;
     this.word = withInput(this.word, input, is);
     if (input === 'accelerator') this.pedal = is ? 1 : 0;
+    if (input === 'brake' && is && before !== this.word) this.assist?.press();
     if (input === 'movingForward') this.speedMPerS = is ? 3 : 0;
     if (input === 'movingBackward') this.speedMPerS = is ? -3 : 0;
     if (input === 'lowSupply') this.power();
@@ -177,6 +187,8 @@ export class Board {
     this.moveContacts();
     this.solve(dtS);
     this.drive(dtS);
+    this.account(dtS);
+    this.assist?.step(dtS, this.is('key') && this.supplyV > 9);
     this.feel();
     this.react(before);
   }
@@ -284,6 +296,7 @@ export class Board {
       elements.push({ id: 'board:bleed', kind: 'resistor', a, b, resistanceOhm: this.bleedOhm() });
       if (fault?.linkLoadOhm !== undefined)
         elements.push({ id: 'board:load', kind: 'resistor', a, b, resistanceOhm: fault.linkLoadOhm });
+      elements.push(...this.charging());
       const powerW = this.inverterW();
       if (powerW !== 0) elements.push({ id: 'board:inverter', kind: 'power', a, b, powerW });
     }
@@ -293,8 +306,20 @@ export class Board {
   private bleedOhm(): number {
     const part = partOf(this.inverter ?? undefined, 'inverter');
     const passive = part?.bleedResistanceOhm ?? 50_000;
-    const rests = this.mode === MODE.off || this.mode === MODE.fault;
+    const rests = this.mode === MODE.off || this.mode === MODE.fault || this.mode === MODE.awake;
     return rests && part?.activeDischargeOhm ? Math.min(passive, part.activeDischargeOhm) : passive;
+  }
+
+  /** A charger that is plugged in feeds the bus once the sequence lets it. */
+  private charging(): Element[] {
+    if (this.mode !== MODE.charging || !this.is('plug') || this.source.kind === 'limited' || this.soc >= 0.99)
+      return [];
+    return this.vehicle.devices.flatMap((device): Element[] => {
+      const powerW = device.device.powersW?.charging;
+      if (!hasTrait(device.device.kind, 'charges') || powerW === undefined || powerW <= 0) return [];
+      const [a, b] = [terminalNode(device, 'plus'), terminalNode(device, 'minus')];
+      return [{ id: `board:${device.id}`, kind: 'power', a, b, powerW: -powerW }];
+    });
   }
 
   /** The bench supply in the pack’s place: the first box gives, the others are bridged. */
@@ -358,6 +383,12 @@ export class Board {
     if (this.solvers.size > 40) this.solvers.clear();
     this.solvers.set(key, known);
     return known.solve(elements, false);
+  }
+
+  /** Sorts of contactors that conduct, as bits. */
+  contactorBits(): number {
+    const conducting = this.conducting();
+    return [...this.sorts].reduce((bits, [id, sort]) => (conducting.has(id) ? bits | sort : bits), 0);
   }
 
   /** Voltage between two nodes of the traction circuit now, V; null: nothing joins them. */
@@ -424,6 +455,11 @@ export class Board {
     const next = this.speedMPerS + ((pushed - against) / (massKg * 1.05)) * dtS;
     this.speedMPerS = pushed === 0 && next * this.speedMPerS < 0 ? 0 : Math.max(-8, Math.min(45, next));
     if (Math.abs(this.speedMPerS) < 0.02 && Math.abs(pushed) < 1) this.speedMPerS = 0;
+  }
+
+  /** Heat of the motor, charge of the pack. */
+  private account(dtS: number): void {
+    const { road } = this;
     // A tenth of the power stays in the motor; some 400 J/K·kg, without coolant (generic).
     const kg = road?.motor?.massKg ?? 40;
     this.motorK += (Math.abs(this.wheelW()) * 0.1 * dtS) / (kg * 400);
@@ -458,10 +494,14 @@ export class Board {
     put(WORLD.linkDead, linkV < Math.max(1, DEAD_SHARE * packV));
     const held = this.timeS - this.modeSinceS;
     const waits = this.mode === MODE.precharge || this.mode === MODE['charge-precharge'];
-    put(
-      WORLD.timer,
-      waits ? held >= this.timeoutS : this.mode === MODE.awake && held >= 3 + (this.vehicle.build.controls?.wakeS ?? 0),
-    );
+    // A link that still falls is waited for: only what stands is a contactor that has welded.
+    if (this.timeS - this.lookedS >= 1 || this.timeS < this.lookedS) {
+      this.falls = this.lookedV - linkV > 0.01 * packV;
+      this.lookedV = linkV;
+      this.lookedS = this.timeS;
+    }
+    const stands = this.mode === MODE.awake && !this.falls && held >= 3 + (this.vehicle.build.controls?.wakeS ?? 0);
+    put(WORLD.timer, waits ? held >= this.timeoutS : stands);
     const box = this.vehicle.devices.find(({ device }) => device.kind === 'box');
     put(WORLD.current, box !== undefined && Math.abs(this.ampere(box.id)) > CURRENT_FROM_A);
     if (this.mode === MODE.drive || this.mode === MODE.reverse || this.speedMPerS !== 0 || this.torqueShare !== 0) {
@@ -504,6 +544,7 @@ export class Board {
       resistorJ: this.resistorJ,
       soc: this.soc,
       motorK: this.motorK,
+      vacuumPa: this.assist?.vacuumPa ?? null,
     };
   }
 

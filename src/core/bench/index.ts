@@ -1,5 +1,6 @@
 export { Board, type BoardSource, type BoardView, SAG_V, STEP_S } from './board';
 export type { BoardFault, Practice } from './board-faults';
+export { boardDatabase, boardFrames } from './frames';
 export { type BoardPoint, boardPoints } from './points';
 export { hiddenBy, practices } from './practices';
 export { METER_OHM, type MeterRange, probe, type Reading, signalV } from './probe';

@@ -20,7 +20,7 @@ export function AnswersPage({ assessment, onPlay }: { assessment: Assessment; on
   return (
     <>
       <StoriesPanel assessment={assessment} onPlay={onPlay} />
-      <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
+      <div className="mt-3 gap-3 min-[1080px]:columns-2 [&>*]:mb-3 [&>*]:break-inside-avoid">
         <Panel title="Who commands" about={lacks ? `first ${lacks}` : `${untold.length} answers open`}>
           <ChoiceField
             label="Design choice"

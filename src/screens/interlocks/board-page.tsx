@@ -1,8 +1,9 @@
 'use client';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
-import { boardPoints, METER_OHM, type MeterRange, probe, type Reading } from '@/core/bench';
+import { boardDatabase, boardFrames, boardPoints, METER_OHM, type MeterRange, probe, type Reading } from '@/core/bench';
 import { formatQuantity } from '@/core/quantities';
+import { Action, download } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
@@ -69,10 +70,23 @@ export function BoardPage({ assessment }: { assessment: Assessment }) {
         takes no current back: regeneration off.
       </Caution>
       <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-[minmax(0,5fr)_minmax(0,4fr)]">
-        <Panel title="Board" about="key, lever, pedals, stops">
-          <Dash play={play} assessment={assessment} />
-          <Controls play={play} />
-        </Panel>
+        <div className="grid gap-3">
+          <Panel title="Board" about="key, lever, pedals, stops">
+            <Dash play={play} assessment={assessment} />
+            <Controls play={play} />
+          </Panel>
+          <PracticePanel play={play} assessment={assessment} readings={readings} onBegin={() => setReadings(0)} />
+          <DeadRoutine
+            play={play}
+            reading={reading}
+            range={range}
+            red={a}
+            black={b}
+            log={log}
+            onLog={(entry) => setLog([...log, entry])}
+            onClear={() => setLog([])}
+          />
+        </div>
         <div className="grid gap-3">
           <Panel
             title="Meter"
@@ -155,6 +169,22 @@ export function BoardPage({ assessment }: { assessment: Assessment }) {
                 : 'none.'}
             </p>
           </Panel>
+          <Panel title="Data line" about="what the stand-ins say">
+            <pre className="overflow-x-auto text-note" aria-label="Frames of this moment">
+              {play.board ? boardFrames(play.board).join('\n') || 'nobody speaks' : ''}
+            </pre>
+            <p className="mt-2 flex flex-wrap gap-2">
+              <Action
+                onPress={() => download(`${play.frames.join('\n')}\n`, `${build.id}.log`, 'text/plain')}
+                disabled={play.frames.length === 0}
+              >
+                Log of this run
+              </Action>
+              <Action look="quiet" onPress={() => download(boardDatabase(), 'ropeway-board.dbc', 'text/plain')}>
+                Its database
+              </Action>
+            </p>
+          </Panel>
           <Panel title="Scope">
             <Toggles
               label="Trigger"
@@ -175,19 +205,6 @@ export function BoardPage({ assessment }: { assessment: Assessment }) {
             />
           </Panel>
         </div>
-      </div>
-      <div className="mt-3 grid items-start gap-3 min-[1080px]:grid-cols-2">
-        <PracticePanel play={play} assessment={assessment} readings={readings} onBegin={() => setReadings(0)} />
-        <DeadRoutine
-          play={play}
-          reading={reading}
-          range={range}
-          red={a}
-          black={b}
-          log={log}
-          onLog={(entry) => setLog([...log, entry])}
-          onClear={() => setLog([])}
-        />
       </div>
     </>
   );

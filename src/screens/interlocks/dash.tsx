@@ -31,7 +31,7 @@ export function Dash({ play, assessment }: { play: Play; assessment: Assessment 
   const { board, view } = play;
   if (!board || !view) return <p className="text-soft">{play.why}</p>;
   const { units } = assessment.build;
-  const text = (value: number, dimension: 'voltage' | 'current' | 'speed', unit?: string) =>
+  const text = (value: number, dimension: 'voltage' | 'current' | 'speed' | 'pressure', unit?: string) =>
     formatQuantity({ value, dimension }, units, 3, unit).text;
   const lever = board.is('forward') ? 'forward' : board.is('reverse') ? 'reverse' : 'neutral';
   const lamps = [
@@ -66,6 +66,8 @@ export function Dash({ play, assessment }: { play: Play; assessment: Assessment 
           ['12 V', text(view.supplyV, 'voltage', 'V')],
           ['Speed', text(Math.abs(view.speedMPerS), 'speed')],
           ['Torque', ['none', 'forward', 'reverse', 'brakes', 'brakes'][view.torque]!],
+          ...(view.vacuumPa === null ? [] : [['Brake vacuum', text(view.vacuumPa, 'pressure')]]),
+          ['Motor, uncooled', formatQuantity({ value: 20 + view.motorK, dimension: 'temperature' }, units, 2).text],
         ].map(([name, value]) => (
           <div key={name} className="flex items-baseline justify-between border-b border-dotted border-rule py-0.5">
             <dt className="text-soft">{name}</dt>

@@ -1,6 +1,6 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { apply, Board, type BoardFault, type BoardSource, type BoardView, STEP_S } from '@/core/bench';
+import { apply, Board, type BoardFault, type BoardSource, type BoardView, boardFrames, STEP_S } from '@/core/bench';
 import type { TimelineEvent } from '@/core/build';
 import type { Input } from '@/core/simulate/sequence';
 import { isDesign, sequenceDesign } from '@/core/simulate/sequence';
@@ -9,6 +9,7 @@ import type { Vehicle } from '@/core/vehicle';
 /** At most so much of the board's time is made up in one frame, s: a page that was away does not catch up. */
 const MOST_S = 0.1;
 const TRACE_S = 30;
+const MOST_FRAMES = 20_000;
 const TRACE_EVERY_S = 0.05;
 
 export interface TracePoint {
@@ -24,6 +25,8 @@ export interface Play {
   readonly view: BoardView | null;
   readonly trace: readonly TracePoint[];
   readonly events: readonly TimelineEvent[];
+  /** Frames of the run so far, every tenth of a second. */
+  readonly frames: readonly string[];
   readonly running: boolean;
   readonly pace: number;
   run(is: boolean): void;
@@ -43,6 +46,7 @@ export function useBoard(vehicle: Vehicle): Play {
   const done = useRef(0);
   const events = useRef<TimelineEvent[]>([]);
   const trace = useRef<TracePoint[]>([]);
+  const frames = useRef<string[]>([]);
   const [view, setView] = useState<BoardView | null>(null);
   const [running, setRunning] = useState(false);
   const [pace, setPace] = useState(1);
@@ -79,6 +83,7 @@ export function useBoard(vehicle: Vehicle): Play {
       done.current = 0;
       events.current = [];
       trace.current = [];
+      frames.current = [];
       look();
     },
     [stands, design, look],
@@ -100,6 +105,8 @@ export function useBoard(vehicle: Vehicle): Play {
         done.current += 1;
       }
       one.step();
+      if (frames.current.length < MOST_FRAMES && Math.round(one.timeS / STEP_S) % 20 === 0)
+        frames.current.push(...boardFrames(one));
       const last = trace.current.at(-1);
       if (!last || one.timeS - last.timeS >= TRACE_EVERY_S) {
         const { timeS, linkV, supplyV, currentA } = one.view();
@@ -133,6 +140,7 @@ export function useBoard(vehicle: Vehicle): Play {
     view,
     trace: trace.current,
     events: events.current,
+    frames: frames.current,
     running,
     pace,
     run: setRunning,

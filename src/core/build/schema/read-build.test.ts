@@ -165,6 +165,7 @@ test('the published schema names every top-level field', () => {
     'customer',
     'oldFaults',
     'secondPack',
+    'settings',
   ];
   expect(Object.keys(schema.properties).sort()).toEqual([...Object.keys(firn9()), ...others].sort());
   expect(schema.required).toContain('circuits');

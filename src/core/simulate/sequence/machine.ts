@@ -35,7 +35,6 @@ const FAULTED = M.fault;
 const READY = M.ready;
 const AWAKE = M.awake;
 const PRECHARGING = M.precharge;
-const CHARGING = M.charging;
 const CHARGE_PRECHARGING = M['charge-precharge'];
 const DIRECTIONS = W.forward | W.reverse;
 const MOVING = W.movingForward | W.movingBackward;
@@ -268,8 +267,8 @@ export class Machine {
       word &= ~W.timer;
       mode = next;
     }
-    // What may drive or charge counts as carrying current; it ends with the next step of time elsewhere.
-    if (mode === DRIVE || mode === REVERSING || mode === CHARGING) word |= W.current;
+    // What may drive counts as carrying current; it ends with the next step of time elsewhere.
+    if (mode === DRIVE || mode === REVERSING) word |= W.current;
     this.word = word;
     this.mode = mode;
     this.seen = seen;
@@ -304,7 +303,7 @@ export class Machine {
     else word |= W.linkDead;
     const waits = mode === PRECHARGING || mode === CHARGE_PRECHARGING || mode === AWAKE;
     if (waits && word === before) word |= W.timer;
-    if (mode !== DRIVE && mode !== REVERSING && mode !== CHARGING) word &= ~W.current;
+    if (mode !== DRIVE && mode !== REVERSING) word &= ~W.current;
     this.word = word;
     this.settle(before);
   }

@@ -64,6 +64,10 @@ export interface Property {
 const drives = ({ torque }: Seen): boolean => torque === 1 || torque === 2;
 const byHand = ({ command }: SequenceDesign): boolean => command === 'hand-switches';
 
+/** Every contactor asked for, and these dropped: whether cells and link stay joined. */
+const staysJoined = ({ fitted }: SequenceDesign, drops: number): boolean =>
+  (fitted & MAIN & ~drops) !== 0 && ((fitted & MINUS) === 0 || (fitted & MINUS & ~drops) !== 0);
+
 export const PROPERTIES: readonly Property[] = [
   {
     id: 'plugged',
@@ -76,8 +80,9 @@ export const PROPERTIES: readonly Property[] = [
     id: 'ready',
     bears: 'every-fault',
     applies: () => true,
-    never: ({ word, torque }) => torque !== 0 && (word & W.linkUp) === 0,
-    flags: [],
+    // Asked for is enough: with the link back it would push.
+    never: ({ word, asked }) => (asked === 1 || asked === 2) && (word & W.linkUp) === 0,
+    flags: ['measuresLink', 'stopTold', 'sagRestarts', 'linkRelay'],
   },
   {
     id: 'regen-open',
@@ -113,7 +118,9 @@ export const PROPERTIES: readonly Property[] = [
     id: 'stop',
     bears: 'no-fault',
     applies: ({ handle, pull }) => handle || pull,
-    never: ({ word, joined, torque }) => (word & W.handle) !== 0 && (joined || torque !== 0),
+    // By wire, not by what the control makes of it.
+    never: ({ word, joined, torque }, design) =>
+      (word & W.handle) !== 0 && (joined || torque !== 0 || (!design.pull && staysJoined(design, design.handleDrops))),
     flags: [],
   },
   {

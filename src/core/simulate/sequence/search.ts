@@ -33,6 +33,7 @@ export interface SearchResult {
 export function possibleFaults(design: SequenceDesign): readonly FaultName[] {
   const { flags, seen, fitted } = design;
   const inputs = fittedInputs(design);
+  const measured = design.command !== 'hand-switches' && (flags.measuresLink === true || design.provesDead === true);
   const has: Readonly<Record<FaultName, boolean>> = {
     none: false,
     'proximity-open': seen === 'proximity' || seen === 'own-contact',
@@ -57,8 +58,8 @@ export function possibleFaults(design: SequenceDesign): readonly FaultName[] {
     'charge-welded': (fitted & 8) !== 0,
     'resistor-open': (fitted & 2) !== 0,
     'link-loaded': (fitted & 2) !== 0,
-    'link-reads-up': flags.measuresLink === true || design.provesDead === true,
-    'link-reads-dead': flags.measuresLink === true || design.provesDead === true,
+    'link-reads-up': measured,
+    'link-reads-dead': measured,
     'messages-lost': askedFlags(design).includes('messages') && flags.messages !== false,
   };
   return FAULTS.filter((fault) => has[fault]);

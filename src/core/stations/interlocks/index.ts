@@ -24,7 +24,9 @@ export const interlocks = defineStation({
           ]
         : []),
       ...(vehicle.build.schools.command === 'hand-switches'
-        ? ['A welded contactor at key-on: with hand switches somebody reads it on the meter of the link.']
+        ? [
+            'A welded contactor at key-on, and a relay that waits for the link and fails: with hand switches somebody reads it on the meter of the link.',
+          ]
         : []),
       'Two faults at once, and a control that does not do what was told of it: it is tried on the car.',
     ];

@@ -4,6 +4,7 @@ import { describe, expect, test } from 'vitest';
 import { assess } from '../../assess';
 import { type Check, checkKey, say } from '../../checks';
 import { HARMLESS } from './harmless';
+import { judged } from './judged';
 import { SAMPLES, type SampleName } from './mistake';
 import { MISTAKES, mistakesTable } from './table';
 
@@ -17,10 +18,10 @@ const ledgerOf = (name: SampleName): ReadonlyMap<string, Check> => {
 describe('one mistake in a sample is seen by the rule that it concerns', () => {
   test.each(MISTAKES.map((mistake) => [`${mistake.on}: ${mistake.did} → ${mistake.speaks}`, mistake] as const))(
     '%s',
-    (_, { on, plant, speaks, says, asks }) => {
+    (_, { on, plant, speaks, says, asks, searched }) => {
       const verdict = asks ? 'needs-data' : 'fails';
       expect(ledgerOf(on).get(speaks)?.verdict).not.toBe(verdict);
-      const { checks, outcome } = assess(plant(SAMPLES[on]));
+      const { checks, outcome } = judged(plant(SAMPLES[on]), searched);
       const check = checks.find((one) => checkKey(one) === speaks);
       expect(check?.verdict).toBe(verdict);
       expect(say(check!).title).toBe(says);
@@ -41,11 +42,11 @@ const RANK: Readonly<Record<Check['verdict'], number>> = {
 describe('a harmless change turns no check into a worse one', () => {
   test.each(HARMLESS.map((harmless) => [`${harmless.on}: ${harmless.did}`, harmless] as const))(
     '%s',
-    (_, { on, change }) => {
+    (_, { on, change, searched }) => {
       const before = ledgerOf(on);
       const changed = change(SAMPLES[on]);
       expect(changed).not.toEqual(SAMPLES[on]);
-      const worse = assess(changed)
+      const worse = judged(changed, searched)
         .checks.filter((check) => {
           const was = before.get(checkKey(check))?.verdict;
           return RANK[check.verdict] > (was === undefined ? RANK.holds : RANK[was]);

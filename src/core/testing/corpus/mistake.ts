@@ -22,6 +22,8 @@ export interface Mistake {
   readonly says: string;
   /** Nothing may be known to be wrong yet, but it must be asked. */
   readonly asks?: true;
+  /** It takes the search of the sequence to see it. */
+  readonly searched?: true;
 }
 
 /** A sample with a change that makes nothing worse: no check may newly fail. */
@@ -29,4 +31,5 @@ export interface Harmless {
   readonly did: string;
   readonly on: SampleName;
   readonly change: Change;
+  readonly searched?: true;
 }

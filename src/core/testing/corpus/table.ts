@@ -5,6 +5,7 @@ import { CLOSING_MISTAKES } from './closing-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
 import { HAND_MISTAKES } from './hand-mistakes';
 import { HARMLESS } from './harmless';
+import { INTERLOCK_MISTAKES } from './interlock-mistakes';
 import { LIVE_MISTAKES } from './live-mistakes';
 import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-mistakes';
 import type { Mistake } from './mistake';
@@ -36,6 +37,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...CELL_MISTAKES,
   ...SAFEGUARD_MISTAKES,
   ...USUAL_MISTAKES,
+  ...INTERLOCK_MISTAKES,
 ];
 
 const row = (...cells: readonly string[]) => `| ${cells.map((cell) => cell.replaceAll('|', '\\|')).join(' | ')} |`;
