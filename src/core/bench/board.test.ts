@@ -3,7 +3,7 @@ import { firn9, larkspur, teasel } from '../build/samples';
 import { canDatabase, signalReader } from '../logs/can-database';
 import { evacuated } from '../physics/vacuum';
 import { isRun, prechargeRuns } from '../simulate';
-import { isDesign, sequenceDesign } from '../simulate/sequence';
+import { isDesign, search, sequenceDesign } from '../simulate/sequence';
 import { vehicleOf } from '../vehicle';
 import { Board, type BoardSource, STEP_S } from './board';
 import type { BoardFault } from './board-faults';
@@ -11,7 +11,7 @@ import { boardDatabase, boardFrames } from './frames';
 import { boardPoints } from './points';
 import { hiddenBy, practices } from './practices';
 import { METER_OHM, type MeterRange, probe } from './probe';
-import { replay, storyEvents } from './timeline';
+import { apply, replay, storyEvents } from './timeline';
 
 const vehicle = vehicleOf(firn9());
 const design = sequenceDesign(vehicle);
@@ -332,6 +332,23 @@ describe('runs', () => {
       replay(board(), events, 8),
     );
   });
+  test('the story of a broken plug wire, played in time, ends with torque on the cable', () => {
+    const bare = {
+      ...design,
+      flags: { ...design.flags, openIsPlugged: false, pilotBlocks: false, blockApart: false },
+    };
+    const { story } = search(bare).verdicts.find(({ id }) => id === 'plugged')!;
+    const one = new Board(vehicle, bare);
+    const events = storyEvents(story);
+    let next = 0;
+    let pushed = false;
+    for (let k = 0; k < 12 / STEP_S; k++) {
+      while (next < events.length && events[next]!.atS <= k * STEP_S + 1e-9) apply(one, events[next++]!);
+      one.step();
+      pushed ||= one.is('plug') && one.view().torque !== 0;
+    }
+    expect(pushed).toBe(true);
+  }, 30_000);
   test('inputs that nobody knows do nothing', () => {
     expect(replay(board(), [{ atS: 0, input: '__proto__', is: true }], 1)).toBe(replay(board(), [], 1));
   });

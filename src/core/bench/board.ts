@@ -63,6 +63,8 @@ const DEAD_SHARE = 0.1;
 /** Largest difference at which the main closes, V (reference of the trade). */
 const CLOSE_WITHIN_V = 20;
 const CURRENT_FROM_A = 5;
+/** Rolling by itself, as a story has it, m/s. */
+const ROLLS_M_PER_S = 3;
 
 /** A figure that the dash shows. */
 export interface BoardView {
@@ -115,6 +117,8 @@ export class Board {
   motorK = 0;
   private modeSinceS = 0;
   private torqueShare = 0;
+  /** A hill or a hand that keeps it rolling, m/s; 0: it rolls as its forces have it. */
+  private rolls = 0;
   /** The link as it was looked at last, and whether it had fallen since the look before. */
   private lookedV = 0;
   private lookedS = 0;
@@ -166,8 +170,9 @@ export class Board {
     this.word = withInput(this.word, input, is);
     if (input === 'accelerator') this.pedal = is ? 1 : 0;
     if (input === 'brake' && is && before !== this.word) this.assist?.press();
-    if (input === 'movingForward') this.speedMPerS = is ? 3 : 0;
-    if (input === 'movingBackward') this.speedMPerS = is ? -3 : 0;
+    if (input === 'movingForward') this.rolls = is ? ROLLS_M_PER_S : 0;
+    if (input === 'movingBackward') this.rolls = is ? -ROLLS_M_PER_S : 0;
+    if (this.rolls !== 0) this.speedMPerS = this.rolls;
     if (input === 'lowSupply') this.power();
     this.react(before);
   }
@@ -445,6 +450,10 @@ export class Board {
     const goal = torque === FORWARD ? 1 : torque === REVERSE ? -1 : torque === 3 ? -0.3 : torque === 4 ? 0.3 : 0;
     const change = dtS / rampS;
     this.torqueShare += Math.max(-change, Math.min(change, goal - this.torqueShare));
+    if (this.rolls !== 0) {
+      this.speedMPerS = this.rolls;
+      return;
+    }
     const { road } = this;
     const massKg = road?.massKg ?? 1000;
     const brakeN = this.is('brake') ? 0.4 * massKg * GRAVITY_M_PER_S2 : 0;
