@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { assess } from '../src/core/assess';
+import { Board, STEP_S } from '../src/core/bench';
 import { applyEdit } from '../src/core/build';
 import { firn9 } from '../src/core/build/samples';
 import { readBuildText } from '../src/core/build/schema';
@@ -19,6 +20,7 @@ import {
   faultStory,
   lowTimeline,
   packPoles,
+  sequence,
   simulateTrip,
   tripPack,
 } from '../src/core/simulate';
@@ -80,6 +82,20 @@ const elements = stamp(vehicle, { state: stateOf('cruise'), corner: cornersOf(la
 time('operating point of that network, from nothing', Math.ceil(rounds / 10), () => {
   operatingPoint({ elements, ground: groundOf(vehicle)! });
 });
+const design = sequence.sequenceDesign(firnVehicle);
+if (sequence.isDesign(design)) {
+  time('the sequence of Firn 9 searched', 3, () => void sequence.search(design), 1);
+  const board = new Board(firnVehicle, design);
+  board.set('key', true);
+  time(
+    'ten seconds of its test board',
+    5,
+    () => {
+      for (let k = 0; k < 10 / STEP_S; k++) board.step();
+    },
+    1,
+  );
+}
 const failing = assess(firn).checks.filter((check) => check.verdict === 'fails');
 time('remedies for one failing check of Firn 9', Math.ceil(rounds / 20), (step) => {
   findRemedies(firn, failing[step % failing.length]!, 3, { memory });

@@ -5,13 +5,14 @@ import { evacuated } from '../physics/vacuum';
 import { isRun, prechargeRuns } from '../simulate';
 import { isDesign, search, sequenceDesign } from '../simulate/sequence';
 import { vehicleOf } from '../vehicle';
-import { Board, type BoardSource, STEP_S } from './board';
+import { Board, STEP_S } from './board';
 import type { BoardFault } from './board-faults';
 import { boardDatabase, boardFrames } from './frames';
 import { boardPoints } from './points';
 import { hiddenBy, practices } from './practices';
 import { METER_OHM, type MeterRange, probe } from './probe';
 import { apply, replay, storyEvents } from './timeline';
+import type { BoardSource } from './traction';
 
 const vehicle = vehicleOf(firn9());
 const design = sequenceDesign(vehicle);

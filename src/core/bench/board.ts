@@ -1,12 +1,9 @@
-import { hasTrait, type Id } from '../build';
-import { type Element, type OperatingPoint, OperatingPointSolver } from '../circuit';
-import { peakTorqueNm } from '../physics/motor';
-import { GRAVITY_M_PER_S2, roadForces, sumOf } from '../physics/road-load';
+import type { Id } from '../build';
+import type { Element } from '../circuit';
 import { isRun, prechargeRuns } from '../simulate';
 import {
   contactorSorts,
   FAULT,
-  FORWARD,
   fittedInputs,
   INPUTS,
   type Input,
@@ -14,7 +11,6 @@ import {
   MODE,
   MODES,
   type Mode,
-  REVERSE,
   type SequenceDesign,
   WORLD,
   withInput,
@@ -23,31 +19,20 @@ import {
   auxiliaryRestV,
   type CoilCircuit,
   type CoilPoint,
-  capacitorId,
   coilCircuit,
   coilLimits,
-  cornersOf,
   groundOf,
   lowVoltage,
   partOf,
   type ResolvedDevice,
-  type RoadModel,
   roadModel,
   solveCoils,
-  stamp,
-  stateOf,
-  terminalNode,
-  UNKNOWN_AMBIENT_C,
   type Vehicle,
 } from '../vehicle';
 import type { BoardFault } from './board-faults';
 import { BrakeAssist } from './brake-assist';
-
-/** What stands in the pack’s place. */
-export type BoardSource =
-  | { readonly kind: 'pack' }
-  /** A bench supply: so much voltage, and no more than so much current; it takes none back. */
-  | { readonly kind: 'limited'; readonly voltageV: number; readonly limitA: number };
+import { Rolling } from './rolling';
+import { type BoardSource, type Moment, Traction } from './traction';
 
 /** A contact moves so long after its coil got or lost its voltage, s (generic). */
 const CONTACT_S = 0.02;
@@ -63,8 +48,6 @@ const DEAD_SHARE = 0.1;
 /** Largest difference at which the main closes, V (reference of the trade). */
 const CLOSE_WITHIN_V = 20;
 const CURRENT_FROM_A = 5;
-/** Rolling by itself, as a story has it, m/s. */
-const ROLLS_M_PER_S = 3;
 
 /** A figure that the dash shows. */
 export interface BoardView {
@@ -93,37 +76,27 @@ export class Board {
   private readonly coils: CoilCircuit;
   private readonly sorts: ReadonlyMap<Id, number>;
   private readonly contactors: readonly ResolvedDevice[];
-  private readonly inverter: ResolvedDevice | null;
-  private readonly road: RoadModel | null;
-  private readonly ground: string;
+  private readonly traction: Traction;
+  private readonly rolling: Rolling;
   private readonly packRestV: number;
   private readonly fitted: ReadonlySet<string>;
   private readonly timeoutS: number;
-  private readonly solvers = new Map<string, OperatingPointSolver>();
-  private readonly capacitorV = new Map<string, number>();
   /** When each contactor’s coil began to ask for the other place, s. */
   private readonly moving = new Map<Id, number>();
-  private sourceOhm = 0;
 
   timeS = 0;
   word: number = WORLD.linkDead;
   mode = 0;
   closed: Set<Id> = new Set();
-  speedMPerS = 0;
   supplyV = 12.6;
   soc = 0.5;
   pedal = 0;
-  resistorJ = 0;
   motorK = 0;
   private modeSinceS = 0;
-  private torqueShare = 0;
-  /** A hill or a hand that keeps it rolling, m/s; 0: it rolls as its forces have it. */
-  private rolls = 0;
   /** The link as it was looked at last, and whether it had fallen since the look before. */
   private lookedV = 0;
   private lookedS = 0;
   private falls = false;
-  private point: OperatingPoint | null = null;
   coilPoint: CoilPoint | null = null;
   readonly assist: BrakeAssist | null;
 
@@ -138,16 +111,15 @@ export class Board {
     const ground = groundOf(vehicle);
     if (!coils || ground === null) throw new Error('a board needs cells and a coil circuit');
     this.coils = coils;
-    this.ground = ground;
     this.sorts = contactorSorts(vehicle);
     this.contactors = vehicle.devices.filter(({ device }) => device.kind === 'contactor');
-    this.inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter') ?? null;
-    this.road = roadModel(vehicle.build);
     this.assist = BrakeAssist.of(vehicle.build);
     this.fitted = fittedInputs(design);
     const run = prechargeRuns(vehicle).find(isRun);
     this.timeoutS = run?.timeoutS ?? vehicle.build.precharge.timeoutS ?? 2;
-    this.solve(STEP_S);
+    this.traction = new Traction(vehicle, ground);
+    this.rolling = new Rolling(roadModel(vehicle.build), vehicle.build.controls?.rampS);
+    this.traction.solve(STEP_S, this.moment());
     this.packRestV = this.packVoltage();
     this.machine.fault = this.sequenceFault;
   }
@@ -170,9 +142,8 @@ export class Board {
     this.word = withInput(this.word, input, is);
     if (input === 'accelerator') this.pedal = is ? 1 : 0;
     if (input === 'brake' && is && before !== this.word) this.assist?.press();
-    if (input === 'movingForward') this.rolls = is ? ROLLS_M_PER_S : 0;
-    if (input === 'movingBackward') this.rolls = is ? -ROLLS_M_PER_S : 0;
-    if (this.rolls !== 0) this.speedMPerS = this.rolls;
+    if (input === 'movingForward') this.rolling.roll(is ? 1 : 0);
+    if (input === 'movingBackward') this.rolling.roll(is ? -1 : 0);
     if (input === 'lowSupply') this.power();
     this.react(before);
   }
@@ -181,7 +152,6 @@ export class Board {
   fail(fault: BoardFault | null): void {
     this.fault = fault;
     this.machine.fault = this.sequenceFault;
-    this.solvers.clear();
     this.react(this.word);
   }
 
@@ -190,8 +160,8 @@ export class Board {
     const before = this.word;
     this.power();
     this.moveContacts();
-    this.solve(dtS);
-    this.drive(dtS);
+    this.traction.solve(dtS, this.moment());
+    this.rolling.step(dtS, this.torque(), this.is('brake'), this.linkV());
     this.account(dtS);
     this.assist?.step(dtS, this.is('key') && this.supplyV > 9);
     this.feel();
@@ -202,7 +172,7 @@ export class Board {
   private power(): void {
     const { coils, vehicle } = this;
     const converterOn =
-      this.point?.solvable === true && this.linkV() > 0.7 * this.packRestV && !this.fault?.noConverter;
+      this.traction.point?.solvable === true && this.linkV() > 0.7 * this.packRestV && !this.fault?.noConverter;
     const battery = lowVoltage(vehicle).battery?.data;
     const restV = battery ? auxiliaryRestV(battery, 0.8) : 12.6;
     const converted = converterOn && lowVoltage(vehicle).converters.length > 0;
@@ -261,217 +231,63 @@ export class Board {
     return closed;
   }
 
-  /** The traction circuit as elements at this moment, capacitors as sources behind dt/C (implicit Euler). */
-  elements(dtS: number): Element[] {
-    const { vehicle, fault } = this;
-    const pulled = this.design.pull && this.is('handle');
-    const corner = cornersOf(vehicle.build).find(({ id }) => id === 'nominal')!;
-    const stamped = stamp(vehicle, {
-      state: { ...stateOf('ready'), ...(pulled ? { disconnected: true as const } : {}) },
-      corner: { ...corner, soc: this.soc },
-      temperatureOf: (id) => vehicle.conductorOf.get(id)?.zone?.ambientC ?? UNKNOWN_AMBIENT_C,
-      closed: this.conducting(),
-      capacitors: true,
-      withoutLoads: true,
-    });
-    const elements: Element[] = [];
-    const link = this.inverter;
-    for (const element of stamped) {
-      if (fault?.openHv?.includes(element.id)) continue;
-      if (fault?.resistorOpen && vehicle.deviceOf.get(element.id)?.device.kind === 'precharge-resistor') continue;
-      if (element.kind === 'capacitor') {
-        const farads = element.capacitanceF * (fault?.linkTimes ?? 1);
-        elements.push({
-          id: element.id,
-          kind: 'source',
-          a: element.a,
-          b: element.b,
-          voltageV: this.capacitorV.get(element.id) ?? 0,
-          resistanceOhm: dtS / farads,
-        });
-      } else if (element.kind === 'source' && this.source.kind === 'limited')
-        elements.push(this.limited(element.id, element.a, element.b));
-      else if (fault?.addOhm?.id === element.id && 'resistanceOhm' in element)
-        elements.push({ ...element, resistanceOhm: (element.resistanceOhm ?? 0) + fault.addOhm.ohm } as Element);
-      else elements.push(element);
-    }
-    if (link) {
-      const [a, b] = [terminalNode(link, 'plus'), terminalNode(link, 'minus')];
-      // Bleed and measuring inside every inverter (generic).
-      elements.push({ id: 'board:bleed', kind: 'resistor', a, b, resistanceOhm: this.bleedOhm() });
-      if (fault?.linkLoadOhm !== undefined)
-        elements.push({ id: 'board:load', kind: 'resistor', a, b, resistanceOhm: fault.linkLoadOhm });
-      elements.push(...this.charging());
-      const powerW = this.inverterW();
-      if (powerW !== 0) elements.push({ id: 'board:inverter', kind: 'power', a, b, powerW });
-    }
-    return elements;
-  }
-
-  private bleedOhm(): number {
-    const part = partOf(this.inverter ?? undefined, 'inverter');
-    const passive = part?.bleedResistanceOhm ?? 50_000;
-    const rests = this.mode === MODE.off || this.mode === MODE.fault || this.mode === MODE.awake;
-    return rests && part?.activeDischargeOhm ? Math.min(passive, part.activeDischargeOhm) : passive;
-  }
-
-  /** A charger that is plugged in feeds the bus once the sequence lets it. */
-  private charging(): Element[] {
-    if (this.mode !== MODE.charging || !this.is('plug') || this.source.kind === 'limited' || this.soc >= 0.99)
-      return [];
-    return this.vehicle.devices.flatMap((device): Element[] => {
-      const powerW = device.device.powersW?.charging;
-      if (!hasTrait(device.device.kind, 'charges') || powerW === undefined || powerW <= 0) return [];
-      const [a, b] = [terminalNode(device, 'plus'), terminalNode(device, 'minus')];
-      return [{ id: `board:${device.id}`, kind: 'power', a, b, powerW: -powerW }];
-    });
-  }
-
-  /** The bench supply in the pack’s place: the first box gives, the others are bridged. */
-  private limited(id: Id, a: string, b: string): Element {
-    const first = this.vehicle.devices.find(({ device }) => device.kind === 'box')?.id === id;
-    if (this.source.kind !== 'limited' || !first) return { id, kind: 'resistor', a, b, resistanceOhm: 0.001 };
-    return { id, kind: 'source', a, b, voltageV: this.source.voltageV, resistanceOhm: Math.max(0.01, this.sourceOhm) };
-  }
-
-  private solve(dtS: number): void {
-    for (let round = 0; round < (this.source.kind === 'limited' ? 4 : 1); round++) {
-      const elements = this.elements(dtS);
-      this.point = this.pointOf(elements);
-      if (!this.holdToLimit()) break;
-    }
-    const { point } = this;
-    if (!point?.solvable) return;
-    for (const device of this.vehicle.devices) {
-      const id = capacitorId(device.id);
-      const amps = point.elementCurrentsA.get(id);
-      if (amps === undefined) continue;
-      this.capacitorV.set(id, this.across(terminalNode(device, 'plus'), terminalNode(device, 'minus')) ?? 0);
-    }
-    for (const { id, device, part } of this.vehicle.devices)
-      if (device.kind === 'precharge-resistor' && part?.kind === 'resistor') {
-        const amps = point.elementCurrentsA.get(id) ?? 0;
-        this.resistorJ += amps * amps * part.resistanceOhm * dtS;
-      }
-  }
-
-  /** A bench supply gives its voltage until its current is reached, then its current. True: solve again. */
-  private holdToLimit(): boolean {
-    if (this.source.kind !== 'limited' || !this.point?.solvable) return false;
-    const box = this.vehicle.devices.find(({ device }) => device.kind === 'box');
-    const amps = -(this.point.elementCurrentsA.get(box?.id ?? '') ?? 0);
-    const { voltageV, limitA } = this.source;
-    const ohm = Math.max(0.01, this.sourceOhm);
-    if (amps < -1e-6) {
-      // It takes nothing back.
-      this.sourceOhm = 1e6;
-      return ohm < 1e6;
-    }
-    if (amps > limitA * 1.01) {
-      // So much in series that just the limit flows into what hangs on it now.
-      this.sourceOhm = ohm + (voltageV - amps * ohm >= 0 ? voltageV * (1 / limitA - 1 / amps) : 0);
-      return true;
-    }
-    // In hand: let go of what is no longer needed.
-    if (amps < limitA * 0.9) this.sourceOhm = Math.max(0.01, Math.min(this.sourceOhm, 1e4) * 0.6);
-    return false;
-  }
-
-  private pointOf(elements: readonly Element[]): OperatingPoint {
-    const key = elements
-      .map(
-        (one) =>
-          `${one.id}${one.kind === 'switch' && one.closed ? '+' : ''}${one.kind === 'power' && one.powerW < 0 ? '<' : ''}`,
-      )
-      .join(' ');
-    const known = this.solvers.get(key) ?? new OperatingPointSolver({ elements, ground: this.ground });
-    if (this.solvers.size > 40) this.solvers.clear();
-    this.solvers.set(key, known);
-    return known.solve(elements, false);
-  }
-
   /** Sorts of contactors that conduct, as bits. */
   contactorBits(): number {
     const conducting = this.conducting();
     return [...this.sorts].reduce((bits, [id, sort]) => (conducting.has(id) ? bits | sort : bits), 0);
   }
 
-  /** Voltage between two nodes of the traction circuit now, V; null: nothing joins them. */
-  across(a: string, b: string): number | null {
-    const { point } = this;
-    if (!point?.solvable || point.referenceOf.get(a) !== point.referenceOf.get(b)) return null;
-    const [p, q] = [point.nodeVoltagesV.get(a), point.nodeVoltagesV.get(b)];
-    return p === undefined || q === undefined ? null : p - q;
+  private torque(): number {
+    return this.machine.torque(this.word, this.mode, this.machine.fault);
   }
 
-  /** |Current| through a device or conductor, A. */
-  ampere(id: Id): number {
-    return this.point?.solvable ? (this.point.elementCurrentsA.get(id) ?? 0) : 0;
-  }
-
-  linkV(): number {
-    const { inverter } = this;
-    return inverter ? Math.abs(this.across(terminalNode(inverter, 'plus'), terminalNode(inverter, 'minus')) ?? 0) : 0;
-  }
-
-  /** Of the whole row of cells, or of the supply in its place, V. */
-  packVoltage(): number {
-    if (this.source.kind === 'limited') return this.source.voltageV;
-    let volts = 0;
-    for (const device of this.vehicle.devices)
-      if (device.device.kind === 'box')
-        volts += Math.abs(this.across(terminalNode(device, 'plus'), terminalNode(device, 'minus')) ?? 0);
-    return volts;
-  }
-
+  /** Losses of motor, inverter and gears together (generic: a seventh). */
   private inverterW(): number {
-    const torque = this.machine.torque(this.word, this.mode, this.machine.fault);
-    if (torque === 0 || this.linkV() < 0.5 * this.packRestV) return 0;
-    return this.wheelW() >= 0 ? this.wheelW() / 0.85 : this.wheelW() * 0.85;
+    if (this.torque() === 0 || this.linkV() < 0.5 * this.packRestV) return 0;
+    const wheelW = this.rolling.wheelW(this.linkV());
+    return wheelW >= 0 ? wheelW / 0.85 : wheelW * 0.85;
   }
 
-  private wheelN(): number {
-    const { road } = this;
-    if (!road?.motor || road.wheelRadiusM === null) return 0;
-    const ratio = road.ratios[0] ?? 1;
-    const rpm = ((Math.abs(this.speedMPerS) / road.wheelRadiusM) * ratio * 30) / Math.PI;
-    const most = peakTorqueNm(road.motor, rpm, Math.max(1, this.linkV()));
-    return (this.torqueShare * most * ratio * road.drivelineEfficiency) / road.wheelRadiusM;
+  private moment(): Moment {
+    const { mode, fault, source, soc } = this;
+    return {
+      fault,
+      source,
+      soc,
+      closed: this.conducting(),
+      pulled: this.design.pull && this.is('handle'),
+      rests: mode === MODE.off || mode === MODE.fault || mode === MODE.awake,
+      charges: mode === MODE.charging && this.is('plug'),
+      inverterW: this.inverterW(),
+    };
   }
 
-  private wheelW(): number {
-    return this.wheelN() * this.speedMPerS;
+  /** The traction circuit as elements at this moment: for a meter that hangs something on it. */
+  elements(): Element[] {
+    return this.traction.elements(STEP_S, this.moment());
   }
-
-  /** Torque ramps, the vehicle rolls, the motor warms. */
-  private drive(dtS: number): void {
-    const torque = this.machine.torque(this.word, this.mode, this.machine.fault);
-    const rampS = Math.max(0.1, this.vehicle.build.controls?.rampS ?? 0.4);
-    const goal = torque === FORWARD ? 1 : torque === REVERSE ? -1 : torque === 3 ? -0.3 : torque === 4 ? 0.3 : 0;
-    const change = dtS / rampS;
-    this.torqueShare += Math.max(-change, Math.min(change, goal - this.torqueShare));
-    if (this.rolls !== 0) {
-      this.speedMPerS = this.rolls;
-      return;
-    }
-    const { road } = this;
-    const massKg = road?.massKg ?? 1000;
-    const brakeN = this.is('brake') ? 0.4 * massKg * GRAVITY_M_PER_S2 : 0;
-    const roadN = road ? sumOf(roadForces(road.road, Math.abs(this.speedMPerS), 0, 0)) : 0;
-    const against = Math.sign(this.speedMPerS) * (roadN + brakeN);
-    const pushed = this.wheelN();
-    if (this.speedMPerS === 0 && Math.abs(pushed) <= brakeN) return;
-    const next = this.speedMPerS + ((pushed - against) / (massKg * 1.05)) * dtS;
-    this.speedMPerS = pushed === 0 && next * this.speedMPerS < 0 ? 0 : Math.max(-8, Math.min(45, next));
-    if (Math.abs(this.speedMPerS) < 0.02 && Math.abs(pushed) < 1) this.speedMPerS = 0;
+  ampere(id: Id): number {
+    return this.traction.ampere(id);
+  }
+  linkV(): number {
+    return this.traction.linkV();
+  }
+  packVoltage(): number {
+    return this.traction.packVoltage(this.source);
+  }
+  get speedMPerS(): number {
+    return this.rolling.speedMPerS;
+  }
+  get resistorJ(): number {
+    return this.traction.resistorJ;
   }
 
   /** Heat of the motor, charge of the pack. */
   private account(dtS: number): void {
-    const { road } = this;
+    const { road } = this.rolling;
     // A tenth of the power stays in the motor; some 400 J/K·kg, without coolant (generic).
     const kg = road?.motor?.massKg ?? 40;
-    this.motorK += (Math.abs(this.wheelW()) * 0.1 * dtS) / (kg * 400);
+    this.motorK += (Math.abs(this.rolling.wheelW(this.linkV())) * 0.1 * dtS) / (kg * 400);
     const box = this.vehicle.devices.find(({ device }) => device.kind === 'box');
     const cell = partOf(box, 'cell');
     if (cell && box && this.source.kind === 'pack')
@@ -479,7 +295,8 @@ export class Board {
         0.02,
         Math.min(
           1,
-          this.soc + (this.ampere(box.id) * dtS) / (3600 * cell.capacityAh * (box.device.cellsInParallel ?? 1)),
+          this.soc +
+            (this.traction.ampere(box.id) * dtS) / (3600 * cell.capacityAh * (box.device.cellsInParallel ?? 1)),
         ),
       );
   }
@@ -513,7 +330,12 @@ export class Board {
     put(WORLD.timer, waits ? held >= this.timeoutS : stands);
     const box = this.vehicle.devices.find(({ device }) => device.kind === 'box');
     put(WORLD.current, box !== undefined && Math.abs(this.ampere(box.id)) > CURRENT_FROM_A);
-    if (this.mode === MODE.drive || this.mode === MODE.reverse || this.speedMPerS !== 0 || this.torqueShare !== 0) {
+    if (
+      this.mode === MODE.drive ||
+      this.mode === MODE.reverse ||
+      this.speedMPerS !== 0 ||
+      this.rolling.torqueShare !== 0
+    ) {
       put(WORLD.movingForward, this.speedMPerS > 0.5);
       put(WORLD.movingBackward, this.speedMPerS < -0.5);
     }

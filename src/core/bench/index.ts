@@ -1,7 +1,8 @@
-export { Board, type BoardSource, type BoardView, SAG_V, STEP_S } from './board';
+export { Board, type BoardView, SAG_V, STEP_S } from './board';
 export type { BoardFault, Practice } from './board-faults';
 export { boardDatabase, boardFrames } from './frames';
 export { type BoardPoint, boardPoints } from './points';
 export { hiddenBy, practices } from './practices';
 export { METER_OHM, type MeterRange, probe, type Reading, signalV } from './probe';
 export { apply, boardFaultOf, replay, runsAsKept, storyEvents } from './timeline';
+export type { BoardSource } from './traction';

@@ -57,7 +57,7 @@ function leaks(board: Board): Element[] {
 /** Volts between two points of the traction circuit or the body, the meter’s own resistance included. */
 function tractionVolts(board: Board, a: string, b: string): Reading {
   const meter: Element = { id: 'meter', kind: 'resistor', a, b, resistanceOhm: METER_OHM };
-  const elements = [...board.elements(0.005), ...leaks(board), meter];
+  const elements = [...board.elements(), ...leaks(board), meter];
   const point = operatingPoint({ elements, ground: elements.find(({ kind }) => kind === 'source')!.b });
   if (!point.solvable) return { ok: false, says: 'the circuit gives no steady reading' };
   return { ok: true, value: (point.elementCurrentsA.get('meter') ?? 0) * METER_OHM, unit: 'V' };
@@ -99,7 +99,7 @@ export function probe(board: Board, a: BoardPoint, b: BoardPoint, range: MeterRa
 /** Cells are sources: they are left out, and what joins the two points is read. */
 function tractionOhms(board: Board, a: string, b: string, range: MeterRange): Reading {
   const testV = range === 'insulation' ? TEST_V : 1;
-  const elements = [...board.elements(0.005), ...leaks(board)].filter(
+  const elements = [...board.elements(), ...leaks(board)].filter(
     ({ kind, id }) => kind !== 'source' && kind !== 'power' && id !== 'meter',
   );
   const touched = new Set(elements.flatMap((one) => [one.a, one.b]));

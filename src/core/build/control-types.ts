@@ -8,6 +8,7 @@ export const CONTROL_FLAGS = [
   'turnStill',
   'oneDirection',
   'neutralContact',
+  'twoSelectors',
   // Pedals
   'pedalTwo',
   'pedalRange',

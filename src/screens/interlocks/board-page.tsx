@@ -19,6 +19,7 @@ const RANGES: readonly (readonly [MeterRange, string])[] = [
   ['volts', 'volts'],
   ['ohms', 'ohms'],
   ['insulation', 'insulation'],
+  ['amps', 'clamp'],
 ];
 
 export const readingText = (reading: Reading, system: 'metric' | 'us'): string =>
@@ -55,7 +56,13 @@ export function BoardPage({ assessment }: { assessment: Assessment }) {
   const [trigger, setTrigger] = useState<'runs' | 'held'>('runs');
   const a = points.find(({ id }) => id === red) ?? points[0]!;
   const b = points.find(({ id }) => id === black) ?? points[0]!;
-  const reading = play.board ? probe(play.board, a, b, range) : null;
+  const wires = vehicle.conductors.filter(({ conductor }) => conductor.kind === 'cable');
+  const [around, setAround] = useState(wires[0]?.id ?? '');
+  const reading: Reading | null = !play.board
+    ? null
+    : range === 'amps'
+      ? { ok: true, value: Math.abs(play.board.ampere(around)) < 0.05 ? 0 : play.board.ampere(around), unit: 'A' }
+      : probe(play.board, a, b, range);
   const choices = points.map(({ id, name }) => ({ value: id, label: name }));
   const put = (next: 'pack' | 'limited', v = volts, i = amps) => {
     setSource(next);
@@ -101,24 +108,38 @@ export function BoardPage({ assessment }: { assessment: Assessment }) {
                 moved();
               }}
             />
-            <ChoiceField
-              label="Red probe"
-              value={red}
-              choices={choices}
-              onChoose={(next) => {
-                setRed(next);
-                moved();
-              }}
-            />
-            <ChoiceField
-              label="Black probe"
-              value={black}
-              choices={choices}
-              onChoose={(next) => {
-                setBlack(next);
-                moved();
-              }}
-            />
+            {range === 'amps' ? (
+              <ChoiceField
+                label="Around"
+                value={around}
+                choices={wires.map(({ id, conductor }) => ({ value: id, label: conductor.name }))}
+                onChoose={(next) => {
+                  setAround(next);
+                  moved();
+                }}
+              />
+            ) : (
+              <>
+                <ChoiceField
+                  label="Red probe"
+                  value={red}
+                  choices={choices}
+                  onChoose={(next) => {
+                    setRed(next);
+                    moved();
+                  }}
+                />
+                <ChoiceField
+                  label="Black probe"
+                  value={black}
+                  choices={choices}
+                  onChoose={(next) => {
+                    setBlack(next);
+                    moved();
+                  }}
+                />
+              </>
+            )}
             <p className="mt-2 font-tight text-head font-semibold tabular-nums" aria-live="polite" data-reading>
               {reading ? readingText(reading, build.units) : '–'}
             </p>

@@ -5,7 +5,16 @@ export const GROUPS: readonly (readonly [title: string, about: string, flags: re
   [
     'Into gear',
     'from ready to forward or reverse',
-    ['brakeFirst', 'pedalAtRest', 'turnStill', 'oneDirection', 'neutralContact', 'seatSwitch', 'deadManTwo'],
+    [
+      'brakeFirst',
+      'pedalAtRest',
+      'turnStill',
+      'oneDirection',
+      'neutralContact',
+      'twoSelectors',
+      'seatSwitch',
+      'deadManTwo',
+    ],
   ],
   [
     'Pedals',
@@ -26,6 +35,7 @@ export const QUESTIONS: Readonly<Record<ControlFlag, string>> = {
   pedalAtRest: '… with the accelerator at rest only',
   turnStill: 'Changes direction near standstill only',
   oneDirection: 'Both directions at once count as neutral',
+  twoSelectors: 'A second switch for the direction is left connected',
   neutralContact: 'Neutral has a contact of its own',
   pedalTwo: 'Two tracks of the pedal, compared',
   pedalRange: 'A pedal out of its window gives no torque',

@@ -30,6 +30,7 @@ const WORDS: Readonly<Record<ControlFlag, string>> = {
   pedalAtRest: 'drive only with the accelerator at rest',
   turnStill: 'direction changes near standstill only',
   oneDirection: 'both directions at once count as neutral',
+  twoSelectors: 'a second switch for the direction',
   neutralContact: 'neutral has a contact of its own',
   pedalTwo: 'two tracks of the pedal are compared',
   pedalRange: 'pedal out of its range gives no torque',

@@ -7,6 +7,7 @@ const USUAL: Controls = {
   turnStill: true,
   oneDirection: true,
   neutralContact: true,
+  twoSelectors: false,
   pedalTwo: true,
   pedalRange: true,
   brakeCuts: true,

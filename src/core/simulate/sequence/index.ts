@@ -11,6 +11,7 @@ export {
   withInput,
 } from './search';
 export {
+  type Answer,
   askedFlags,
   contactorSorts,
   isDesign,

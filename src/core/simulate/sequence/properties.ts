@@ -1,4 +1,4 @@
-import type { ControlFlag, OwnProperty, Signal, SignalIs } from '../../build';
+import type { OwnProperty, Signal, SignalIs } from '../../build';
 import { CHARGE, type FaultName, MAIN, MINUS, MODE, PRECHARGE, REGEN_FORWARD, REGEN_REVERSE, WORLD } from './bits';
 import {
   CLOSED_ON_EMPTY,
@@ -13,7 +13,7 @@ import {
   TURNED_MOVING,
   UNSETTLED,
 } from './machine';
-import type { SequenceDesign } from './sequence-design';
+import type { Answer, SequenceDesign } from './sequence-design';
 
 const W = WORLD;
 const MOVING = W.movingForward | W.movingBackward;
@@ -58,7 +58,7 @@ export interface Property {
   /** Something that must not happen on the way from one state to the next. */
   readonly edge?: number;
   /** Answers that decide it. */
-  readonly flags: readonly (ControlFlag | 'torqueBlocked' | 'provesDead')[];
+  readonly flags: readonly Answer[];
 }
 
 const drives = ({ torque }: Seen): boolean => torque === 1 || torque === 2;
@@ -74,7 +74,7 @@ export const PROPERTIES: readonly Property[] = [
     bears: 'every-fault',
     applies: ({ seen }) => seen !== null,
     never: ({ word, torque }) => (word & W.plug) !== 0 && torque !== 0,
-    flags: ['plugBlocks', 'openIsPlugged', 'pilotBlocks', 'torqueBlocked', 'blockApart'],
+    flags: ['plugBlocks', 'openIsPlugged', 'pilotBlocks', 'torqueBlocked', 'blockApart', 'seenBy'],
   },
   {
     id: 'ready',
@@ -290,5 +290,11 @@ export const allAre = (atoms: readonly SignalIs[], seen: Seen): boolean =>
   atoms.every(({ signal, is }) => signalIs(signal as Signal, seen) === is);
 
 /** Signals of a property that nobody knows. */
-export const unknownSignals = ({ when, brings }: OwnProperty, known: readonly string[]): readonly string[] =>
-  [...when, ...(brings ?? [])].map(({ signal }) => signal).filter((signal) => !known.includes(signal));
+export const unknownSignals = (
+  { form, when, brings = [] }: OwnProperty,
+  known: readonly string[],
+): readonly string[] => [
+  ...[...when, ...brings].map(({ signal }) => signal).filter((signal) => !known.includes(signal)),
+  // Without its second side it would be true of everything.
+  ...(form !== 'never' && brings.length === 0 ? ['(nothing on its second side)'] : []),
+];

@@ -3,6 +3,7 @@ import {
   CONTROL_FLAGS,
   type ControlFlag,
   type Controls,
+  hasTrait,
   type OwnProperty,
   type OwnStep,
   type RemoteStop,
@@ -19,6 +20,7 @@ import {
   prechargeBranches,
   stateOf,
   type Vehicle,
+  wayOf,
 } from '../../vehicle';
 import { heldWith, keyTests } from '../emergency';
 import { CHARGE, MAIN, MINUS, PRECHARGE } from './bits';
@@ -42,7 +44,8 @@ export interface SequenceDesign {
   readonly changeover: boolean;
   /** Every contactor in the way opens the hardest current. */
   readonly breaksAll: boolean;
-  readonly seen: 'proximity' | 'own-contact' | 'nothing' | null;
+  /** What tells the car of a plug; untold: there is a charger, and nobody said; null: there is none. */
+  readonly seen: 'proximity' | 'own-contact' | 'nothing' | 'untold' | null;
   readonly torqueBlocked: boolean | undefined;
   readonly provesDead: boolean | undefined;
   readonly regen: 'none' | 'brake-pedal' | 'lift-off';
@@ -105,8 +108,18 @@ function breaksAll(vehicle: Vehicle, sorts: ReadonlyMap<string, number>): boolea
 const regenOf = (build: Build): SequenceDesign['regen'] =>
   motorOf(build)?.part?.motorKind === 'series-dc' ? 'none' : (build.regeneration?.asked ?? 'lift-off');
 
-/** The sequence of a build, or what it lacks. */
+const designs = new WeakMap<Vehicle, SequenceDesign | NoSequence>();
+
+/** The sequence of a build, or what it lacks; worked out once for each solved vehicle. */
 export function sequenceDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
+  const known = designs.get(vehicle);
+  if (known !== undefined) return known;
+  const made = makeDesign(vehicle);
+  designs.set(vehicle, made);
+  return made;
+}
+
+function makeDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
   const { build } = vehicle;
   const command = build.schools.command;
   if (command === undefined) return 'command';
@@ -115,9 +128,16 @@ export function sequenceDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
   const circuit = coilCircuit(vehicle);
   if (!circuit || circuit.wired.length === 0) return 'coils';
   const ofKind = (kind: string) => circuit.stops.filter(({ device }) => device.kind === kind).map(({ id }) => [id]);
-  const pulls = vehicle.devices.filter((device) => partOf(device, 'disconnect')?.breaksLoad === true);
-  const plugs = vehicle.devices.flatMap(({ device }) => (device.plug ? [device.plug] : []));
-  const seenBy = plugs.map((plug) => plug.seenBy ?? null);
+  const inverters = vehicle.devices.filter(({ device }) => device.kind === 'inverter');
+  // A hand switch stops only what it lies in the way of.
+  const pulls = vehicle.devices.filter(
+    (device) =>
+      partOf(device, 'disconnect')?.breaksLoad === true &&
+      inverters.length > 0 &&
+      inverters.every((inverter) => wayOf(vehicle, inverter)?.seriesIds.includes(device.id) === true),
+  );
+  const chargers = vehicle.devices.filter(({ device }) => hasTrait(device.kind, 'charges'));
+  const seenBy = chargers.map(({ device }) => device.plug?.seenBy ?? 'untold');
   return {
     command,
     fitted: [...sorts.values()].reduce((all, sort) => all | sort, 0),
@@ -144,8 +164,8 @@ export function sequenceDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
         ? null
         : seenBy.includes('nothing')
           ? 'nothing'
-          : seenBy.includes(null)
-            ? null
+          : seenBy.includes('untold')
+            ? 'untold'
             : seenBy.includes('proximity')
               ? 'proximity'
               : 'own-contact',
@@ -163,14 +183,16 @@ export function sequenceDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
 
 export const isDesign = (found: SequenceDesign | NoSequence): found is SequenceDesign => typeof found !== 'string';
 
+/** What decides a property: an answer about the control, or one that stands elsewhere. */
+export type Answer = ControlFlag | 'torqueBlocked' | 'provesDead' | 'seenBy';
+
 /** Answers that matter for this design and were not given. */
-export function untoldOf(design: SequenceDesign): readonly (ControlFlag | 'torqueBlocked' | 'provesDead')[] {
+export function untoldOf(design: SequenceDesign): readonly Answer[] {
   const { flags } = design;
-  const untold: (ControlFlag | 'torqueBlocked' | 'provesDead')[] = askedFlags(design).filter(
-    (flag) => flags[flag] === undefined,
-  );
+  const untold: Answer[] = askedFlags(design).filter((flag) => flags[flag] === undefined);
   if (design.torqueBlocked === undefined && design.seen !== null) untold.push('torqueBlocked');
   if (design.provesDead === undefined) untold.push('provesDead');
+  if (design.seen === 'untold') untold.push('seenBy');
   return untold;
 }
 
@@ -178,7 +200,14 @@ export function untoldOf(design: SequenceDesign): readonly (ControlFlag | 'torqu
 export function askedFlags(design: SequenceDesign): readonly ControlFlag[] {
   const { command, flags, regen } = design;
   const byHand = command === 'hand-switches';
-  const asked: ControlFlag[] = ['brakeFirst', 'pedalAtRest', 'turnStill', 'oneDirection', 'neutralContact'];
+  const asked: ControlFlag[] = [
+    'brakeFirst',
+    'pedalAtRest',
+    'turnStill',
+    'oneDirection',
+    'neutralContact',
+    'twoSelectors',
+  ];
   asked.push('pedalTwo', 'pedalRange', 'brakeCuts');
   if (flags.brakeFirst || flags.brakeCuts) asked.push('brakeTwo');
   if (regen !== 'none') asked.push('regenEnds', 'speedOwn');
@@ -196,18 +225,19 @@ export function askedFlags(design: SequenceDesign): readonly ControlFlag[] {
 }
 
 /** Questions whose “no” is the harmless answer: what is not there can’t go wrong. */
-const FEATURES: ReadonlySet<string> = new Set(['creep', 'messages', 'seatSwitch']);
+const FEATURES: ReadonlySet<string> = new Set(['creep', 'messages', 'seatSwitch', 'twoSelectors']);
 
 /** The same with everything that was not told as it were told well. */
 export function toldWell(design: SequenceDesign): SequenceDesign {
   const flags = { ...design.flags };
   for (const flag of untoldOf(design))
-    if (flag !== 'torqueBlocked' && flag !== 'provesDead') flags[flag] = !FEATURES.has(flag);
+    if (flag !== 'torqueBlocked' && flag !== 'provesDead' && flag !== 'seenBy') flags[flag] = !FEATURES.has(flag);
   if ((design.torqueBlocked ?? true) && flags.blockApart === undefined) flags.blockApart = true;
   if (flags.brakeTwo === undefined) flags.brakeTwo = true;
   return {
     ...design,
     flags,
+    seen: design.seen === 'untold' ? 'proximity' : design.seen,
     torqueBlocked: design.torqueBlocked ?? true,
     provesDead: design.provesDead ?? true,
   };

@@ -11,10 +11,17 @@ export interface SequenceSearch {
   readonly well: SearchResult | null;
 }
 
+const keys = new WeakMap<SequenceDesign, string>();
+function keyOf(design: SequenceDesign): string {
+  const key = keys.get(design) ?? JSON.stringify(design);
+  keys.set(design, key);
+  return key;
+}
+
 /** Of all that the search reads; null while there is no sequence. */
 export function sequenceKey(vehicle: Vehicle): string | null {
   const design = sequenceDesign(vehicle);
-  return isDesign(design) ? JSON.stringify(design) : null;
+  return isDesign(design) ? keyOf(design) : null;
 }
 
 export function sequenceSearch(vehicle: Vehicle, progress: (share: number) => void): SequenceSearch | null {
@@ -23,5 +30,5 @@ export function sequenceSearch(vehicle: Vehicle, progress: (share: number) => vo
   const told = search(design, (share) => progress(share / 2));
   const undecided = told.verdicts.some(({ proved }) => !proved) && untoldOf(design).length > 0;
   const well = undecided ? search(toldWell(design), (share) => progress(0.5 + share / 2)) : null;
-  return { key: JSON.stringify(design), design, told, well };
+  return { key: keyOf(design), design, told, well };
 }

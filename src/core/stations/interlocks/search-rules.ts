@@ -184,6 +184,7 @@ const UNTOLD_WORDS: Readonly<Record<string, string>> = {
   pilotBlocks: 'whether the pilot blocks torque too',
   openIsPlugged: 'what an open proximity wire counts as',
   blockApart: 'whether the torque block has a contact of its own',
+  seenBy: 'what tells the car that it is plugged in, in Charging',
   torqueBlocked: 'whether the plug takes the inverter’s enable away, in Charging',
   provesDead: 'whether each key-on proves the link dead, in HV circuit',
   measuresLink: 'whether the main closes by the measured link voltage',

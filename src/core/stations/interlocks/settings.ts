@@ -160,6 +160,18 @@ function ofCharger(vehicle: Vehicle): Wanted[] {
   ];
 }
 
+/** Of several entries of one setting, as a file may hold them, the one that does not serve. */
+function worstEntry(entries: readonly SettingEntry[], row: Omit<SettingRow, 'entry'>): SettingEntry | null {
+  const own = entries.filter(({ deviceId, setting }) => deviceId === row.deviceId && setting === row.setting);
+  const bad = own.find((entry) =>
+    [entry.entered, entry.readBack].some((value) => value !== null && !serves(row, value)),
+  );
+  const differs = own.find(
+    ({ entered, readBack }) => entered !== null && readBack !== null && !sameSetting(entered, readBack),
+  );
+  return bad ?? differs ?? own[0] ?? null;
+}
+
 /** What can be set on each device of this build, with what the model wants of it and what was entered and read back. */
 export function settingSheets(vehicle: Vehicle): readonly DeviceSheet[] {
   const { build } = vehicle;
@@ -193,7 +205,7 @@ export function settingSheets(vehicle: Vehicle): readonly DeviceSheet[] {
     rows: wanted.map((one) => ({
       ...one,
       deviceId,
-      entry: entries.find((entry) => entry.deviceId === deviceId && entry.setting === one.setting) ?? null,
+      entry: worstEntry(entries, { ...one, deviceId }),
     })),
   }));
 }

@@ -219,4 +219,40 @@ const waits = defineRule({
 /** A tenth over the usual 5 A, so that the usual is no thin margin. */
 const OPEN_BELOW_A = 5.5;
 
-export const SOUND_RULES = [commanded, soundSteps, soundProperties, pedalEnds, waits] as const;
+/** Two switches for one direction: whichever is forgotten goes on counting. */
+const selectors = defineRule({
+  id: 'interlocks.selectors',
+  endangers: 'people',
+  says: {
+    fails: 'Two switches choose the direction',
+    holds: 'One switch chooses the direction',
+    line: '{detail}',
+    open: 'Direction switch',
+  },
+  sources: [
+    'One lever, one truth: a second switch, side by side or in its place, goes on counting (engineering judgement)',
+  ],
+  judge: (context): Finding<'detail'>[] => {
+    const found = designOf(context);
+    if (!found || !('design' in found)) return [];
+    const { twoSelectors } = found.design.flags;
+    if (twoSelectors === undefined)
+      return [
+        {
+          subject: SEQUENCE_REF,
+          missing: [{ ref: SEQUENCE_REF, what: 'whether a second switch for the direction is left connected' }],
+        },
+      ];
+    return [
+      {
+        subject: SEQUENCE_REF,
+        holds: !twoSelectors,
+        figures: { detail: twoSelectors ? 'old lever or dash switch: told that both count' : 'told so' },
+      },
+    ];
+  },
+  remedies: [() => [{ edit: 'answerControl', input: { flag: 'twoSelectors', is: false } }]],
+  otherwise: 'Take the wires of the second switch off and park them, or make it the only one.',
+});
+
+export const SOUND_RULES = [commanded, selectors, soundSteps, soundProperties, pedalEnds, waits] as const;

@@ -2,7 +2,7 @@ import type { ControlFlag, RemoteStop, SignalIs } from '../../build';
 import type { Context } from '../../stations/context';
 import { interlocks } from '../../stations/interlocks';
 import { vehicleOf } from '../../vehicle';
-import { both, type Change, edit, refit, wire } from './change';
+import { both, type Change, device, edit, refit, wire } from './change';
 import { choose, figure, ownWay } from './charge-changes';
 import type { Harmless, Mistake } from './mistake';
 
@@ -90,6 +90,14 @@ export const INTERLOCK_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: CONTROL,
+    did: 'the old lever left connected beside a dash switch',
+    on: 'larkspur',
+    plant: yes('twoSelectors'),
+    speaks: 'interlocks.selectors:sequence',
+    says: 'Two switches choose the direction',
+  },
+  {
+    kind: CONTROL,
     did: 'a step that waits for the brake pressed and let go',
     on: 'firn',
     plant: step('to-drive', [not('brake')]),
@@ -168,6 +176,29 @@ export const INTERLOCK_MISTAKES: readonly Mistake[] = [
     speaks: 'interlocks.plugged:sequence',
     says: 'It can’t drive while it is plugged in',
     asks: true,
+  },
+  {
+    ...searched,
+    did: 'a charger of which nobody told what tells the car of its plug, nothing else blocking',
+    on: 'firn',
+    plant: both(device('charger', { plug: {} }), no('pilotBlocks', 'blockApart')),
+    speaks: 'interlocks.plugged:sequence',
+    says: 'It can’t drive while it is plugged in',
+    asks: true,
+  },
+  {
+    kind: CONTROL,
+    did: 'a property of what has to follow, without what',
+    on: 'firn',
+    plant: (build) => ({
+      ...build,
+      controls: {
+        ...build.controls,
+        properties: { own: { id: 'own', name: 'Mine', form: 'followed', when: [is('handle')] } },
+      },
+    }),
+    speaks: 'interlocks.signals:own',
+    says: '“Mine” speaks of something that is not there',
   },
   {
     ...searched,

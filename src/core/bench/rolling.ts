@@ -1,0 +1,64 @@
+import { peakTorqueNm } from '../physics/motor';
+import { GRAVITY_M_PER_S2, roadForces, sumOf } from '../physics/road-load';
+import { FORWARD, REVERSE } from '../simulate/sequence';
+import type { RoadModel } from '../vehicle';
+
+/** Rolling by itself, as a story has it, m/s. */
+const ROLLS_M_PER_S = 3;
+
+/** The vehicle on its wheels: torque ramps, forces move it, a hill keeps it rolling. */
+export class Rolling {
+  speedMPerS = 0;
+  torqueShare = 0;
+  /** A hill or a hand that keeps it rolling, m/s; 0: it rolls as its forces have it. */
+  private rolls = 0;
+
+  constructor(
+    readonly road: RoadModel | null,
+    private readonly rampS: number | undefined,
+  ) {}
+
+  /** Something beside its forces makes it roll: forward, backward, or no longer. */
+  roll(way: 1 | -1 | 0): void {
+    this.rolls = way * ROLLS_M_PER_S;
+    if (way !== 0) this.speedMPerS = this.rolls;
+    else this.speedMPerS = 0;
+  }
+
+  /** Force at the wheels, N, at this link voltage. */
+  private wheelN(linkV: number): number {
+    const { road } = this;
+    if (!road?.motor || road.wheelRadiusM === null) return 0;
+    const ratio = road.ratios[0] ?? 1;
+    const rpm = ((Math.abs(this.speedMPerS) / road.wheelRadiusM) * ratio * 30) / Math.PI;
+    const most = peakTorqueNm(road.motor, rpm, Math.max(1, linkV));
+    return (this.torqueShare * most * ratio * road.drivelineEfficiency) / road.wheelRadiusM;
+  }
+
+  /** Power at the wheels, W. */
+  wheelW(linkV: number): number {
+    return this.wheelN(linkV) * this.speedMPerS;
+  }
+
+  /** Torque ramps, the vehicle rolls, the motor warms. */
+  step(dtS: number, torque: number, braked: boolean, linkV: number): void {
+    const rampS = Math.max(0.1, this.rampS ?? 0.4);
+    const goal = torque === FORWARD ? 1 : torque === REVERSE ? -1 : torque === 3 ? -0.3 : torque === 4 ? 0.3 : 0;
+    const change = dtS / rampS;
+    this.torqueShare += Math.max(-change, Math.min(change, goal - this.torqueShare));
+    if (this.rolls !== 0) {
+      this.speedMPerS = this.rolls;
+      return;
+    }
+    const { road } = this;
+    const massKg = road?.massKg ?? 1000;
+    const brakeN = braked ? 0.4 * massKg * GRAVITY_M_PER_S2 : 0;
+    const roadN = road ? sumOf(roadForces(road.road, Math.abs(this.speedMPerS), 0, 0)) : 0;
+    const against = Math.sign(this.speedMPerS) * (roadN + brakeN);
+    const pushed = this.wheelN(linkV);
+    if (this.speedMPerS === 0 && Math.abs(pushed) <= brakeN) return;
+    const next = this.speedMPerS + ((pushed - against) / (massKg * 1.05)) * dtS;
+    this.speedMPerS = pushed === 0 && next * this.speedMPerS < 0 ? 0 : Math.max(-8, Math.min(45, next));
+    if (Math.abs(this.speedMPerS) < 0.02 && Math.abs(pushed) < 1) this.speedMPerS = 0;
+  }
+}
