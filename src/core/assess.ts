@@ -12,7 +12,7 @@ import {
   tripRunsKey,
   withRuns,
 } from './simulate';
-import { sequenceKey } from './simulate/sequence';
+import { type SequenceSearch, sequenceKey } from './simulate/sequence';
 import { type Reservations, type Results, reservationsOf, resultsOf, STATIONS, type StationId } from './stations';
 import { type Context, fullVoltage } from './stations/context';
 import { Memory, unsureFigures, type Vehicle, vehicleOf } from './vehicle';
@@ -43,6 +43,8 @@ export interface Assessment {
   readonly tripKey: string | null;
   /** Conductors heated on that trip; null while that is still to be done. */
   readonly heat: TripHeat | null;
+  /** The sequence searched with just these answers; null while that is still to be done, or there is none. */
+  readonly sequence: SequenceSearch | null;
   /** Runs that are still to be made, with the key of what each would read. */
   readonly due: Readonly<Partial<Record<RunId, string>>>;
   /** fails: something fails; undecided: nothing fails but something could not be judged; holds: all hold or are thin. */
@@ -149,6 +151,7 @@ export function* assessing(
     trip,
     tripKey,
     heat,
+    sequence: context.sequence,
     due: runsDue(vehicle, runs),
     outcome,
   };

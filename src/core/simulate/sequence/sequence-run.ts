@@ -1,4 +1,4 @@
-import type { Vehicle } from '../../vehicle';
+import { Recent, room, type Vehicle } from '../../vehicle';
 import { type SearchResult, search } from './search';
 import { isDesign, type SequenceDesign, sequenceDesign, toldWell, untoldOf } from './sequence-design';
 
@@ -27,6 +27,13 @@ export function sequenceKey(vehicle: Vehicle): string | null {
 export function sequenceSearch(vehicle: Vehicle, progress: (share: number) => void): SequenceSearch | null {
   const design = sequenceDesign(vehicle);
   if (!isDesign(design)) return null;
+  // What is tried one after another often leaves the sequence alone, or changes it alike.
+  return vehicle.memory.of(searched).get([keyOf(design)], () => searchOf(design, progress));
+}
+
+const searched = room(() => new Recent<SequenceSearch>(6));
+
+function searchOf(design: SequenceDesign, progress: (share: number) => void): SequenceSearch {
   const told = search(design, (share) => progress(share / 2));
   const undecided = told.verdicts.some(({ proved }) => !proved) && untoldOf(design).length > 0;
   const well = undecided ? search(toldWell(design), (share) => progress(0.5 + share / 2)) : null;
