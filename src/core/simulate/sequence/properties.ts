@@ -64,9 +64,9 @@ export interface Property {
 const drives = ({ torque }: Seen): boolean => torque === 1 || torque === 2;
 const byHand = ({ command }: SequenceDesign): boolean => command === 'hand-switches';
 
-/** Every contactor asked for, and these dropped: whether cells and link stay joined. */
+/** Every contactor asked for, and these dropped: whether cells and link stay joined, be it through the resistor. */
 const staysJoined = ({ fitted }: SequenceDesign, drops: number): boolean =>
-  (fitted & MAIN & ~drops) !== 0 && ((fitted & MINUS) === 0 || (fitted & MINUS & ~drops) !== 0);
+  (fitted & (MAIN | PRECHARGE) & ~drops) !== 0 && ((fitted & MINUS) === 0 || (fitted & MINUS & ~drops) !== 0);
 
 export const PROPERTIES: readonly Property[] = [
   {

@@ -142,8 +142,8 @@ describe('each guard that is taken away breaks what it is there for, and nothing
     [['openIsPlugged', 'pilotBlocks', 'blockApart'], ['plugged']],
     // The link is measured: a time-out that is not there leaves the resistor on.
     [['timesOut'], ['precharge-ends']],
-    // The link’s own collapse is seen, and the fault stays; but for a moment the motor brakes into nothing.
-    [['sagRestarts'], ['regen-open', 'sag', 'precharged']],
+    // The coils let go and the control goes on: torque is asked of a link that is gone, and it recloses onto it.
+    [['sagRestarts'], ['regen-open', 'sag', 'precharged', 'ready']],
   ])('without %j: %j', (flags, expected) => {
     expect(broken(without(...flags)).sort()).toEqual([...expected].sort());
   });
@@ -192,6 +192,8 @@ describe('topology decides', () => {
   test('a handle that one coil passes by does not open the circuit', () => {
     expect(broken({ ...fewer, handleDrops: 0 })).toContain('stop');
     expect(broken(fewer)).toEqual([]);
+    // One pole: a precharge relay that is fed past the handle keeps the link live through its resistor.
+    expect(broken({ ...fewer, fitted: 4 | 2, handleDrops: 4 | 8 })).toContain('stop');
   });
 
   test('the key in the coils’ feed opens what it can’t break; contactors that can make it harmless', () => {

@@ -11,6 +11,7 @@ import {
 } from '../../build';
 import { gapFactor } from '../../physics/altitude';
 import {
+  type CoilCircuit,
   chargesApart,
   closedIn,
   coilCircuit,
@@ -19,10 +20,11 @@ import {
   partOf,
   prechargeBranches,
   stateOf,
+  stillIn,
   type Vehicle,
   wayOf,
 } from '../../vehicle';
-import { heldWith, keyTests } from '../emergency';
+import { keyTests } from '../emergency';
 import { CHARGE, MAIN, MINUS, PRECHARGE } from './bits';
 
 /** All that the sequence rests on: the wiring, the answers, nothing else. Plain data: two equal ones behave alike. */
@@ -82,14 +84,11 @@ function sortsOf(vehicle: Vehicle): ReadonlyMap<string, number> {
 
 export { sortsOf as contactorSorts };
 
-/** Sorts of which none stays in with these open. */
-function dropsOf(
-  vehicle: Vehicle,
-  sorts: ReadonlyMap<string, number>,
-  openIds: readonly (readonly string[])[],
-): number {
+/** Sorts of which none stays in with these open, every coil asked for: the precharge relay’s too. */
+function dropsOf(circuit: CoilCircuit, sorts: ReadonlyMap<string, number>, openIds: readonly string[]): number {
   let drops = MINUS | PRECHARGE | MAIN | CHARGE;
-  for (const ids of openIds) for (const id of heldWith(vehicle, ids)) drops &= ~(sorts.get(id) ?? 0);
+  for (const one of openIds)
+    for (const id of stillIn(circuit, { open: new Set([one]) })) drops &= ~(sorts.get(id) ?? 0);
   return openIds.length === 0 ? 0 : drops;
 }
 
@@ -127,7 +126,7 @@ function makeDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
   if (![...sorts.values()].includes(MAIN)) return 'contactors';
   const circuit = coilCircuit(vehicle);
   if (!circuit || circuit.wired.length === 0) return 'coils';
-  const ofKind = (kind: string) => circuit.stops.filter(({ device }) => device.kind === kind).map(({ id }) => [id]);
+  const ofKind = (kind: string) => circuit.stops.filter(({ device }) => device.kind === kind).map(({ id }) => id);
   const inverters = vehicle.devices.filter(({ device }) => device.kind === 'inverter');
   // A hand switch stops only what it lies in the way of.
   const pulls = vehicle.devices.filter(
@@ -142,15 +141,15 @@ function makeDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
     command,
     fitted: [...sorts.values()].reduce((all, sort) => all | sort, 0),
     keyDrops: dropsOf(
-      vehicle,
+      circuit,
       sorts,
       keyTests(vehicle)
         .filter(({ letsGo, staysIn }) => letsGo.length > 0 && staysIn.length === 0)
         .slice(0, 1)
-        .map(({ id }) => [id]),
+        .map(({ id }) => id),
     ),
-    handleDrops: dropsOf(vehicle, sorts, ofKind('emergency-stop')),
-    crashDrops: dropsOf(vehicle, sorts, ofKind('inertia-switch')),
+    handleDrops: dropsOf(circuit, sorts, ofKind('emergency-stop')),
+    crashDrops: dropsOf(circuit, sorts, ofKind('inertia-switch')),
     handle: ofKind('emergency-stop').length > 0,
     pull: pulls.length > 0,
     crash: ofKind('inertia-switch').length > 0,
