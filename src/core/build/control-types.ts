@@ -119,6 +119,8 @@ export interface Timeline {
 }
 export const MOST_TIMELINES = 50;
 export const MOST_EVENTS = 500;
+/** A kept run is compared by making it again: no longer than this, s. */
+export const LONGEST_RUN_S = 60;
 
 export interface Controls extends Readonly<Partial<Record<ControlFlag, boolean>>> {
   readonly remoteStop?: RemoteStop;

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { Board, replay, STEP_S, storyEvents } from '@/core/bench';
-import type { Timeline } from '@/core/build';
+import { LONGEST_RUN_S, type Timeline } from '@/core/build';
 import { isDesign, sequenceDesign } from '@/core/simulate/sequence';
 import { FAULT_WORDS, INPUT_WORDS, storyLines } from '@/core/stations/interlocks';
 import { freshId, useBench } from '@/store/bench';
@@ -149,12 +149,14 @@ function Runs({ play, assessment }: { play: Play; assessment: Assessment }) {
     if (!board || !play.view) return;
     const lengthS = Math.round(play.view.timeS / STEP_S) * STEP_S;
     const events = [...play.events];
+    // Too long is refused by the edit, in words: it need not be made again for that.
+    const outcome = lengthS > LONGEST_RUN_S ? '' : replay(board, events, lengthS);
     const timeline: Timeline = {
       id: freshId(),
       name: name.trim(),
       events,
       lengthS,
-      outcome: replay(board, events, lengthS),
+      outcome,
     };
     if (dispatch({ edit: 'keepTimeline', input: { timeline } })) setName('');
   };

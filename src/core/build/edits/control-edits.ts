@@ -3,6 +3,7 @@ import {
   type ControlFlag,
   type Controls,
   findDevice,
+  LONGEST_RUN_S,
   MOST_ATOMS,
   MOST_EVENTS,
   MOST_PROPERTIES,
@@ -145,6 +146,11 @@ export const CONTROL_EDITS = {
     apply: (draft, { timeline }) => {
       if (timeline.name.trim() === '' || timeline.events.length > MOST_EVENTS)
         throw new EditRefused(`A run has a name and ${MOST_EVENTS} inputs at most.`, 'Record a shorter one.');
+      if (!(timeline.lengthS >= 0 && timeline.lengthS <= LONGEST_RUN_S))
+        throw new EditRefused(
+          `A kept run lasts ${LONGEST_RUN_S} seconds at most.`,
+          'Begin again, and do only what the run is about.',
+        );
       const known = into(draft).controls?.timelines ?? {};
       if (!Object.hasOwn(known, timeline.id) && Object.keys(known).length >= MOST_TIMELINES)
         throw new EditRefused(`${MOST_TIMELINES} runs are kept at most.`, 'Drop one first.');

@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import {
   CONTROL_FLAGS,
+  LONGEST_RUN_S,
   MOST_ATOMS,
   MOST_EVENTS,
   MOST_PROPERTIES,
@@ -49,10 +50,10 @@ export const controls = object({
         id: id(),
         name: name(),
         events: Joi.array()
-          .items(object({ atS: nonNegative(3600), input: text(40), is: Joi.boolean() }))
+          .items(object({ atS: nonNegative(LONGEST_RUN_S), input: text(40), is: Joi.boolean() }))
           .max(MOST_EVENTS),
         outcome: text(20000),
-        lengthS: nonNegative(3600),
+        lengthS: nonNegative(LONGEST_RUN_S),
       }),
       MOST_TIMELINES,
     ),
