@@ -86,6 +86,7 @@ for (const station of [
   'bms',
   'charging',
   'ancillaries',
+  'interlocks',
 ]) {
   const fresh = await page.context().newPage();
   const scripts = new Map();
@@ -117,7 +118,8 @@ const { outputFiles } = await build({
 const { largeBuild } = await import(
   `data:text/javascript;base64,${Buffer.from(outputFiles[0].text).toString('base64')}`
 );
-const file = Buffer.from(JSON.stringify(largeBuild()));
+// A build of its own each time: one that is here already is asked about.
+const fileOf = (round) => Buffer.from(JSON.stringify({ ...largeBuild(), id: `large-${round}` }));
 const opens = [];
 for (let round = 0; round < 7; round++) {
   await page.goto(address);
@@ -136,12 +138,12 @@ for (let round = 0; round < 7; round++) {
   });
   await page
     .getByLabel('Build file', { exact: true })
-    .setInputFiles({ name: 'large.json', mimeType: 'application/json', buffer: file });
+    .setInputFiles({ name: 'large.json', mimeType: 'application/json', buffer: fileOf(round) });
   await page.waitForFunction(() => 'opened' in window);
   opens.push(await page.evaluate(() => window.opened));
 }
 console.log(
-  `a build file of 301 conductors (${Math.round(file.length / 1000)} kB), from choosing it to its drawing: median ${median(opens).toFixed(0)} ms, best ${Math.min(...opens).toFixed(0)} ms of 7`,
+  `a build file of 301 conductors (${Math.round(fileOf(0).length / 1000)} kB), from choosing it to its drawing: median ${median(opens).toFixed(0)} ms, best ${Math.min(...opens).toFixed(0)} ms of 7`,
 );
 await browser.close();
 child.kill('SIGTERM');
