@@ -165,6 +165,27 @@ test('on the board: a limited supply, precharge that fails found with the meter,
   await expect(page.getByText(/Hands went on before it was proved dead/)).toBeVisible();
 });
 
+test('another pedal is held against what the control was taught; the potentiometer moves both tracks', async ({
+  page,
+}) => {
+  await openSample(page);
+  await go(page, 'Interlocks');
+  await tab(page, 'Test board');
+  await press(page, 'Key');
+  const panel = page.locator('section', { has: page.getByRole('heading', { name: /^Pedal/ }) });
+  // 0.8 V at rest, 4.1 V pressed down: half of the way is 2.45 V.
+  const thumb = panel.getByRole('slider');
+  await thumb.focus();
+  await page.keyboard.press('End');
+  await expect(panel).toContainText(/4\.1.V/);
+  await page.keyboard.press('Home');
+  await expect(panel).toContainText(/0\.8.V|800.mV/);
+  await set(page, 'Its track at rest', '1.46');
+  await set(page, 'Its track pressed down', '4.1');
+  await expect(panel).toContainText('The control takes it for 20 % at rest and 100 % pressed down.');
+  await expect(panel).toContainText('at rest it counts as pressed');
+});
+
 test('a hidden fault is found by keyboard alone', async ({ page }) => {
   test.setTimeout(90_000);
   await openSample(page);

@@ -48,6 +48,8 @@ const DEAD_SHARE = 0.1;
 /** Largest difference at which the main closes, V (reference of the trade). */
 const CLOSE_WITHIN_V = 20;
 const CURRENT_FROM_A = 5;
+/** From here on the pedal counts as pressed, of its way (generic). */
+const PRESSED_FROM = 0.05;
 
 /** A figure that the dash shows. */
 export interface BoardView {
@@ -148,6 +150,12 @@ export class Board {
     this.react(before);
   }
 
+  /** The pedal at a place of its way, 0 to 1: from a twentieth on it counts as pressed. */
+  press(pedal: number): void {
+    if (pedal >= PRESSED_FROM !== this.is('accelerator')) this.set('accelerator', pedal >= PRESSED_FROM);
+    this.pedal = Math.max(0, Math.min(1, pedal));
+  }
+
   /** Something fails from now on, or is mended. */
   fail(fault: BoardFault | null): void {
     this.fault = fault;
@@ -161,7 +169,7 @@ export class Board {
     this.power();
     this.moveContacts();
     this.traction.solve(dtS, this.moment());
-    this.rolling.step(dtS, this.torque(), this.is('brake'), this.linkV());
+    this.rolling.step(dtS, this.torque(), this.is('brake'), this.linkV(), this.pedal);
     this.account(dtS);
     this.assist?.step(dtS, this.is('key') && this.supplyV > 9);
     this.feel();

@@ -1,6 +1,7 @@
 export { Board, type BoardView, SAG_V, STEP_S } from './board';
 export type { BoardFault, Practice } from './board-faults';
 export { boardDatabase, boardFrames } from './frames';
+export { type SensorCheck, sensorCheck } from './pedal-sensor';
 export { type BoardPoint, boardPoints } from './points';
 export { hiddenBy, practices } from './practices';
 export { METER_OHM, type MeterRange, probe, type Reading, signalV } from './probe';

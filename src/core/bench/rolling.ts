@@ -5,6 +5,8 @@ import type { RoadModel } from '../vehicle';
 
 /** Rolling by itself, as a story has it, m/s. */
 const ROLLS_M_PER_S = 3;
+/** Torque that is asked with both pedals at rest, or by a pedal that only reads so, of all of it (generic). */
+const CREEPS = 0.1;
 
 /** The vehicle on its wheels: torque ramps, forces move it, a hill keeps it rolling. */
 export class Rolling {
@@ -41,9 +43,12 @@ export class Rolling {
   }
 
   /** Torque ramps, the vehicle rolls, the motor warms. */
-  step(dtS: number, torque: number, braked: boolean, linkV: number): void {
+  step(dtS: number, torque: number, braked: boolean, linkV: number, pedal: number): void {
     const rampS = Math.max(0.1, this.rampS ?? 0.4);
-    const goal = torque === FORWARD ? 1 : torque === REVERSE ? -1 : torque === 3 ? -0.3 : torque === 4 ? 0.3 : 0;
+    // Creeping asks for little; a pedal for as much as it is pressed.
+    const asked = pedal > 0 ? pedal : CREEPS;
+    const goal =
+      torque === FORWARD ? asked : torque === REVERSE ? -asked : torque === 3 ? -0.3 : torque === 4 ? 0.3 : 0;
     const change = dtS / rampS;
     this.torqueShare += Math.max(-change, Math.min(change, goal - this.torqueShare));
     if (this.rolls !== 0) {

@@ -10,6 +10,7 @@ import { QuantityField } from '@/ui/quantity-field';
 import { Toggles } from '@/ui/toggles';
 import { Dash } from './dash';
 import { DeadRoutine, type Logged } from './dead-routine';
+import { PedalPanel } from './pedal-panel';
 import { Controls } from './play-page';
 import { PracticePanel } from './practice-panel';
 import { Scope } from './scope';
@@ -82,6 +83,7 @@ export function BoardPage({ assessment }: { assessment: Assessment }) {
             <Dash play={play} assessment={assessment} />
             <Controls play={play} />
           </Panel>
+          <PedalPanel play={play} assessment={assessment} />
           <PracticePanel play={play} assessment={assessment} readings={readings} onBegin={() => setReadings(0)} />
           <DeadRoutine
             play={play}

@@ -33,6 +33,8 @@ export interface Play {
   setPace(pace: number): void;
   /** Something done by hand: it is recorded. */
   touch(input: Input, is: boolean): void;
+  /** The pedal at a place of its way; not recorded. */
+  press(pedal: number): void;
   fail(fault: BoardFault | null): void;
   restart(script?: readonly TimelineEvent[], source?: BoardSource): void;
   /** Steps that are made while nothing runs: for who goes by keyboard, and for tests. */
@@ -150,6 +152,10 @@ export function useBoard(vehicle: Vehicle): Play {
       if (!one) return;
       one.set(input, is);
       events.current.push({ atS: Math.round(one.timeS / STEP_S) * STEP_S, input, is });
+      look();
+    },
+    press(pedal) {
+      board.current?.press(pedal);
       look();
     },
     fail(fault) {
