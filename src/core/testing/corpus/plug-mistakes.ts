@@ -190,6 +190,7 @@ export const PLUG_MISTAKES: readonly Mistake[] = [
 export const PLUG_HARMLESS: readonly Harmless[] = [
   {
     did: 'a charger by a contactor of its own before the main contactor, each excluding the other',
+    searched: true,
     on: 'larkspur',
     change: both(ownWay, choose({ apart: 'own-contactors', excluded: true })),
   },

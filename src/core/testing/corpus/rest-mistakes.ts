@@ -122,6 +122,7 @@ export const REST_HARMLESS: readonly Harmless[] = [
   },
   {
     did: 'the converter dark while it charges, with a small charger for the auxiliary battery on the plug',
+    searched: true,
     on: 'larkspur',
     change: both(unfed, figure('trickle', 8)),
   },

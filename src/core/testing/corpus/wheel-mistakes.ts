@@ -70,6 +70,7 @@ export const WHEEL_MISTAKES: readonly Mistake[] = [
 export const WHEEL_HARMLESS: readonly Harmless[] = [
   {
     did: 'the estate told as a motorcycle whose side stand cuts the torque',
+    searched: true,
     on: 'larkspur',
     change: both(
       motorcycle,
