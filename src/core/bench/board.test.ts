@@ -1,10 +1,12 @@
 import { describe, expect, test } from 'vitest';
+import { applyEdit } from '../build';
 import { firn9, larkspur, teasel } from '../build/samples';
 import { canDatabase, signalReader } from '../logs/can-database';
 import { evacuated } from '../physics/vacuum';
 import { isRun, prechargeRuns } from '../simulate';
 import { isDesign, search, sequenceDesign } from '../simulate/sequence';
-import { vehicleOf } from '../vehicle';
+import { EXAMPLES } from '../testing/edit-examples';
+import { packStrings, vehicleOf } from '../vehicle';
 import { Board, STEP_S } from './board';
 import type { BoardFault } from './board-faults';
 import { boardDatabase, boardFrames } from './frames';
@@ -353,4 +355,18 @@ describe('runs', () => {
   test('inputs that nobody knows do nothing', () => {
     expect(replay(board(), [{ atS: 0, input: '__proto__', is: true }], 1)).toBe(replay(board(), [], 1));
   });
+});
+
+test('two strings side by side are one pack: its voltage is that of one', () => {
+  const build = firn9();
+  const example = EXAMPLES.addString;
+  const twin = vehicleOf(applyEdit(example.on ?? build, { edit: 'addString', input: example.input }).build);
+  expect(packStrings(twin)).toHaveLength(2);
+  const found = sequenceDesign(twin);
+  if (!isDesign(found)) throw new Error(found);
+  const one = new Board(twin, found);
+  run(one, 0.5);
+  // Ninety cells in a row at half charge, not twice ninety.
+  expect(one.packVoltage()).toBeLessThan(1.15 * board().packVoltage());
+  expect(one.packVoltage()).toBeGreaterThan(0.85 * board().packVoltage());
 });

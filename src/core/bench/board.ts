@@ -336,8 +336,7 @@ export class Board {
     }
     const stands = this.mode === MODE.awake && !this.falls && held >= 3 + (this.vehicle.build.controls?.wakeS ?? 0);
     put(WORLD.timer, waits ? held >= this.timeoutS : stands);
-    const box = this.vehicle.devices.find(({ device }) => device.kind === 'box');
-    put(WORLD.current, box !== undefined && Math.abs(this.ampere(box.id)) > CURRENT_FROM_A);
+    put(WORLD.current, Math.abs(this.traction.packA()) > CURRENT_FROM_A);
     if (
       this.mode === MODE.drive ||
       this.mode === MODE.reverse ||
@@ -369,13 +368,12 @@ export class Board {
   }
 
   view(): BoardView {
-    const box = this.vehicle.devices.find(({ device }) => device.kind === 'box');
     return {
       timeS: this.timeS,
       mode: MODES[this.mode]!,
       linkV: this.linkV(),
       packV: this.packVoltage(),
-      currentA: box ? -this.ampere(box.id) : 0,
+      currentA: this.traction.packA(),
       supplyV: this.supplyV,
       speedMPerS: this.speedMPerS,
       closed: this.conducting(),

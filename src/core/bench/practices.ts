@@ -1,6 +1,6 @@
 import { coilFeed } from '../simulate';
 import { contactorSorts, MAIN, MINUS, PRECHARGE } from '../simulate/sequence';
-import { coilCircuit, type Vehicle } from '../vehicle';
+import { coilCircuit, type Vehicle, wayOf } from '../vehicle';
 import type { BoardFault, Practice } from './board-faults';
 
 const ofSort = (vehicle: Vehicle, sort: number): readonly string[] =>
@@ -14,8 +14,11 @@ export function practices(vehicle: Vehicle): readonly Practice[] {
   const kindIds = (kind: string) => vehicle.devices.filter(({ device }) => device.kind === kind).map(({ id }) => id);
   const [main, minus, relay] = [MAIN, MINUS, PRECHARGE].map((sort) => ofSort(vehicle, sort));
   const resistor = kindIds('precharge-resistor')[0];
-  const disconnect = kindIds('disconnect')[0];
-  const mainFuse = vehicle.devices.find(({ device }) => device.kind === 'fuse')?.id;
+  const inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter');
+  /** In the way from the cells to the inverter, by the wiring. */
+  const inTheWay = (inverter && wayOf(vehicle, inverter)?.seriesIds) ?? [];
+  const mainFuse = inTheWay.find((id) => vehicle.deviceOf.get(id)?.device.kind === 'fuse');
+  const disconnect = kindIds('disconnect').find((id) => inTheWay.includes(id));
   const coils = coilCircuit(vehicle);
   /** The last wire before a contactor’s coil: a broken one takes this coil alone. */
   const coilWire = (id: string | undefined): readonly string[] => {
@@ -107,7 +110,8 @@ export function practices(vehicle: Vehicle): readonly Practice[] {
       'A plug that is in but not home parts the row.',
     );
   const cruise = vehicle.conductors.find(
-    ({ conductor }) => conductor.kind === 'cable' && /inverter/i.test(`${conductor.a.deviceId}${conductor.b.deviceId}`),
+    ({ conductor }) =>
+      conductor.kind === 'cable' && (conductor.a.deviceId === inverter?.id || conductor.b.deviceId === inverter?.id),
   );
   if (cruise)
     put(

@@ -3,6 +3,7 @@ import { type Element, type OperatingPoint, OperatingPointSolver } from '../circ
 import {
   capacitorId,
   cornersOf,
+  packStrings,
   partOf,
   type ResolvedDevice,
   stamp,
@@ -44,12 +45,15 @@ export class Traction {
   /** What the precharge resistors have taken, J. */
   resistorJ = 0;
   private readonly inverter: ResolvedDevice | null;
+  /** Boxes in series, each string. */
+  private readonly strings: readonly (readonly Id[])[];
 
   constructor(
     private readonly vehicle: Vehicle,
     private readonly ground: string,
   ) {
     this.inverter = vehicle.devices.find(({ device }) => device.kind === 'inverter') ?? null;
+    this.strings = packStrings(vehicle).map(({ boxIds }) => boxIds);
   }
 
   /** The traction circuit as elements at this moment, capacitors as sources behind dt/C (implicit Euler). */
@@ -117,8 +121,10 @@ export class Traction {
 
   /** The bench supply in the pack’s place: the first box gives, the others are bridged. */
   private limited(id: Id, a: string, b: string, voltageV: number): Element {
-    const first = this.vehicle.devices.find(({ device }) => device.kind === 'box')?.id === id;
-    if (!first) return { id, kind: 'resistor', a, b, resistanceOhm: 0.001 };
+    const first = this.strings[0]?.[0] === id;
+    // Boxes of its string are bridged, other strings are off.
+    const bridged = this.strings[0]?.includes(id) === true;
+    if (!first) return { id, kind: 'resistor', a, b, resistanceOhm: bridged ? 0.001 : 1e9 };
     return { id, kind: 'source', a, b, voltageV, resistanceOhm: Math.max(0.01, this.sourceOhm) };
   }
 
@@ -145,8 +151,7 @@ export class Traction {
   /** A bench supply gives its voltage until its current is reached, then its current. True: solve again. */
   private holdToLimit(source: BoardSource): boolean {
     if (source.kind !== 'limited' || !this.point?.solvable) return false;
-    const box = this.vehicle.devices.find(({ device }) => device.kind === 'box');
-    const amps = -(this.point.elementCurrentsA.get(box?.id ?? '') ?? 0);
+    const amps = -(this.point.elementCurrentsA.get(this.strings[0]?.[0] ?? '') ?? 0);
     const { voltageV, limitA } = source;
     const ohm = Math.max(0.01, this.sourceOhm);
     if (amps < -1e-6) {
@@ -198,10 +203,15 @@ export class Traction {
   /** Of the whole row of cells, or of the supply in its place, V. */
   packVoltage(source: BoardSource): number {
     if (source.kind === 'limited') return source.voltageV;
-    let volts = 0;
-    for (const device of this.vehicle.devices)
-      if (device.device.kind === 'box')
-        volts += Math.abs(this.across(terminalNode(device, 'plus'), terminalNode(device, 'minus')) ?? 0);
-    return volts;
+    const across = (id: Id): number => {
+      const box = this.vehicle.deviceOf.get(id)!;
+      return Math.abs(this.across(terminalNode(box, 'plus'), terminalNode(box, 'minus')) ?? 0);
+    };
+    return Math.max(0, ...this.strings.map((boxIds) => boxIds.reduce((sum, id) => sum + across(id), 0)));
+  }
+
+  /** Out of the pack, all strings together, A. */
+  packA(): number {
+    return this.strings.reduce((sum, [first]) => sum - (first === undefined ? 0 : this.ampere(first)), 0);
   }
 }

@@ -93,6 +93,8 @@ function dropsOf(circuit: CoilCircuit, sorts: ReadonlyMap<string, number>, openI
 }
 
 function breaksAll(vehicle: Vehicle, sorts: ReadonlyMap<string, number>): boolean {
+  // Without a solved case nobody knows what flows.
+  if (vehicle.cases.length === 0) return false;
   for (const [id, sort] of sorts) {
     if (sort === PRECHARGE) continue;
     const part = partOf(vehicle.deviceOf.get(id), 'contactor');

@@ -227,13 +227,14 @@ function judged(
       figures: { detail: over },
       lines: () => provedLines(sequence.told.states, sequence.told.transitions),
     };
-  if (!sequence.told.exhausted)
+  // What was met is broken, however much was not.
+  if (!sequence.told.exhausted && told.faults.length === 0)
     return { subject, missing: [{ ref: subject, what: 'fewer inputs: there are more states than can be searched' }] };
   const well = sequence.well?.verdicts.find((one) => one.id === id);
   const open = openAnswers(design, flags);
   if (well?.proved && open.length > 0)
     return { subject, missing: open.map((what) => ({ ref: subject, what })), lines: () => storyWorking(told) };
-  const broken = well && !well.proved ? well : told;
+  const broken = well && well.faults.length > 0 ? well : told;
   return {
     subject,
     holds: false,
@@ -256,6 +257,12 @@ const storyWorking = ({ story, faults }: Verdict) => [
     figures: faults.map((fault) => FAULT_WORDS[fault]).join('; '),
   },
 ];
+
+/** Nobody told how the motor brakes: it is taken to, as the accelerator is let go. */
+const assumedFor = (id: string, { vehicle: { build } }: Context): readonly string[] =>
+  id.startsWith('regen') && build.regeneration?.asked === undefined
+    ? ['The motor brakes as the accelerator is let go: nobody told how.']
+    : [];
 
 /** Guards that decide it and are not there: each alone, then together. */
 const guards =
@@ -314,7 +321,7 @@ export const SEARCH_RULES: readonly Rule[] = SAID.map(({ id, endangers, fails, h
       const property = PROPERTIES.find((one) => one.id === id)!;
       if (!property.applies(found.design)) return [];
       const finding = judged(context, found.design, id, property.flags);
-      return finding ? [finding] : [];
+      return finding ? [{ ...finding, assumed: assumedFor(id, context) }] : [];
     },
     remedies: [guards(id), ...(MORE[id] ?? []), asTheyCame],
     otherwise: cure,

@@ -60,7 +60,7 @@ export function sequenceSheet(context: Context): readonly SheetLine[] {
     lines.push({
       step: byHand ? 'Hold the precharge button' : 'Precharge, by itself',
       clicks: [byHand ? '' : minus, names(vehicle, PRECHARGE)].filter(Boolean).join(', then '),
-      read: `${at}: rises to ${close}${after}${run ? `; give up after ${q(run.timeoutS, 'time')}` : ''}`,
+      read: `${at}: rises to ${close}${after} with a full pack${run ? `; give up after ${q(run.timeoutS, 'time')}` : ''}`,
       hands: 'The resistor gets hot: hands off, and no second try before it has cooled.',
     });
   lines.push(

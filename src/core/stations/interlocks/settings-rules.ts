@@ -53,7 +53,7 @@ const asWanted = defineRule({
             lines,
           };
         const open = sheet.rows.filter((one) => (one.entry?.entered ?? null) === null && one.wanted !== null);
-        const unknown = sheet.rows.filter(({ wanted, entry }) => wanted === null && entry !== null);
+        const unknown = sheet.rows.filter(({ wanted }) => wanted === null);
         if (open.length + unknown.length > 0)
           return {
             subject,
@@ -106,6 +106,7 @@ const readBack = defineRule({
           };
         const silent = entered.filter(({ entry }) => entry!.readBack === null);
         const missing = [
+          ...(entered.length === 0 ? [{ ref: subject, what: 'what was entered' }] : []),
           ...silent.map((one) => ({ ref: subject, what: `${SETTING_WORDS[one.setting].toLowerCase()}, read back` })),
           ...(sheet.sheet?.firmware ? [] : [{ ref: subject, what: 'its firmware version' }]),
           ...(sheet.sheet?.date ? [] : [{ ref: subject, what: 'the day when it was read back' }]),

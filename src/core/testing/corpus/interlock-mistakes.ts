@@ -405,6 +405,18 @@ export const INTERLOCK_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: CONTROL,
+    did: 'a sheet with firmware and day, and nothing entered on it',
+    on: 'firn',
+    plant: edit({
+      edit: 'setSheet',
+      input: { sheet: { id: 'sheet', deviceId: 'inverter', firmware: '1.4', date: '2026-05-02', by: 'me' } },
+    }),
+    speaks: 'interlocks.read-back:inverter',
+    says: 'Inverter: read back',
+    asks: true,
+  },
+  {
+    kind: CONTROL,
     did: 'a charger entered for 90 cells that says back the voltage of 96',
     on: 'firn',
     plant: set({ chargeV: { entered: 373.5, readBack: 398.4 } }),
