@@ -13,6 +13,7 @@ export function TextField({
   onCommit,
   wide = false,
   clears = false,
+  makes = false,
 }: {
   label: string;
   value: string;
@@ -24,11 +25,13 @@ export function TextField({
   wide?: boolean;
   /** Emptied it is taken as empty, not left as it was. */
   clears?: boolean;
+  /** What is typed is the name of a new thing: half of it makes none. */
+  makes?: boolean;
 }) {
   const id = useId();
   const [error, setError] = useState<string | null>(null);
   const taken = useTaken();
-  const typed = useTyped(value, (text) => {
+  const take = (text: string) => {
     const bare = text.trim();
     if (bare === value || (bare === '' && !clears)) {
       setError(null);
@@ -38,7 +41,8 @@ export function TextField({
     const refusal = reason === null ? taken(() => onCommit(bare)) : null;
     setError(reason ?? (refusal ? inUnits(`${refusal.reason} ${refusal.remedy}`, 'metric') : null));
     return reason === null && refusal === null;
-  });
+  };
+  const typed = useTyped(value, take, !makes);
   return (
     <div className="border-b border-dotted border-rule py-0.5">
       <div className={wide ? '' : 'flex items-baseline justify-between gap-3'}>

@@ -6,9 +6,10 @@ const SOON_MS = 800;
 
 /**
  * A text that is being typed: handed over soon after each pause and when the field is left, and until then leaving the page asks. What
- * comes from elsewhere meanwhile does not overwrite it.
+ * comes from elsewhere meanwhile does not overwrite it. Where the text makes a new thing (`soon` false) half a name makes none: only Enter
+ * or leaving the field hands it over.
  */
-export function useTyped(value: string, commit: (text: string) => boolean) {
+export function useTyped(value: string, commit: (text: string) => boolean, soon = true) {
   const [draft, setDraft] = useState<string | null>(null);
   /** What was taken last: it may stand otherwise than it was typed, and is not handed over again. */
   const [given, setGiven] = useState<string | null>(null);
@@ -24,14 +25,14 @@ export function useTyped(value: string, commit: (text: string) => boolean) {
   hand.current = give;
   useEffect(() => {
     if (draft === null || draft === value || draft === given) return;
-    const soon = setTimeout(() => hand.current(draft), SOON_MS);
+    const timer = soon ? setTimeout(() => hand.current(draft), SOON_MS) : undefined;
     const ask = (event: BeforeUnloadEvent) => event.preventDefault();
     window.addEventListener('beforeunload', ask);
     return () => {
-      clearTimeout(soon);
+      clearTimeout(timer);
       window.removeEventListener('beforeunload', ask);
     };
-  }, [draft, value, given]);
+  }, [draft, value, given, soon]);
   return {
     text: draft ?? value,
     onType: setDraft,

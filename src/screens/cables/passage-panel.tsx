@@ -23,6 +23,7 @@ export function NewPassage({ build, onMade }: { build: Build; onMade: (id: strin
     <TextField
       label="A new cable duct, called"
       value=""
+      makes
       empty="type its name"
       onCommit={(name) => {
         const id = freshId();

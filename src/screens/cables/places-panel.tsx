@@ -75,6 +75,7 @@ export function PlacesPanel({ assessment }: { assessment: Assessment }) {
         <TextField
           label="One more place, called"
           value=""
+          makes
           empty="type its name"
           onCommit={(name) =>
             dispatch({

@@ -274,6 +274,7 @@ function Looms({ assessment }: { assessment: Assessment }) {
         <TextField
           label={`${free.length} ${free.length === 1 ? 'wire' : 'wires'} into a loom called`}
           value=""
+          makes
           empty={free.length < 2 ? 'no two wires lie there' : 'type a name'}
           refuse={() => (free.length < 2 ? 'A loom has two wires at least: lay them there first.' : null)}
           onCommit={(name) =>
@@ -323,6 +324,7 @@ function Earths({ assessment }: { assessment: Assessment }) {
         <TextField
           label="One more, called"
           value=""
+          makes
           empty="type its name"
           onCommit={(name) => dispatch({ edit: 'addEarthPoint', input: { id: freshId(), wireId: freshId(), name } })}
         />
