@@ -9,6 +9,7 @@ import {
   type Device,
   findConductor,
   findDevice,
+  HARNESS_LISTS,
   own,
 } from './types';
 
@@ -122,12 +123,14 @@ export function checkReferences(build: Build): Problem[] {
       if (entry.id !== id)
         problems.push({ path: `${list}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
   }
-  const { controls, settings } = build;
+  const { controls, settings, harness } = build;
   for (const [path, list] of [
     ['controls.properties', controls?.properties],
     ['controls.timelines', controls?.timelines],
     ['settings.sheets', settings?.sheets],
     ['settings.entries', settings?.entries],
+    ...HARNESS_LISTS.map((list) => [`harness.${list}`, harness?.[list]] as const),
+    ['harness.issue.wires', harness?.issue?.wires],
   ] as const)
     for (const [id, entry] of Object.entries<{ readonly id: string }>(list ?? {}))
       if (entry.id !== id)

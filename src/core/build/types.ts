@@ -6,6 +6,7 @@ import type { Controls, Settings } from './control-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { DriveRecord, HealthRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
+import type { HarnessData } from './harness-types';
 import type { Costs, Customer, InHand, OldFault } from './in-hand-types';
 import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
@@ -39,6 +40,7 @@ export * from './charge-types';
 export * from './control-types';
 export * from './drive-types';
 export * from './duty-types';
+export * from './harness-types';
 export * from './in-hand-types';
 export * from './school-types';
 export * from './vehicle-types';
@@ -294,6 +296,8 @@ export interface Build {
   readonly controls?: Controls;
   /** What each device is set to, as entered and as it says back. */
   readonly settings?: Settings;
+  /** Wires of no circuit, what was decided, ticked and found at the wires. */
+  readonly harness?: HarnessData;
   /** Drives that were logged or read by meter. */
   readonly drives?: Readonly<Record<Id, DriveRecord>>;
   readonly health?: Readonly<Record<Id, HealthRecord>>;

@@ -10,6 +10,7 @@ export {
   type SolvedPoint,
   type UnsolvedPoint,
 } from './operating-point';
+export { Sets } from './topology';
 export {
   type Followed,
   firstInstant,

@@ -4,6 +4,7 @@ import { cables } from './cables';
 import { charging } from './charging';
 import type { Context } from './context';
 import { drive } from './drive';
+import { harness } from './harness';
 import { hvCircuit } from './hv-circuit';
 import { interlocks } from './interlocks';
 import { lowVoltage } from './low-voltage';
@@ -22,6 +23,7 @@ export const STATIONS = [
   charging,
   ancillaries,
   interlocks,
+  harness,
 ] as const;
 
 type AnyStation = (typeof STATIONS)[number];

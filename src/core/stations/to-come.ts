@@ -1,11 +1,5 @@
 /** Stations that are still to come, in working order, with what nobody judges until then. */
 export const TO_COME = [
-  {
-    id: 'harness',
-    name: 'Harness',
-    question: 'Which wire goes where, and which are still open?',
-    leaves: 'Plugs and pins: which wire goes where, and whether water gets in.',
-  },
   { id: 'plan', name: 'Plan', question: 'What can be done now, and what waits?' },
   {
     id: 'commission',

@@ -57,6 +57,7 @@ export {
   wayPoints,
   zoneAt,
 } from './geometry';
+export * from './harness';
 export { type LoomHeat, type LoomOf, loomHeat, loomOfWire, loomsOf, loomWireAmpacity } from './looms';
 export { type Edge, edgesOf, Loops } from './loops';
 export { lowProtecting } from './low-protection';

@@ -162,6 +162,7 @@ export const UNREAD = [
   'gauges',
   'controls',
   'settings',
+  'harness',
   'drives',
   'health',
   'restraint',

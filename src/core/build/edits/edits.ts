@@ -21,6 +21,7 @@ import { CONTROL_EDITS } from './control-edits';
 import { define, type EditDefinition } from './definition';
 import { DRIVE_EDITS } from './drive-edits';
 import { GROUP_EDITS } from './group-edits';
+import { HARNESS_EDITS } from './harness-edits';
 import {
   addPart,
   circuitNameOfConductor,
@@ -322,6 +323,7 @@ export const EDITS = {
   ...CHARGE_EDITS,
   ...ANCILLARY_EDITS,
   ...CONTROL_EDITS,
+  ...HARNESS_EDITS,
   ...IN_HAND_EDITS,
   ...READING_EDITS,
 };

@@ -3,6 +3,7 @@ import { arrange } from './arrange';
 import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 import { BY_MESSAGES } from './controls';
 import { withWays } from './firn-9-ways';
+import { firnWiring } from './harness';
 
 /**
  * A nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame, made up. 90s salvaged NMC modules in two unequal boxes.
@@ -457,5 +458,5 @@ export function firn9(id = 'firn-9'): Build {
       },
     },
   );
-  return withWays(arranged);
+  return firnWiring(withWays(arranged));
 }

@@ -2,6 +2,7 @@ import type { Build } from '../types';
 import { arrange } from './arrange';
 import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 import { BY_CONTROLLER } from './controls';
+import { larkspurWiring } from './harness';
 
 /**
  * A small four-seat estate of the 1960s, made up. 40s prismatic LFP, about 130 V, one main contactor and a hand-operated disconnect,
@@ -420,7 +421,7 @@ export function larkspur(id = 'larkspur'): Build {
     packLimits: { socEmpty: 0.2, coldestCellC: 3, warmestCellC: 38, agedHealth: 0.8 },
   });
   const routes = { cover: true, overBrakeLine: false, throughPanel: false, shieldEarthed: 'both' } as const;
-  return arrange(
+  const arranged = arrange(
     withLow(withCoils(build, 0.8, 1.5), {
       battery: 'lead-45',
       converterW: 1000,
@@ -442,4 +443,5 @@ export function larkspur(id = 'larkspur'): Build {
     },
     { 'way-plus': routes, 'way-minus': routes },
   );
+  return larkspurWiring(arranged);
 }

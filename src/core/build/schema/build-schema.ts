@@ -38,6 +38,7 @@ import {
   share,
   text,
 } from './fields';
+import { harness } from './harness-schema';
 import { costs, customer, inHand, oldFaults } from './in-hand-schema';
 import { partSchema } from './part-schema';
 
@@ -179,6 +180,7 @@ export const buildSchema = object({
   gauges: optional(gauges),
   controls: optional(controls),
   settings: optional(settings),
+  harness: optional(harness),
   drives: optional(
     record(
       object({

@@ -1,0 +1,254 @@
+import type { Edit } from '../../build';
+import type { Finding } from '../../checks';
+import { type HarnessWire, harnessOf, hostOf, missingSignals } from '../../vehicle';
+
+import { defineRule } from '../define';
+import { count, grouped, hasHarness, hostRef, some, WIRING_REF, wireRef } from './shared';
+
+const needed = defineRule({
+  id: 'harness.signals',
+  endangers: 'people',
+  says: {
+    fails: '{subject} lacks a signal',
+    holds: 'Each signal that the design needs has its wires',
+    line: '{detail}',
+    open: 'Signals',
+  },
+  sources: ['From the motors, who commands, what the control heeds, the cells and the plug'],
+  judge: (context): Finding<'detail'>[] => {
+    if (!hasHarness(context)) return [];
+    const missing = missingSignals(context.vehicle.build);
+    if (missing.length > 0)
+      return [
+        {
+          subject: WIRING_REF,
+          missing: missing.map(({ wanted, has }) => ({
+            ref: 'hostId' in wanted.from ? hostRef(context, wanted.from.hostId, wanted.words) : WIRING_REF,
+            what: `${wanted.words.toLowerCase()}: ${has === 0 ? count(wanted.wires.length, 'wire') : `${has} of ${wanted.wires.length} wires`}`,
+          })),
+        },
+      ];
+    return [
+      {
+        subject: WIRING_REF,
+        holds: true,
+        figures: { detail: 'position, pedals, selector, cells, plug and data line' },
+      },
+    ];
+  },
+  remedies: 'The usual signals are laid out in one press under Wires; a wire that leads otherwise is entered there.',
+});
+
+/** Twisted with which wire, whoever of the two was told. */
+const partner = (wires: readonly HarnessWire[], wire: HarnessWire): HarnessWire | null =>
+  wires.find(({ id, twistedWith }) => id === wire.twistedWith || twistedWith === wire.id) ?? null;
+
+/** Signals that a disturbance turns into something else. */
+const TENDER: ReadonlySet<string> = new Set(['can-high', 'can-low', 'position']);
+
+const ends = (wire: HarnessWire): string => [wire.ends.a.hostId, wire.ends.b.hostId].sort().join(' ');
+
+const pairs = defineRule({
+  id: 'harness.pairs',
+  endangers: 'people',
+  says: {
+    fails: '{subject} is open to disturbance',
+    holds: 'Position and data wires are twisted in their pairs, or screened',
+    line: '{detail}',
+    open: 'Pairs and screens',
+  },
+  sources: [
+    'ISO 11898-2: data line as a twisted pair',
+    'Position sensors: each pair of one winding twisted, or screened with the screen earthed at one end (engineering practice)',
+  ],
+  judge: (context): Finding<'detail'>[] => {
+    const { wires } = harnessOf(context.vehicle);
+    const tender = wires.filter(({ signal }) => signal !== null && TENDER.has(signal));
+    if (tender.length === 0) return [];
+    const wrong = tender.flatMap((wire): Finding<'detail'>[] => {
+      const subject = wireRef(context, wire);
+      const other = partner(wires, wire);
+      const line = wire.signal !== 'position';
+      const screened = wire.screen === 'a' || wire.screen === 'b';
+      if (other) {
+        const fits =
+          ends(other) === ends(wire) &&
+          (line ? other.signal !== wire.signal && other.signal?.startsWith('can-') : other.signal === 'position');
+        return fits
+          ? []
+          : [
+              {
+                subject,
+                holds: false,
+                figures: { detail: `twisted with ${other.label} ${other.name}, which is not its pair` },
+              },
+            ];
+      }
+      if (screened && !line) return [];
+      if (wire.screen === 'both' && !line)
+        return [
+          {
+            subject,
+            holds: false,
+            figures: { detail: 'screen earthed at both ends: the inverter’s current finds a way through it' },
+          },
+        ];
+      return [
+        {
+          subject,
+          holds: false,
+          figures: { detail: wire.screen === 'open' ? 'screen earthed nowhere' : 'neither twisted nor screened' },
+        },
+      ];
+    });
+    return wrong.length > 0
+      ? wrong
+      : [{ subject: WIRING_REF, holds: true, figures: { detail: count(tender.length, 'wire') } }];
+  },
+  remedies: [
+    ({ vehicle }, { subject }): Edit[] => {
+      const { wires, wireOf } = harnessOf(vehicle);
+      const wire = wireOf.get(subject.id);
+      if (!wire) return [];
+      const free = wires.find(
+        (other) =>
+          other.id !== wire.id &&
+          ends(other) === ends(wire) &&
+          partner(wires, other) === null &&
+          (wire.signal === 'position'
+            ? other.signal === 'position'
+            : other.signal?.startsWith('can-') && other.signal !== wire.signal),
+      );
+      return free
+        ? [
+            {
+              edit: 'putInHarness',
+              input: { list: 'marks', entries: [{ ...(wire.mark ?? { id: wire.id }), twistedWith: free.id }] },
+            },
+          ]
+        : [];
+    },
+  ],
+});
+
+/** Signals whose level is a voltage against their own return. */
+const AGAINST: ReadonlySet<string> = new Set(['pedal', 'temperature', 'proximity']);
+
+const returns = defineRule({
+  id: 'harness.returns',
+  endangers: 'people',
+  says: {
+    fails: '{subject} has no return of its own',
+    holds: 'Signals come back on wires of their own',
+    line: '{detail}',
+    open: 'Returns of signals',
+  },
+  sources: ['A signal that comes back through the body moves with every pump that starts (engineering practice)'],
+  judge: (context): Finding<'detail'>[] => {
+    const { build } = context.vehicle;
+    const wires = harnessOf(context.vehicle).wires.filter(({ signal }) => signal !== null && AGAINST.has(signal));
+    if (wires.length === 0) return [];
+    const groups = grouped(wires, (wire) => `${ends(wire)} ${wire.signal}`);
+    const wrong: Finding<'detail'>[] = [];
+    const sensors = grouped(
+      wires.filter(({ returns: back }) => !back),
+      ({ ends: { a }, signal }) => `${a.hostId} ${signal}`,
+    );
+    for (const list of sensors.values()) {
+      const first = list[0]!;
+      const at = first.ends.a.hostId;
+      const back = wires.filter(
+        ({ returns: own, signal, ends: { a, b } }) =>
+          own && signal === first.signal && (a.hostId === at || b.hostId === at),
+      );
+      const earthed = back.filter(({ ends: { a, b } }) =>
+        [a, b].some(({ hostId }) => {
+          const kind = hostOf(build, hostId)?.kind;
+          return kind === 'earth' || kind === 'earth-point';
+        }),
+      );
+      const name = `${first.ends.a.hostName}, ${first.signal}`;
+      const subject = hostRef(context, at, name);
+      const where = some(list.map(({ label }) => label));
+      if (back.length === 0)
+        wrong.push({ subject, holds: false, figures: { detail: `${where}: no wire brings its current back` } });
+      else if (earthed.length > 0)
+        wrong.push({
+          subject,
+          holds: false,
+          figures: {
+            detail: `${some(earthed.map(({ label }) => label))} goes to the body: shared with whatever else is earthed there`,
+          },
+        });
+    }
+    return wrong.length > 0
+      ? wrong
+      : [{ subject: WIRING_REF, holds: true, figures: { detail: count(groups.size, 'group') } }];
+  },
+  remedies: 'A return is a wire of its own from the sensor to whatever reads it; it is entered under Wires.',
+});
+
+const splices = defineRule({
+  id: 'harness.splices',
+  endangers: 'parts',
+  says: {
+    fails: '{subject} lies where no hand gets to it',
+    holds: 'Splices can be got at',
+    line: '{detail}',
+    open: '{subject}',
+  },
+  sources: ['Splices only where they can be got at, staggered along the loom (engineering practice)'],
+  judge: (context): Finding<'detail'>[] => {
+    const used = new Set(harnessOf(context.vehicle).wires.flatMap(({ ends: { a, b } }) => [a.hostId, b.hostId]));
+    return Object.values(context.vehicle.build.harness?.fittings ?? {}).flatMap((fitting): Finding<'detail'>[] => {
+      if (fitting.kind !== 'splice' || !used.has(fitting.id)) return [];
+      const subject = hostRef(context, fitting.id, fitting.name);
+      return fitting.reachable === undefined
+        ? [{ subject, missing: [{ ref: subject, what: 'whether a hand gets to it' }] }]
+        : [
+            {
+              subject,
+              holds: fitting.reachable,
+              figures: {
+                detail: fitting.reachable
+                  ? 'it can be got at'
+                  : 'it can’t be looked at, and where it is found open the loom has to be cut',
+              },
+            },
+          ];
+    });
+  },
+  remedies: 'Move it along the loom to where a hand gets to it.',
+});
+
+const leads = defineRule({
+  id: 'harness.leads',
+  endangers: 'parts',
+  says: {
+    fails: '{subject} leads to nothing',
+    holds: 'Each signal wire leads from something to something',
+    line: '{detail}',
+    open: 'Signal wires',
+  },
+  sources: ['Wires against the devices and fittings of the build'],
+  judge: (context): Finding<'detail'>[] => {
+    const wires = harnessOf(context.vehicle).wires.filter(({ circuit }) => circuit === 'signal');
+    if (wires.length === 0) return [];
+    const lost = wires.filter(({ ends: { a, b } }) => !a.known || !b.known);
+    return lost.length > 0
+      ? lost.map((wire) => ({
+          subject: wireRef(context, wire),
+          holds: false,
+          figures: { detail: 'what it led to is gone: the wire is kept until somebody drops it or leads it elsewhere' },
+        }))
+      : [{ subject: WIRING_REF, holds: true, figures: { detail: count(wires.length, 'signal wire') } }];
+  },
+  remedies: [
+    ({ vehicle }, { subject }): Edit[] =>
+      vehicle.build.harness?.wires?.[subject.id]
+        ? [{ edit: 'dropFromHarness', input: { list: 'wires', id: subject.id } }]
+        : [],
+  ],
+});
+
+export const WIRE_RULES = [needed, pairs, returns, splices, leads] as const;
