@@ -19,6 +19,7 @@ const SCREENS: Readonly<Record<StationId, ComponentType>> = {
   ancillaries: dynamic(() =>
     import('./ancillaries/ancillaries-screen').then(({ AncillariesScreen }) => AncillariesScreen),
   ),
+  harness: dynamic(() => import('./harness/harness-screen').then(({ HarnessScreen }) => HarnessScreen)),
   interlocks: dynamic(() => import('./interlocks/interlocks-screen').then(({ InterlocksScreen }) => InterlocksScreen)),
 };
 

@@ -711,6 +711,40 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     input: { sheet: { id: 'sheet-1', deviceId: 'inverter', firmware: '2.1', date: '2026-05-02', by: 'me' } },
     leaves: ({ settings }) => expect(settings!.sheets!['sheet-1']!.firmware).toBe('2.1'),
   },
+  putInHarness: {
+    input: { list: 'marks', entries: [{ id: 'low-w2', label: 'B1', loopM: 0.3 }] },
+    leaves: ({ harness }) => expect(harness!.marks!['low-w2']).toEqual({ id: 'low-w2', label: 'B1', loopM: 0.3 }),
+  },
+  layOutSignals: {
+    input: {
+      fittings: { 'fit-x': { id: 'fit-x', name: 'Gauge', kind: 'gauge', zoneId: null } },
+      wires: {
+        'sg-x': {
+          id: 'sg-x',
+          name: 'Gauge feed',
+          signal: 'gauge',
+          a: { hostId: 'fit-x', pin: 'signal' },
+          b: { hostId: 'low-control-unit-load', pin: 'gauge' },
+        },
+      },
+      marks: {},
+      nodes: {},
+    },
+    leaves: ({ harness }) => expect(harness!.wires!['sg-x']!.b.pin).toBe('gauge'),
+  },
+  dropFromHarness: {
+    input: { list: 'oldEnds', id: 'old-2' },
+    leaves: ({ harness }) => expect(Object.keys(harness!.oldEnds!)).toEqual(['old-1', 'old-3']),
+  },
+  issueWiring: {
+    input: {
+      issue: {
+        date: '2026-06-01',
+        wires: { 'low-w2': { id: 'low-w2', no: 7, name: 'Feed', a: 'x n', b: 'y n', areaMm2: 6, pinA: null, pinB: 2 } },
+      },
+    },
+    leaves: ({ harness }) => expect(harness!.issue!.wires['low-w2']!.no).toBe(7),
+  },
   setVacuumSwitch: {
     input: { onPa: 45000, offPa: 60000 },
     leaves: ({ brakes }) => expect(brakes).toMatchObject({ switchOnPa: 45000, switchOffPa: 60000 }),

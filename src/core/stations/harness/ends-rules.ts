@@ -1,5 +1,5 @@
 import type { Edit } from '../../build';
-import type { Finding } from '../../checks';
+import { type Finding, quantityText as q } from '../../checks';
 import { endWords, type HarnessWire, harnessOf, isOpen, liveEnds, openEnds } from '../../vehicle';
 
 import { defineRule } from '../define';
@@ -15,6 +15,8 @@ const STATE_WORDS = {
   landed: 'landed',
   tested: 'tested',
 } as const;
+
+const area = (mm2: number | null): string => (mm2 === null ? 'no cable told' : q(mm2, 'area'));
 
 const liveEnd = defineRule({
   id: 'harness.live-end',
@@ -52,7 +54,7 @@ const liveEnd = defineRule({
       holds: false,
       figures: {
         source,
-        detail: `${endWords(wire, side)}: ${STATE_WORDS[wire.ends[side].state]}, ${wire.areaMm2 ?? '?'} mm², at ${source} through ${endWords(wire, side === 'a' ? 'b' : 'a')}`,
+        detail: `${endWords(wire, side)}: ${STATE_WORDS[wire.ends[side].state]}, ${area(wire.areaMm2)}, at ${source} through ${endWords(wire, side === 'a' ? 'b' : 'a')}`,
       },
       lines: () => [
         {
@@ -93,12 +95,12 @@ const asMade = defineRule({
               detail:
                 end.wrong === 'other-terminal'
                   ? `${STATE_WORDS[made.state]} for ${made.hostName}, belongs to ${endWords(wire, side)}`
-                  : `${STATE_WORDS[made.state]} of ${made.areaMm2 ?? '?'} mm², the design has ${wire.areaMm2 ?? 'no cable'}${wire.areaMm2 ? ' mm²' : ''}`,
+                  : `${STATE_WORDS[made.state]} of ${area(made.areaMm2)}, the design has ${area(wire.areaMm2)}`,
             },
             lines: () => [
               {
                 formula: 'as made = as designed',
-                figures: `made ${made.date}: ${made.hostName}, ${made.areaMm2 ?? '–'} mm²; designed: ${endWords(wire, side)}, ${wire.areaMm2 ?? '–'} mm²`,
+                figures: `made ${made.date}: ${made.hostName}, ${area(made.areaMm2)}; designed: ${endWords(wire, side)}, ${area(wire.areaMm2)}`,
               },
             ],
           },

@@ -1,4 +1,5 @@
 import { type Build, type Id, own, type WiringIssue } from '../../build';
+import { told } from '../../quantities';
 import type { Vehicle } from '../vehicle';
 import { hostOf } from './hosts';
 import { type HarnessWire, harnessOf } from './wires';
@@ -16,7 +17,7 @@ export interface WireChange {
 }
 
 export const endWords = ({ ends }: HarnessWire, side: 'a' | 'b'): string => `${ends[side].hostName} ${ends[side].at}`;
-const area = (mm2: number | null): string => (mm2 === null ? 'no cable chosen' : `${mm2} mm²`);
+const area = (mm2: number | null): string => (mm2 === null ? 'no cable chosen' : told(mm2, 'area'));
 const key = ({ ends }: HarnessWire, side: 'a' | 'b'): string => `${ends[side].hostId} ${ends[side].terminal}`;
 
 /** The list as the design has it now, dated. Numbers and pins stay as they were given. */
