@@ -48,6 +48,8 @@ export interface Check {
   /** Id of the station whose rule it is. */
   readonly station: string;
   readonly endangers: Endangers;
+  /** It speaks of the work at the car: a change of the design moves it, and is not weighed by it. */
+  readonly work?: true;
   readonly subject: Ref;
   readonly case?: CaseId;
   readonly verdict: Verdict;

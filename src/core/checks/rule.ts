@@ -50,6 +50,8 @@ export interface RuleDefinition<Context, Says extends Sentence, More extends Var
   readonly id: string;
   /** What suffers first where it does not hold. */
   readonly endangers: Endangers;
+  /** It speaks of the work at the car, which moves with every change of the design: no change is weighed by it. */
+  readonly work?: true;
   readonly says: Says;
   /** Other sentences, for a rule that can say several things. */
   readonly variants?: More;
@@ -98,6 +100,7 @@ class Judged implements Check {
   readonly id: string;
   readonly station: string;
   readonly endangers: Endangers;
+  readonly work?: true;
   readonly subject: Ref;
   readonly verdict: Verdict;
   readonly case: CaseId | undefined;
@@ -114,7 +117,7 @@ class Judged implements Check {
 
   constructor(
     station: string,
-    rule: Pick<Rule<never>, 'id' | 'endangers' | 'comfort' | 'says' | 'variants' | 'remedies' | 'otherwise'>,
+    rule: Pick<Rule<never>, 'id' | 'endangers' | 'work' | 'comfort' | 'says' | 'variants' | 'remedies' | 'otherwise'>,
     found: Found,
     sources: readonly string[],
     unsure: readonly string[] = [],
@@ -129,6 +132,7 @@ class Judged implements Check {
     this.id = rule.id;
     this.station = station;
     this.endangers = rule.endangers;
+    if (rule.work) this.work = true;
     this.subject = finding.subject;
     this.verdict = verdictOfFinding(finding, rule.comfort);
     this.case = finding.case;

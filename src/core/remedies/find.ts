@@ -56,10 +56,12 @@ export function worsened(before: Assessment, after: Assessment): Worsened[] {
   const known = new Map(before.checks.map((check) => [checkKey(check), check]));
   const list = before.checks.flatMap((check) => {
     const next = now.get(checkKey(check));
-    return isWorse(check, next) ? [{ before: check, after: next! }] : [];
+    return !check.work && isWorse(check, next) ? [{ before: check, after: next! }] : [];
   });
   const fresh = after.checks
-    .filter((check) => !known.has(checkKey(check)) && (check.verdict === 'fails' || check.verdict === 'thin'))
+    .filter(
+      (check) => !check.work && !known.has(checkKey(check)) && (check.verdict === 'fails' || check.verdict === 'thin'),
+    )
     .map((check) => ({ before: null, after: check }));
   return [...list, ...fresh];
 }

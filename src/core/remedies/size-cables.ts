@@ -124,7 +124,8 @@ export function sizeCables(build: Build, options: SizeOptions): SizeResult {
     const made = edit();
     after = made ? assess(applyEdit(build, made).build, { memory: start.vehicle.memory.trial }) : start;
     const worse = after.checks.filter(
-      (check) => isThin(check, comfort) && !start.checks.some((old) => same(old, check) && isThin(old, comfort)),
+      (check) =>
+        !check.work && isThin(check, comfort) && !start.checks.some((old) => same(old, check) && isThin(old, comfort)),
     );
     const raised = worse.filter((check) => raise(rows, after, check, comfort)).length;
     if (raised === 0) break;

@@ -21,6 +21,7 @@ const area = (mm2: number | null): string => (mm2 === null ? 'no cable told' : q
 const liveEnd = defineRule({
   id: 'harness.live-end',
   endangers: 'people',
+  work: true,
   says: {
     fails: '{subject} hangs loose while its other end is on {source}',
     holds: 'No loose end hangs on a source',
@@ -72,6 +73,7 @@ const liveEnd = defineRule({
 const asMade = defineRule({
   id: 'harness.as-made',
   endangers: 'fire',
+  work: true,
   says: {
     fails: '{subject} is not made as the design has it now',
     holds: 'What is made is made as the design has it',
@@ -133,6 +135,7 @@ const asMade = defineRule({
 const stillOpen = defineRule({
   id: 'harness.open-ends',
   endangers: 'parts',
+  work: true,
   says: {
     fails: '{subject} has open ends',
     holds: 'Every end is landed',
@@ -184,7 +187,7 @@ const colour = defineRule({
     const { wires } = harnessOf(context.vehicle);
     if (wires.length === 0) return [];
     // Below 60 V it need not be orange, but nothing forbids it there either.
-    const classB = context.fullV !== null && context.fullV > context.rules.classBDcV.value;
+    const classB = context.fullV === null || context.fullV > context.rules.classBDcV.value;
     const wrong = wires.flatMap((wire): Finding<'detail'>[] => {
       const traction = wire.circuit === 'hv';
       if (traction && classB && wire.colour !== 'OG')

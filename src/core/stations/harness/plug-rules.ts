@@ -118,6 +118,7 @@ const looks = defineRule({
 const oldEnds = defineRule({
   id: 'harness.old-ends',
   endangers: 'fire',
+  work: true,
   says: {
     fails: '{subject} of the old loom hangs as it was found',
     holds: 'The old loom has no loose end',

@@ -46,8 +46,11 @@ describe('a harmless change turns no check into a worse one', () => {
       const before = ledgerOf(on);
       const changed = change(SAMPLES[on]);
       expect(changed).not.toEqual(SAMPLES[on]);
+      // What was ticked at the car stays behind a design that moves: that is said, and is no mistake of the design.
+      const ticks = changed.harness?.ends !== SAMPLES[on].harness?.ends;
       const worse = judged(changed, searched)
         .checks.filter((check) => {
+          if (check.work && !ticks) return false;
           const was = before.get(checkKey(check))?.verdict;
           return RANK[check.verdict] > (was === undefined ? RANK.holds : RANK[was]);
         })

@@ -2,6 +2,7 @@ import { LOAD_PRESETS, lowLoadOf } from '../../parts';
 import { ANCILLARY_HARMLESS } from './ancillary-mistakes';
 import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, sheet, turn, wire } from './change';
 import { CHARGE_HARMLESS } from './charge-mistakes';
+import { HARNESS_HARMLESS } from './harness-mistakes';
 import { INTERLOCK_HARMLESS } from './interlock-mistakes';
 import type { Harmless } from './mistake';
 import { PLACE_HARMLESS } from './place-mistakes';
@@ -21,6 +22,7 @@ export const HARMLESS: readonly Harmless[] = [
   ...SCHOOL_HARMLESS,
   ...ANCILLARY_HARMLESS,
   ...INTERLOCK_HARMLESS,
+  ...HARNESS_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },
   { did: 'the shunt the other way round', on: 'firn', change: turn('shunt') },

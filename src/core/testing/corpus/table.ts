@@ -5,6 +5,7 @@ import { CLOSING_MISTAKES } from './closing-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
 import { HAND_MISTAKES } from './hand-mistakes';
 import { HARMLESS } from './harmless';
+import { HARNESS_MISTAKES } from './harness-mistakes';
 import { INTERLOCK_MISTAKES } from './interlock-mistakes';
 import { LIVE_MISTAKES } from './live-mistakes';
 import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-mistakes';
@@ -38,6 +39,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...SAFEGUARD_MISTAKES,
   ...USUAL_MISTAKES,
   ...INTERLOCK_MISTAKES,
+  ...HARNESS_MISTAKES,
 ];
 
 const row = (...cells: readonly string[]) => `| ${cells.map((cell) => cell.replaceAll('|', '\\|')).join(' | ')} |`;
