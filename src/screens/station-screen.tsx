@@ -20,6 +20,7 @@ const SCREENS: Readonly<Record<StationId, ComponentType>> = {
     import('./ancillaries/ancillaries-screen').then(({ AncillariesScreen }) => AncillariesScreen),
   ),
   harness: dynamic(() => import('./harness/harness-screen').then(({ HarnessScreen }) => HarnessScreen)),
+  plan: dynamic(() => import('./plan/plan-screen').then(({ PlanScreen }) => PlanScreen)),
   interlocks: dynamic(() => import('./interlocks/interlocks-screen').then(({ InterlocksScreen }) => InterlocksScreen)),
 };
 

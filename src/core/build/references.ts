@@ -11,6 +11,7 @@ import {
   findDevice,
   HARNESS_LISTS,
   own,
+  PLAN_LISTS,
 } from './types';
 
 const MISSING = 'Add what it names, or correct the id.';
@@ -123,7 +124,7 @@ export function checkReferences(build: Build): Problem[] {
       if (entry.id !== id)
         problems.push({ path: `${list}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
   }
-  const { controls, settings, harness } = build;
+  const { controls, settings, harness, plan } = build;
   for (const [path, list] of [
     ['controls.properties', controls?.properties],
     ['controls.timelines', controls?.timelines],
@@ -131,6 +132,7 @@ export function checkReferences(build: Build): Problem[] {
     ['settings.entries', settings?.entries],
     ...HARNESS_LISTS.map((list) => [`harness.${list}`, harness?.[list]] as const),
     ['harness.issue.wires', harness?.issue?.wires],
+    ...PLAN_LISTS.map((list) => [`plan.${list}`, plan?.[list]] as const),
   ] as const)
     for (const [id, entry] of Object.entries<{ readonly id: string }>(list ?? {}))
       if (entry.id !== id)

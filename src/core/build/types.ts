@@ -8,6 +8,7 @@ import type { DriveRecord, HealthRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
 import type { HarnessData } from './harness-types';
 import type { Costs, Customer, InHand, OldFault } from './in-hand-types';
+import type { PlanData } from './plan-types';
 import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
 import type {
@@ -42,6 +43,7 @@ export * from './drive-types';
 export * from './duty-types';
 export * from './harness-types';
 export * from './in-hand-types';
+export * from './plan-types';
 export * from './school-types';
 export * from './vehicle-types';
 
@@ -298,6 +300,8 @@ export interface Build {
   readonly settings?: Settings;
   /** Wires of no circuit, what was decided, ticked and found at the wires. */
   readonly harness?: HarnessData;
+  /** What is done, waited for and open at the car. */
+  readonly plan?: PlanData;
   /** Drives that were logged or read by meter. */
   readonly drives?: Readonly<Record<Id, DriveRecord>>;
   readonly health?: Readonly<Record<Id, HealthRecord>>;

@@ -3,6 +3,7 @@ export { type BmsConfig, bmsConfigRows, bmsConfigText } from './bms-config';
 export { bmsDatabase } from './bms-messages';
 export { buildFileName, buildText } from './build-file';
 export { type CableRowInput, type Change, cablesCsv, type ImportPreview, readCablesCsv } from './cables-csv';
+export { type CalendarEntry, calendarText } from './calendar-file';
 export { COLLECTION_FORMAT, type Collected, collectionText } from './collection';
 export { type CsvTable, type DecimalMark, readCsv, writeCsv } from './csv';
 export { cutListCsv } from './cut-list-csv';

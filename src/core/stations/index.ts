@@ -9,6 +9,7 @@ import { hvCircuit } from './hv-circuit';
 import { interlocks } from './interlocks';
 import { lowVoltage } from './low-voltage';
 import { pack } from './pack';
+import { plan } from './plan';
 import { survey } from './survey';
 
 /** The stations that judge, in working order. One line here makes a station part of the line, the ledger and the addresses. */
@@ -24,6 +25,7 @@ export const STATIONS = [
   ancillaries,
   interlocks,
   harness,
+  plan,
 ] as const;
 
 type AnyStation = (typeof STATIONS)[number];

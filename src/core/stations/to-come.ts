@@ -1,6 +1,5 @@
 /** Stations that are still to come, in working order, with what nobody judges until then. */
 export const TO_COME = [
-  { id: 'plan', name: 'Plan', question: 'What can be done now, and what waits?' },
   {
     id: 'commission',
     name: 'Commission',

@@ -745,6 +745,18 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     },
     leaves: ({ harness }) => expect(harness!.issue!.wires['low-w2']!.no).toBe(7),
   },
+  putInPlan: {
+    input: {
+      list: 'ownJobs',
+      entries: [{ id: 'own-1', name: 'Battery tray', stage: 'gather', zoneId: null, hours: 6 }],
+    },
+    leaves: ({ plan }) => expect(plan!.ownJobs!['own-1']!.hours).toBe(6),
+  },
+  dropFromPlan: {
+    input: { list: 'waits', id: 'wait-plate' },
+    leaves: ({ plan }) => expect(plan!.waits!['wait-plate']).toBeUndefined(),
+  },
+  setPlan: { input: { hoursPerWeek: 9 }, leaves: ({ plan }) => expect(plan!.hoursPerWeek).toBe(9) },
   setVacuumSwitch: {
     input: { onPa: 45000, offPa: 60000 },
     leaves: ({ brakes }) => expect(brakes).toMatchObject({ switchOnPa: 45000, switchOffPa: 60000 }),

@@ -163,6 +163,7 @@ export const UNREAD = [
   'controls',
   'settings',
   'harness',
+  'plan',
   'drives',
   'health',
   'restraint',

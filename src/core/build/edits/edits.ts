@@ -39,6 +39,7 @@ import {
 } from './helpers';
 import { IMPORT_EDITS } from './import-edits';
 import { IN_HAND_EDITS } from './in-hand-edits';
+import { JOB_EDITS } from './job-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
 import { LOW_VOLTAGE_EDITS } from './low-voltage-edits';
 import { PASSAGE_EDITS } from './passage-edits';
@@ -324,6 +325,7 @@ export const EDITS = {
   ...ANCILLARY_EDITS,
   ...CONTROL_EDITS,
   ...HARNESS_EDITS,
+  ...JOB_EDITS,
   ...IN_HAND_EDITS,
   ...READING_EDITS,
 };

@@ -4,6 +4,7 @@ import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 import { BY_MESSAGES } from './controls';
 import { withWays } from './firn-9-ways';
 import { firnWiring } from './harness';
+import { FIRN_PLAN } from './plan';
 
 /**
  * A nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame, made up. 90s salvaged NMC modules in two unequal boxes.
@@ -331,6 +332,7 @@ export function firn9(id = 'firn-9'): Build {
       hours: true,
     },
     controls: BY_MESSAGES,
+    plan: FIRN_PLAN,
     charging: {
       cellV: 4.15,
       cutoffA: 9,

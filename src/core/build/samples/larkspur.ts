@@ -3,6 +3,7 @@ import { arrange } from './arrange';
 import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 import { BY_CONTROLLER } from './controls';
 import { larkspurWiring } from './harness';
+import { LARKSPUR_PLAN } from './plan';
 
 /**
  * A small four-seat estate of the 1960s, made up. 40s prismatic LFP, about 130 V, one main contactor and a hand-operated disconnect,
@@ -352,6 +353,7 @@ export function larkspur(id = 'larkspur'): Build {
       airToScreen: true,
     },
     controls: BY_CONTROLLER,
+    plan: LARKSPUR_PLAN,
     charging: {
       cellV: 3.5,
       cutoffA: 9,

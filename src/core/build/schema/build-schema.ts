@@ -41,6 +41,7 @@ import {
 import { harness } from './harness-schema';
 import { costs, customer, inHand, oldFaults } from './in-hand-schema';
 import { partSchema } from './part-schema';
+import { plan } from './plan-schema';
 
 export const buildSchema = object({
   format: Joi.string().valid(FORMAT),
@@ -181,6 +182,7 @@ export const buildSchema = object({
   controls: optional(controls),
   settings: optional(settings),
   harness: optional(harness),
+  plan: optional(plan),
   drives: optional(
     record(
       object({

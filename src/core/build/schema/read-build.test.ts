@@ -167,6 +167,7 @@ test('the published schema names every top-level field', () => {
     'secondPack',
     'settings',
     'harness',
+    'plan',
   ];
   expect(Object.keys(schema.properties).sort()).toEqual([...Object.keys(firn9()), ...others].sort());
   expect(schema.required).toContain('circuits');
