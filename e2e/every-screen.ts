@@ -12,6 +12,8 @@ export const STATIONS = [
   'Charging',
   'Ancillaries',
   'Interlocks',
+  'Harness',
+  'Plan',
 ] as const;
 /** Sums with unlike fields and answers. */
 const SUMS = [

@@ -87,6 +87,8 @@ for (const station of [
   'charging',
   'ancillaries',
   'interlocks',
+  'harness',
+  'plan',
 ]) {
   const fresh = await page.context().newPage();
   const scripts = new Map();

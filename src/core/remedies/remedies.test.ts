@@ -3,7 +3,7 @@ import { assess, assessWithRuns } from '../assess';
 import { applyEdit, type Edit } from '../build';
 import { patchBuild } from '../build/edits';
 import { firn9, larkspur } from '../build/samples';
-import { checkKey } from '../checks';
+import { type Check, checkKey } from '../checks';
 import { cataloguePart } from '../parts';
 import { sameKind } from '../proposals/fuses';
 import { findRemedies, searchRemedies } from './index';
@@ -98,9 +98,10 @@ describe('where no single change cures', () => {
     const made = applyEdit(bare, best!.edit);
     const after = assess(made.build);
     expect(after.checks.find(({ id }) => id === 'disconnect.present')!.verdict).toBe('holds');
-    expect(after.checks.filter(({ verdict }) => verdict === 'fails').length).toBeLessThan(
-      assess(bare).checks.filter(({ verdict }) => verdict === 'fails').length,
-    );
+    // Of the design: wires that are in the car already are made anew, and say so.
+    const failing = (checks: readonly Check[]) =>
+      checks.filter(({ verdict, work }) => verdict === 'fails' && !work).length;
+    expect(failing(after.checks)).toBeLessThan(failing(assess(bare).checks));
     expect(patchBuild(made.build, made.inverse)).toEqual(bare);
   });
 

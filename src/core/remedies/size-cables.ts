@@ -54,7 +54,7 @@ const totals = ({
 }: Assessment) => ({
   massKg: cables.reduce((sum, row) => sum + (row.massKg ?? 0), 0),
   lossW: cables.reduce((sum, row) => sum + (row.lossW ?? 0), 0),
-  fails: checks.filter(({ verdict }) => verdict === 'fails').length,
+  fails: checks.filter(({ verdict, work }) => verdict === 'fails' && !work).length,
 });
 
 export interface SizeOptions {

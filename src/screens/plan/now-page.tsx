@@ -151,8 +151,7 @@ function Outlook({ assessment, day }: { assessment: Assessment; day: string }) {
         <p className="mt-1">
           Ready about <b className="font-semibold">{dayText(likely)}</b>
           <span className="text-soft">
-            , between {dayText(early)} and {dayText(late)} in four of five cases, as long as jobs miss independently of
-            one another.
+            , between {dayText(early)} and {dayText(late)} in four of five cases.
           </span>
         </p>
       )}

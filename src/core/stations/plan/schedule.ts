@@ -5,6 +5,8 @@ import type { Job } from './jobs';
 /** How long a job may take against its usual time (three points): at best, at worst. */
 const BEST = 0.7;
 const WORST = 2;
+/** Whoever is slow at one job is slow at the next: so much of all the hours together, one standard deviation (engineering judgement). */
+const COMMON = 0.15;
 /** One in ten is outside on either side, of a normal distribution. */
 const P90 = 1.2816;
 
@@ -78,7 +80,8 @@ export function schedule(
   const held = heldBy(waits);
   const begin = parseISO(from);
   const perDay = hoursPerWeek / 7;
-  const dayOf = (h: number): string => formatISO(addDays(begin, Math.floor(h / perDay)), { representation: 'date' });
+  const dayOf = (h: number): string =>
+    formatISO(addDays(begin, Math.floor(h / perDay + 1e-9)), { representation: 'date' });
   /** Worked hours that have gone by when it may begin. */
   const notBefore = (job: Job): number =>
     Math.max(
@@ -119,7 +122,10 @@ export interface Forecast {
   readonly undated: readonly Wait[];
 }
 
-/** Three points of each job (PERT): mean (b + 4·m + w)/6, variance ((w − b)/6)², added up; the end by a schedule with hours to match. */
+/**
+ * Three points of each job (PERT): mean (b + 4·m + w)/6, variance ((w − b)/6)², added up, and what all jobs share; the end by a schedule with
+ * hours to match.
+ */
 export function forecast(
   jobs: readonly Job[],
   waits: readonly Wait[],
@@ -132,7 +138,7 @@ export function forecast(
     mean += (h * (BEST + 4 + WORST)) / 6;
     variance += ((h * (WORST - BEST)) / 6) ** 2;
   }
-  const spread = P90 * Math.sqrt(variance);
+  const spread = P90 * Math.sqrt(variance + (COMMON * mean) ** 2);
   const end = (totalH: number): string | null => {
     if (hoursPerWeek === null || usual === 0) return null;
     const made = schedule(jobs, waits, { from, hoursPerWeek, factor: totalH / usual });

@@ -6,6 +6,7 @@ import { HARNESS_HARMLESS } from './harness-mistakes';
 import { INTERLOCK_HARMLESS } from './interlock-mistakes';
 import type { Harmless } from './mistake';
 import { PLACE_HARMLESS } from './place-mistakes';
+import { PLAN_HARMLESS } from './plan-mistakes';
 import { PLUG_HARMLESS } from './plug-mistakes';
 import { READING_HARMLESS } from './reading-mistakes';
 import { REST_HARMLESS } from './rest-mistakes';
@@ -23,6 +24,7 @@ export const HARMLESS: readonly Harmless[] = [
   ...ANCILLARY_HARMLESS,
   ...INTERLOCK_HARMLESS,
   ...HARNESS_HARMLESS,
+  ...PLAN_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },
   { did: 'the shunt the other way round', on: 'firn', change: turn('shunt') },

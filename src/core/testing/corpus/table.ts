@@ -12,6 +12,7 @@ import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-m
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
 import { PLACE_MISTAKES } from './place-mistakes';
+import { PLAN_MISTAKES } from './plan-mistakes';
 import { PLUG_MISTAKES } from './plug-mistakes';
 import { READING_MISTAKES } from './reading-mistakes';
 import { REST_MISTAKES } from './rest-mistakes';
@@ -40,6 +41,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...USUAL_MISTAKES,
   ...INTERLOCK_MISTAKES,
   ...HARNESS_MISTAKES,
+  ...PLAN_MISTAKES,
 ];
 
 const row = (...cells: readonly string[]) => `| ${cells.map((cell) => cell.replaceAll('|', '\\|')).join(' | ')} |`;

@@ -220,6 +220,13 @@ function harnessOfBuild(build: Build): Harness {
       const pin = given(wire.id, side);
       if (pin !== null) pinsAt(wire[side].hostId).add(pin);
     }
+  // A wire that is gone from the design may still be in its pin.
+  const designed = new Set(raw.map(({ id }) => id));
+  for (const one of Object.values(issue?.wires ?? {}))
+    if (!designed.has(one.id)) {
+      if (one.pinA !== null) pinsAt(one.a.split(' ')[0]!).add(one.pinA);
+      if (one.pinB !== null) pinsAt(one.b.split(' ')[0]!).add(one.pinB);
+    }
   const freePin = (hostId: Id): number => {
     const used = pinsAt(hostId);
     let pin = 1;
