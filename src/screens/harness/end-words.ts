@@ -66,14 +66,16 @@ export interface EndFilter {
 }
 export const ALL = 'all';
 
-/** Wires that a filter leaves: by words, sub-harness, place of either end, state of either end. */
+/** Wires that a filter leaves: by words, sub-harness, place of either end, state of either end; and those that were just touched. */
 export function filtered(
   wires: readonly HarnessWire[],
   { find, loom, place, state }: EndFilter,
+  touched: ReadonlySet<string>,
 ): readonly HarnessWire[] {
   const words = find.trim().toLowerCase().split(/\s+/).filter(Boolean);
   return wires.filter((wire) => {
     const { a, b } = wire.ends;
+    if (touched.has(wire.id)) return true;
     if (loom !== ALL && wire.loom !== loom) return false;
     if (place !== ALL && a.zoneId !== place && b.zoneId !== place) return false;
     if (state === 'open' && !isOpen(a) && !isOpen(b)) return false;

@@ -13,6 +13,7 @@ import { ALL, END_WORDS, type EndFilter, filtered, nextState, withState } from '
 import { OldLoomPanel } from './old-loom-panel';
 import { WireCard } from './wire-card';
 
+const NONE: ReadonlySet<string> = new Set();
 const EVERY: EndFilter = { find: '', loom: ALL, place: ALL, state: 'open' };
 
 /** The wires of the car with both ends side by side, ticked by thumb. */
@@ -24,7 +25,9 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
   const [picked, setPicked] = useState<{ id: string; side: WireSide } | null>(null);
   const [bulk, setBulk] = useState<EndState | null>(null);
   const shown = useDeferredValue(filter);
-  const list = useMemo(() => filtered(harness.wires, shown), [harness.wires, shown]);
+  /** What was ticked here stays where it is until the filter changes: nothing moves under the thumb. */
+  const [touched, setTouched] = useState<ReadonlySet<string>>(NONE);
+  const list = useMemo(() => filtered(harness.wires, shown, touched), [harness.wires, shown, touched]);
   const live = useMemo(
     () => new Map(liveEnds(vehicle).map((end) => [`${end.wire.id} ${end.side}`, end.source])),
     [vehicle],
@@ -36,6 +39,7 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
   }, [build]);
   const advance = useCallback(
     (wire: HarnessWire, side: WireSide) => {
+      setTouched((before) => new Set([...before, wire.id]));
       const now = useBench.getState().build;
       if (now)
         dispatch({
@@ -45,8 +49,15 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
     },
     [dispatch],
   );
-  const pick = useCallback((id: string, side: WireSide) => setPicked({ id, side }), []);
-  const put = (more: Partial<EndFilter>) => setFilter({ ...filter, ...more });
+  const pick = useCallback((id: string, side: WireSide) => {
+    setTouched((before) => new Set([...before, id]));
+    setPicked({ id, side });
+  }, []);
+  const look = (next: EndFilter) => {
+    setTouched(NONE);
+    setFilter(next);
+  };
+  const put = (more: Partial<EndFilter>) => look({ ...filter, ...more });
   const chosen = picked && harness.wireOf.get(picked.id);
   if (harness.wires.length === 0)
     return <p className="text-soft">Wires come by themselves with the circuit and the 12-volt side.</p>;
@@ -120,7 +131,7 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
           />
         )}
         {filter !== EVERY && (
-          <Action look="quiet" onPress={() => setFilter(EVERY)}>
+          <Action look="quiet" onPress={() => look(EVERY)}>
             Clear the filter
           </Action>
         )}

@@ -54,6 +54,14 @@ const FIRN_WAITS: readonly Wait[] = [
 const FIRN_OWN: readonly OwnJob[] = [
   { id: 'own-hoses', name: 'Lay the coolant hoses', stage: 'final-fit', zoneId: 'zone-bay', hours: 5 },
   {
+    id: 'own-shaft',
+    name: 'Prop shaft to the coupler',
+    stage: 'final-fit',
+    zoneId: 'zone-underbody',
+    hours: 3,
+    two: true,
+  },
+  {
     id: 'own-trim',
     name: 'Floor covering and seats back in',
     stage: 'final-fit',
@@ -93,7 +101,7 @@ const FIRN_REGISTER: readonly OpenPoint[] = [
 export const FIRN_PLAN: PlanData = {
   starts: '2026-01-10',
   hoursPerWeek: 12,
-  jobs: byId([...FIRN_JOBS, { id: 'test-charge', hours: 8 }]),
+  jobs: byId([...FIRN_JOBS, { id: 'test-charge', hours: 8 }, { id: 'own-shaft', after: ['mount.motor'] }]),
   ownJobs: byId(FIRN_OWN),
   waits: byId(FIRN_WAITS),
   register: byId(FIRN_REGISTER),

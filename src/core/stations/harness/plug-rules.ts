@@ -125,8 +125,16 @@ const oldEnds = defineRule({
     line: '{detail}',
     open: 'Old loom',
   },
+  variants: {
+    stays: {
+      fails: '{subject} is to come out with its branch and is still in',
+      holds: 'The old loom has no loose end',
+      line: '{detail}',
+      open: 'Old loom',
+    },
+  },
   sources: ['An old end that nobody labelled may still be fed'],
-  judge: (context): Finding<'detail'>[] => {
+  judge: (context): Finding<'detail', 'stays'>[] => {
     const { build } = context.vehicle;
     const ends = Object.values(build.harness?.oldEnds ?? {});
     if (ends.length === 0) return [];
@@ -137,7 +145,7 @@ const oldEnds = defineRule({
     );
     const wrong = [
       ...loose.map(
-        ({ id, label, branchId }): Finding<'detail'> => ({
+        ({ id, label, branchId }): Finding<'detail', 'stays'> => ({
           subject: { kind: 'build', id, name: label },
           holds: false,
           figures: {
@@ -146,9 +154,10 @@ const oldEnds = defineRule({
         }),
       ),
       ...stripped.map(
-        ({ id, label, branchId, state }): Finding<'detail'> => ({
+        ({ id, label, branchId, state }): Finding<'detail', 'stays'> => ({
           subject: { kind: 'build', id, name: label },
           holds: false,
+          variant: 'stays',
           figures: { detail: `${branch(branchId)!.name} is to come out, and this end is ${state}` },
         }),
       ),

@@ -224,6 +224,7 @@ const splices = defineRule({
 const leads = defineRule({
   id: 'harness.leads',
   endangers: 'parts',
+  work: true,
   says: {
     fails: '{subject} leads to nothing',
     holds: 'Each signal wire leads from something to something',

@@ -299,7 +299,7 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
     on: 'larkspur',
     plant: put('oldEnds', { id: 'old-2', state: 'landed' }),
     speaks: 'harness.old-ends:old-2',
-    says: 'Ignition feed of the old loom hangs as it was found',
+    says: 'Ignition feed is to come out with its branch and is still in',
   },
   {
     kind: WIRING,
@@ -410,9 +410,9 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
 
 export const HARNESS_HARMLESS: readonly Harmless[] = [
   {
-    did: 'a traction cable taken off the box and the other end still loose',
-    on: 'larkspur',
-    change: both(state('c-box-plus', 'a', 'crimped'), state('c-box-plus', 'b', 'left-long')),
+    did: 'a traction cable on the contactor alone, its end at the box still loose',
+    on: 'firn',
+    change: both(state('c-rear-plus', 'a', 'left-long'), state('c-rear-plus', 'b', 'landed')),
   },
   {
     did: 'labels, loops and crimps of one’s own',
