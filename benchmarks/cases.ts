@@ -97,3 +97,18 @@ quit
 .end
 `;
 }
+
+/** A build with signal wires added until its harness has `count` wires. */
+export function withWires(build: Build, count: number): Build {
+  const { harness } = build;
+  const [model] = Object.values(harness!.wires!);
+  const cables = [build.circuits.hv, build.circuits.lv].flatMap(({ conductors }) =>
+    Object.values(conductors).filter(({ kind }) => kind === 'cable'),
+  ).length;
+  const more = count - cables - Object.keys(harness!.wires!).length;
+  const wires = Array.from({ length: Math.max(0, more) }, (_, k) => {
+    const id = `more-${k}`;
+    return [id, { ...model!, id, name: `Signal ${k}`, signal: 'other' as const }] as const;
+  });
+  return { ...build, harness: { ...harness, wires: { ...harness!.wires, ...Object.fromEntries(wires) } } };
+}

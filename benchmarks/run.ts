@@ -24,8 +24,21 @@ import {
   simulateTrip,
   tripPack,
 } from '../src/core/simulate';
-import { cornersOf, groundOf, Memory, roadModel, stamp, stateOf, vehicleOf } from '../src/core/vehicle';
-import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice } from './cases';
+import { forecast } from '../src/core/stations/plan';
+import { jobsOf } from '../src/core/stations/plan/jobs';
+import {
+  cornersOf,
+  groundOf,
+  liveEnds,
+  Memory,
+  roadModel,
+  stamp,
+  stateOf,
+  vehicleOf,
+  wiringChanges,
+  wiringIssue,
+} from '../src/core/vehicle';
+import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice, withWires } from './cases';
 
 const rounds = Number(process.env.ROUNDS ?? 300);
 
@@ -96,6 +109,25 @@ if (sequence.isDesign(design)) {
     1,
   );
 }
+const wired = withWires(firn, 400);
+const wiredAt = wiringIssue({ build: wired, memory: new Memory() }, '2026-05-02');
+const issued = applyEdit(wired, {
+  edit: 'issueWiring',
+  input: { issue: wiringIssue({ build: firn, memory: new Memory() }, '2026-05-02') },
+}).build;
+time(
+  `harness of ${Object.keys(wiredAt.wires).length} wires made anew, held against its list, loose ends followed`,
+  Math.ceil(rounds / 4),
+  () => {
+    const fresh = { build: issued, memory: new Memory() };
+    if (wiringChanges(fresh)!.length === 0) throw new Error('nothing changed');
+    liveEnds(fresh);
+  },
+);
+time('jobs of Firn 9, its schedule and forecast', Math.ceil(rounds / 4), () => {
+  const jobs = jobsOf({ build: firn, memory: new Memory() });
+  forecast(jobs, Object.values(firn.plan!.waits!), { from: '2026-05-04', hoursPerWeek: 12 });
+});
 const failing = assess(firn).checks.filter((check) => check.verdict === 'fails');
 time('remedies for one failing check of Firn 9', Math.ceil(rounds / 20), (step) => {
   findRemedies(firn, failing[step % failing.length]!, 3, { memory });

@@ -47,10 +47,7 @@ for (const [device, width, height] of [
 ] as const)
   test.describe(`on ${device}, without a network`, () => {
     test.use({ serviceWorkers: 'allow', hasTouch: true, viewport: { width, height } });
-    test('thirty ticks by thumb are there after a reload, and one undo takes one back', async ({
-      page,
-      context,
-    }) => {
+    test('thirty ticks by thumb are there after a reload, and one undo takes one back', async ({ page, context }) => {
       await page.goto('/');
       await page.evaluate(async () => void (await navigator.serviceWorker.ready));
       await page.getByRole('button', { name: 'Open Firn 9' }).tap();
@@ -129,12 +126,12 @@ test('many at once are asked about first; an old end is labelled, then taken out
   await expect(page.locator('[data-check^="harness.old-ends:"][data-verdict="fails"]')).toHaveCount(0);
 });
 
-test('data line: a third resistor reads 40 Ω, a doubled identifier and another bit rate fail, and all is well again', async ({
+test('CAN bus: a third resistor reads 40 Ω, a doubled identifier and another bit rate fail, and all is well again', async ({
   page,
 }) => {
   await openSample(page);
   await go(page, 'Harness');
-  await page.getByRole('tab', { name: 'Data line' }).click();
+  await page.getByRole('tab', { name: 'CAN bus' }).click();
   await expect(page.getByText('60 Ω', { exact: true })).toBeVisible();
   await fold(page, /^Inverter does not terminate/).click();
   await choose(page.getByLabel('120 Ω in it, switched on'), 'yes');

@@ -14,9 +14,9 @@ test('the part arrives: its job is free, and done it frees three others', async 
   await expect(wait).toContainText('holds up Mount Motor');
   await expect(can(page, 'mount.motor')).toHaveCount(0);
   for (const job of ['own-hoses', 'own-trim']) await expect(can(page, job)).toHaveCount(job === 'own-trim' ? 1 : 0);
-  await page.getByRole('button', { name: 'Coolant hoses, second delivery: it is there' }).click();
+  await page.getByRole('button', { name: 'Coolant hoses, second delivery: arrived' }).click();
   await can(page, 'mount.heater').getByRole('button').click();
-  await page.getByRole('button', { name: 'Adapter plate, at the machinist: it is there' }).click();
+  await page.getByRole('button', { name: 'Adapter plate, at the machinist: arrived' }).click();
   await expect(can(page, 'mount.motor')).toBeVisible();
   for (const job of ['fill', 'loom-land.Motor-and-inverter', 'own-shaft']) await expect(can(page, job)).toHaveCount(0);
   await can(page, 'mount.motor').getByRole('button').click();

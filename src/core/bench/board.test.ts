@@ -168,7 +168,7 @@ describe('meter', () => {
     const reading = read(awake(board()), 'inverter.plus', 'inverter.minus', 'ohms');
     expect(reading).toMatchObject({ ok: false, hurts: true });
   });
-  test('the data line: 60 Ω with two terminators of 120 Ω, 120 with one, 40 with three, next to nothing shorted', () => {
+  test('the CAN bus: 60 Ω with two terminators of 120 Ω, 120 with one, 40 with three, next to nothing shorted', () => {
     const ohms = (fault: BoardFault | null) => {
       const reading = read(board(fault), 'can-h', 'can-l', 'ohms');
       return reading.ok ? reading.value : null;

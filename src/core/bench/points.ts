@@ -30,7 +30,7 @@ const SHOWN: ReadonlySet<string> = new Set([
   'precharge-resistor',
 ]);
 
-/** Signals that are no wire of the build’s circuits yet: pedal, switches, plug, data line. */
+/** Signals that are no wire of the build’s circuits yet: pedal, switches, plug, CAN bus. */
 export const SIGNAL_POINTS: readonly BoardPoint[] = [
   { id: 'earth', name: 'Sensor ground', side: 'signal', node: 'ground' },
   { id: 'sensor-supply', name: 'Sensors’ 5 V', side: 'signal', node: 'supply' },
@@ -41,8 +41,8 @@ export const SIGNAL_POINTS: readonly BoardPoint[] = [
   { id: 'dir-f', name: 'Direction, forward', side: 'signal', node: 'dir-f' },
   { id: 'dir-r', name: 'Direction, reverse', side: 'signal', node: 'dir-r' },
   { id: 'proximity', name: 'Proximity line', side: 'signal', node: 'proximity' },
-  { id: 'can-h', name: 'Data line, high', side: 'signal', node: 'can-h' },
-  { id: 'can-l', name: 'Data line, low', side: 'signal', node: 'can-l' },
+  { id: 'can-h', name: 'CAN bus, high', side: 'signal', node: 'can-h' },
+  { id: 'can-l', name: 'CAN bus, low', side: 'signal', node: 'can-l' },
 ];
 
 /** Every test point of a board, from the build: traction circuit, body, coils’ feed, signals. */

@@ -182,21 +182,21 @@ export function practices(vehicle: Vehicle): readonly Practice[] {
     'terminator-missing',
     'Terminator missing',
     { terminators: 1 },
-    ['Key off: ohms across the data line.', '120 Ω.'],
+    ['Key off: ohms across the CAN bus.', '120 Ω.'],
     'Two of 120 Ω side by side read 60; one alone reads 120.',
   );
   put(
     'terminator-third',
     'Third terminator',
     { terminators: 3 },
-    ['Key off: ohms across the data line.', '40 Ω.'],
+    ['Key off: ohms across the CAN bus.', '40 Ω.'],
     'Three of 120 Ω side by side read 40.',
   );
   put(
     'can-short',
-    'Data line: high and low joined',
+    'CAN bus: high and low joined',
     { canShort: true },
-    ['Ohms across the data line, then volts.', 'Next to nothing.'],
+    ['Ohms across the CAN bus, then volts.', 'Next to nothing.'],
     'Joined wires carry no difference: nobody hears anybody.',
   );
   put(

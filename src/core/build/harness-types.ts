@@ -148,7 +148,7 @@ export interface BusFrame {
   readonly bytes: number;
   readonly periodS: number;
 }
-/** A device on the data line. What is absent is not told. */
+/** A device on the CAN bus. What is absent is not told. */
 export interface BusNode {
   /** Device or fitting, and its port where it has several. */
   readonly id: string;

@@ -3,10 +3,10 @@ import { type DecimalMark, writeCsv } from './csv';
 
 const SCREEN_WORDS = {
   none: '',
-  a: 'screen earthed at A',
-  b: 'screen earthed at B',
-  both: 'screen earthed at both',
-  open: 'screen open',
+  a: 'shield earthed at A',
+  b: 'shield earthed at B',
+  both: 'shield earthed at both',
+  open: 'shield open',
 };
 
 /** Every wire with its fields, one line each. */

@@ -67,7 +67,9 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
         <p className="font-tight text-title" data-open-ends={ends.open}>
           <b className="font-semibold tabular-nums">{ends.open}</b> of {ends.all} ends open
         </p>
-        <p className="flex-1 text-soft">Press an end once it is a step further; its “…” has the other states.</p>
+        <p className="flex-1 text-soft max-[500px]:hidden">
+          Press an end once it is a step further; its “…” has the other states.
+        </p>
       </div>
       {live.size > 0 && (
         <div className="mt-2">

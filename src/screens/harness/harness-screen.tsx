@@ -16,7 +16,7 @@ const PAGES = [
   ['ends', 'Ends'],
   ['wires', 'Wires'],
   ['plugs', 'Connectors'],
-  ['line', 'Data line'],
+  ['line', 'CAN bus'],
   ['pinouts', 'Pin-outs'],
   ['labels', 'Labels'],
 ] as const;

@@ -13,7 +13,7 @@ export function LineDrawing({ line, system }: { line: DataLine; system: UnitSyst
     <div className="overflow-x-auto">
       <svg
         role="img"
-        aria-label={`Data line: ${nodes.map(({ name, node }) => `${name}${node?.terminates ? ', terminates' : ''}`).join('; ')}`}
+        aria-label={`CAN bus: ${nodes.map(({ name, node }) => `${name}${node?.terminates ? ', terminates' : ''}`).join('; ')}`}
         viewBox={`0 0 ${width} 150`}
         width={width}
         height={150}

@@ -14,14 +14,14 @@ import { LineDrawing } from './line-drawing';
 
 const RATES = [125e3, 250e3, 500e3, 1e6];
 
-/** Data lines as they are wired: ends, lengths, bit rates, who says what. */
+/** CAN buses as they are wired: ends, lengths, bit rates, who says what. */
 export function LinePage({ assessment }: { assessment: Assessment }) {
   const { lines } = assessment.results.harness;
   if (lines.length === 0)
     return (
       <p className="text-soft">
-        No data line is wired. Where torque is asked by messages its wires come with the usual signal wires, under
-        Wires; two wires that carry H and L make one in any case.
+        No CAN bus is wired. Where torque is asked by messages its wires come with the usual signal wires, under Wires;
+        two wires that carry H and L make one in any case.
       </p>
     );
   return (
@@ -39,7 +39,7 @@ function One({ build, line }: { build: Build; line: DataLine }) {
   const nodes = line.nodes.filter(({ passes }) => !passes);
   return (
     <Panel
-      title={`Data line of ${nodes.length} nodes`}
+      title={`CAN bus of ${nodes.length} nodes`}
       about={line.bitRateBps === null ? 'bit rate not settled' : `${line.bitRateBps / 1000} kbit/s`}
     >
       <LineDrawing line={line} system={build.units} />
@@ -52,7 +52,7 @@ function One({ build, line }: { build: Build; line: DataLine }) {
           label="From end to end"
           value={`${say(line.trunkM, 'length')}${line.mostTrunkM === null ? '' : ` of ${say(line.mostTrunkM, 'length')}`}`}
         />
-        <Said label="Busy" value={`${say(line.load, 'ratio')} of its time`} />
+        <Said label="Bus load" value={`${say(line.load, 'ratio')}`} />
         <Said label="At rest, to the body" value="about 2.5 V on both; H and L apart mean somebody talks" />
       </div>
       {nodes.map((node) => (
@@ -83,7 +83,7 @@ function Node({ build, node }: { build: Build; node: LineNode }) {
             {sends && `, sends ${sends.map(({ identifier }) => hex(identifier)).join(', ') || 'nothing'}`}
             {node.stubM !== null &&
               node.stubM > 0 &&
-              `, on a branch of ${formatQuantity({ value: node.stubM, dimension: 'length' }, build.units, 3).text}`}
+              `, on a stub of ${formatQuantity({ value: node.stubM, dimension: 'length' }, build.units, 3).text}`}
           </span>
         </span>
       }

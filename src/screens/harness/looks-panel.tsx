@@ -27,7 +27,7 @@ export function LooksPanel({ build }: { build: Build }) {
   const nameOf = (id: string): string =>
     [...cables, ...hosts].find(({ value }) => value === id)?.label ?? 'a thing that is gone';
   return (
-    <Panel title="Opened and looked at" about="salvaged plugs, splices, cables">
+    <Panel title="Inspected" about="salvaged plugs, splices, cables">
       {looks.map((look) => (
         <Fold
           key={look.id}
@@ -57,7 +57,7 @@ export function LooksPanel({ build }: { build: Build }) {
                 green or black strands
               </Checkbox>
               <Checkbox checked={look.wetScreen} onChange={(wetScreen) => put({ ...look, wetScreen })}>
-                wet screen
+                wet shield
               </Checkbox>
               <Checkbox checked={look.renewed === true} onChange={(renewed) => put({ ...look, renewed })}>
                 made new since
@@ -93,7 +93,7 @@ export function LooksPanel({ build }: { build: Build }) {
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <div className="min-w-[16rem] flex-1">
           <ChoiceField
-            label="I opened one at"
+            label="I inspected one at"
             value={subject}
             empty="choose"
             choices={[...cables, ...hosts]}

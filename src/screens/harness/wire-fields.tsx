@@ -25,8 +25,8 @@ const SCREEN_WORDS = {
   open: 'earthed nowhere',
 } as const;
 export const SIGNAL_WORDS: Readonly<Record<WireSignal, string>> = {
-  'can-high': 'data line, H',
-  'can-low': 'data line, L',
+  'can-high': 'CAN bus, H',
+  'can-low': 'CAN bus, L',
   position: 'position or speed of a motor',
   temperature: 'temperature',
   pedal: 'accelerator pedal',
@@ -105,7 +105,7 @@ export function WireFields({
         value={wire.mark?.loopM ?? null}
         dimension="length"
         system={build.units}
-        empty="0.4 m in all, by rule"
+        empty="by rule"
         onCommit={(loopM) => put({ loopM })}
       />
       <ChoiceField
@@ -116,7 +116,7 @@ export function WireFields({
         onChoose={(twistedWith) => put({ twistedWith })}
       />
       <ChoiceField
-        label="Screen"
+        label="Shield"
         value={wire.screen}
         empty={wire.screened ? 'by its cable; where earthed, not entered' : 'none'}
         choices={SCREENS.map((value) => ({ value, label: SCREEN_WORDS[value] }))}

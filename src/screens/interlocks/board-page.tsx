@@ -192,7 +192,7 @@ export function BoardPage({ assessment }: { assessment: Assessment }) {
                 : 'none.'}
             </p>
           </Panel>
-          <Panel title="Data line" about="what the stand-ins say">
+          <Panel title="CAN bus" about="what the stand-ins say">
             <pre className="overflow-x-auto text-note" aria-label="Frames of this moment">
               {play.board ? boardFrames(play.board).join('\n') || 'nobody speaks' : ''}
             </pre>

@@ -62,10 +62,10 @@ export function WaitsPanel({
             <button
               type="button"
               onClick={() => arrived(wait)}
-              aria-label={`${wait.what}: it is there`}
+              aria-label={`${wait.what}: arrived`}
               className="min-h-12 rounded-[3px] border-[1.5px] border-ink bg-panel px-4 font-tight text-lead font-semibold"
             >
-              It is there
+              Arrived
             </button>
           </div>
           <Fold head={<span className="text-small text-soft">More of it</span>}>

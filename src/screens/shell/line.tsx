@@ -25,10 +25,12 @@ interface Props {
   readonly buildId: string;
   readonly current: StationId | null;
   readonly stations: Readonly<Partial<Record<StationId, StationState>>>;
+  /** What is still to be done at a station, in two words. */
+  readonly counts: Readonly<Partial<Record<StationId, string>>>;
 }
 
 /** The stations as towers of a ropeway; the rope's sag before a tower is that station's thinnest margin. */
-export function Line({ buildId, current, stations }: Props) {
+export function Line({ buildId, current, stations, counts }: Props) {
   return (
     <nav aria-label="Stations" className="no-print overflow-x-auto border-b border-rule">
       <ol className="relative grid min-w-[980px] auto-cols-[minmax(0,1fr)] grid-flow-col max-[900px]:min-w-0 max-[900px]:auto-cols-[max-content] max-[900px]:justify-start">
@@ -39,10 +41,11 @@ export function Line({ buildId, current, stations }: Props) {
             href={stationHref(station.id, buildId)}
             here={station.id === current}
             state={stations[station.id]}
+            count={counts[station.id]}
           />
         ))}
         {TO_COME.map((station) => (
-          <Tower key={station.id} station={station} href={null} here={false} state={undefined} />
+          <Tower key={station.id} station={station} href={null} here={false} state={undefined} count={undefined} />
         ))}
       </ol>
     </nav>
@@ -54,25 +57,31 @@ function Tower({
   href,
   here,
   state,
+  count,
 }: {
   station: { readonly name: string; readonly question: string };
   /** Null: still to come. */
   href: string | null;
   here: boolean;
   state: StationState | undefined;
+  count: string | undefined;
 }) {
   const built = href !== null;
   const worst = state?.thinnest ?? null;
   const undecided = state?.checks.find((check) => check.verdict === 'needs-data' || check.verdict === 'waits');
   const findings = findingsIn(state?.checks ?? []);
-  const shape: MarkShape = worst ? shapeOf(worst.verdict) : 'hollow';
+  /** Work that is open is said before a margin that holds. */
+  const work = count !== undefined && worst?.verdict !== 'fails' && worst?.verdict !== 'thin' ? count : null;
+  const shape: MarkShape = worst && work === null ? shapeOf(worst.verdict) : 'hollow';
   const depth = sag(state);
   const ropeColour = !built || !worst ? 'text-soft' : worst.verdict === 'holds' ? 'text-ink' : MARK_COLOUR[shape];
   const label = !built
     ? `${station.name}, to come`
-    : worst
-      ? `${station.name}, thinnest margin ${marginText(worst)}, ${findings} finding${findings === 1 ? '' : 's'}`
-      : `${station.name}, ${undecided ? VERDICT_WORDS[undecided.verdict] : 'nothing to judge yet'}`;
+    : work !== null
+      ? `${station.name}, ${work}, ${findings} finding${findings === 1 ? '' : 's'}`
+      : worst
+        ? `${station.name}, thinnest margin ${marginText(worst)}, ${findings} finding${findings === 1 ? '' : 's'}`
+        : `${station.name}, ${undecided ? VERDICT_WORDS[undecided.verdict] : 'nothing to judge yet'}`;
   const body = (
     <>
       <svg
@@ -126,12 +135,12 @@ function Tower({
         {station.name}
       </span>
       <span
-        className={`flex min-h-[20px] items-center justify-center gap-1 text-note ${built && worst ? MARK_COLOUR[shape] : 'text-soft'}`}
+        className={`flex min-h-[20px] items-center justify-center gap-1 text-note ${built && worst && work === null ? MARK_COLOUR[shape] : 'text-soft'}`}
       >
         {built ? (
           <>
             <VerdictMark shape={shape} size={11} />
-            {worst ? marginText(worst) : undecided ? 'open' : ''}
+            {work ?? (worst ? marginText(worst) : undecided ? 'open' : '')}
             {findings > 0 && (
               <span className="ml-0.5 rounded-full border border-current px-1.5 text-note leading-[16px]">
                 {findings}

@@ -23,6 +23,7 @@ import { stationHref } from './stations';
 import { Tape } from './tape';
 import { restoreTheme, switchTheme } from './theme';
 import { VerdictBar } from './verdict-bar';
+import { workCounts } from './work-counts';
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
@@ -180,7 +181,7 @@ function OpenShell({ children }: { children: ReactNode }) {
   return (
     <div className="flex h-dvh flex-col max-[900px]:h-auto max-[900px]:min-h-dvh">
       <SkipLinks onLedger={() => setFolded(false)} />
-      <Line buildId={buildId} current={station} stations={assessment.stations} />
+      <Line buildId={buildId} current={station} stations={assessment.stations} counts={workCounts(assessment)} />
       <div className="flex min-h-0 flex-1">
         <main
           key={page}

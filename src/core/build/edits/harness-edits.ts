@@ -30,7 +30,7 @@ const WORDS: Readonly<Record<HarnessList, readonly [string, string]>> = {
   marks: ['mark of a wire', 'marks of wires'],
   ends: ['ends of a wire', 'ends of wires'],
   plugs: ['connector', 'connectors'],
-  nodes: ['node of the data line', 'nodes of the data line'],
+  nodes: ['node of the CAN bus', 'nodes of the CAN bus'],
   tables: ['pin table', 'pin tables'],
   looks: ['look into a connector', 'looks into connectors'],
   oldEnds: ['end of the old loom', 'ends of the old loom'],
@@ -138,7 +138,7 @@ export const HARNESS_EDITS = {
     },
   }),
 
-  /** The usual fittings, signal wires, twists and nodes of the data line that a build has not got yet. */
+  /** The usual fittings, signal wires, twists and nodes of the CAN bus that a build has not got yet. */
   layOutSignals: define<Required<Pick<HarnessData, 'fittings' | 'wires' | 'marks' | 'nodes'>>>({
     title: (_, { wires }) => `${Object.keys(wires).length} signal wires`,
     apply: (draft, lists) => {

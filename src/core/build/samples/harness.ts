@@ -55,7 +55,7 @@ function wiresOf(groups: readonly SampleSignal[]): { wires: SignalWire[]; marks:
   return { wires, marks };
 }
 
-/** A data line from one thing to the next. */
+/** A CAN bus from one thing to the next. */
 export function lineOf(
   stations: readonly { readonly id: string; readonly words: string; readonly send: readonly number[] }[],
   lengthM: number,
@@ -78,7 +78,7 @@ export function lineOf(
     ] as const)
       wires.push({
         id: `sg-${signal}-${k}`,
-        name: `Data line ${before.words} to ${words}, ${pin.slice(-1)}`,
+        name: `CAN bus ${before.words} to ${words}, ${pin.slice(-1)}`,
         signal,
         a: { hostId: before.id, pin },
         b: { hostId: id, pin },

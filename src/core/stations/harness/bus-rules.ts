@@ -7,7 +7,7 @@ import { hostRef, some } from './shared';
 
 const lineRef = (context: Context, { id, nodes }: DataLine): Ref => {
   const first = nodes.find(({ hostId }) => hostId === id) ?? nodes[0]!;
-  return { ...hostRef(context, first.hostId, `Data line at ${first.name}`) };
+  return { ...hostRef(context, first.hostId, `CAN bus at ${first.name}`) };
 };
 const lines = ({ vehicle }: Context) => dataLines(vehicle);
 const rate = (bps: number): string => `${bps / 1000} kbit/s`;
@@ -123,7 +123,7 @@ const length = defineRule({
     line: '{detail}',
     open: '{subject}: its lengths',
   },
-  sources: ['Rule of thumb: 40 m at 1 Mbit/s, 100 m at 500 kbit/s, 250 m at 250 kbit/s; branches 0.3 m, 1 m, 2 m'],
+  sources: ['Rule of thumb: 40 m at 1 Mbit/s, 100 m at 500 kbit/s, 250 m at 250 kbit/s; stubs 0.3 m, 1 m, 2 m'],
   judge: (context): Finding<'detail'>[] =>
     lines(context).map((line): Finding<'detail'> => {
       const subject = lineRef(context, line);
@@ -138,7 +138,7 @@ const length = defineRule({
           figures: `${line.trunkM === null ? 'not known' : q(line.trunkM, 'length')} of ${q(line.mostTrunkM!, 'length')} at ${rate(line.bitRateBps!)}`,
         },
         {
-          formula: 'branch ≤ branch_max(bit rate)',
+          formula: 'stub ≤ stub_max(bit rate)',
           figures: `longest ${q(longest, 'length')} of ${q(line.mostStubM!, 'length')}`,
         },
       ];
@@ -147,7 +147,7 @@ const length = defineRule({
           subject,
           holds: false,
           figures: {
-            detail: `${branches.find(({ stubM }) => stubM === longest)!.name} hangs on a branch of ${q(longest, 'length')}; ${q(line.mostStubM, 'length')} at most`,
+            detail: `${branches.find(({ stubM }) => stubM === longest)!.name} hangs on a stub of ${q(longest, 'length')}; ${q(line.mostStubM, 'length')} at most`,
           },
           lines: work,
         };

@@ -18,7 +18,7 @@ export const harness = defineStation({
   leaves: (context) => [
     ...(hasHarness(context)
       ? []
-      : ['Signal wires: none is entered, so nothing tells whether sensors, pedals, cells and data line are wired.']),
+      : ['Signal wires: none is entered, so nothing tells whether sensors, pedals, cells and CAN bus are wired.']),
     ...(harnessOf(context.vehicle).begun ? [] : ['The wiring of the car itself: no end of a wire is ticked.']),
     'Water that gets into plugs: they are opened and looked at.',
   ],

@@ -81,7 +81,7 @@ const looks = defineRule({
     line: '{detail}',
     open: '{subject}',
   },
-  sources: ['Green or black strands, a wet screen, water or insulation under 100 MΩ: rejected (engineering practice)'],
+  sources: ['Green or black strands, a wet shield, water or insulation under 100 MΩ: rejected (engineering practice)'],
   judge: (context): Finding<'detail'>[] =>
     Object.values(context.vehicle.build.harness?.looks ?? {}).map((look): Finding<'detail'> => {
       const { build } = context.vehicle;
@@ -102,7 +102,7 @@ const looks = defineRule({
       const found = [
         ...(look.water ? ['water'] : []),
         ...(look.corrosion ? ['green or black strands'] : []),
-        ...(look.wetScreen ? ['wet screen'] : []),
+        ...(look.wetScreen ? ['wet shield'] : []),
         ...(wet ? [`insulation ${q(look.insulationOhm!, 'resistance')}, less than ${q(WET_OHM, 'resistance')}`] : []),
       ];
       const detail = `${look.date}: ${found.length > 0 ? found.join(', ') : 'dry and clean'}${look.renewed ? '; made new' : ''}`;

@@ -20,7 +20,7 @@ export const hostRef = ({ vehicle }: Context, id: Id, name: string): Ref => ({
   name,
 });
 
-/** Something was told about wires beyond the circuits: signals, ticks, data line. */
+/** Something was told about wires beyond the circuits: signals, ticks, CAN bus. */
 export const hasHarness = ({ vehicle }: Pick<Context, 'vehicle'>): boolean =>
   Object.values(vehicle.build.harness ?? {}).some((list) => Object.keys(list ?? {}).length > 0);
 

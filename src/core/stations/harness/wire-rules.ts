@@ -32,7 +32,7 @@ const needed = defineRule({
       {
         subject: WIRING_REF,
         holds: true,
-        figures: { detail: 'position, pedals, selector, cells, plug and data line' },
+        figures: { detail: 'position, pedals, selector, cells, plug and CAN bus' },
       },
     ];
   },
@@ -53,13 +53,13 @@ const pairs = defineRule({
   endangers: 'people',
   says: {
     fails: '{subject} is open to disturbance',
-    holds: 'Position and data wires are twisted in their pairs, or screened',
+    holds: 'Position and data wires are twisted in their pairs, or shielded',
     line: '{detail}',
-    open: 'Pairs and screens',
+    open: 'Pairs and shields',
   },
   sources: [
-    'ISO 11898-2: data line as a twisted pair',
-    'Position sensors: each pair of one winding twisted, or screened with the screen earthed at one end (engineering practice)',
+    'ISO 11898-2: CAN bus as a twisted pair',
+    'Position sensors: each pair of one winding twisted, or shielded with the shield earthed at one end (engineering practice)',
   ],
   judge: (context): Finding<'detail'>[] => {
     const { wires } = harnessOf(context.vehicle);
@@ -90,14 +90,14 @@ const pairs = defineRule({
           {
             subject,
             holds: false,
-            figures: { detail: 'screen earthed at both ends: the inverter’s current finds a way through it' },
+            figures: { detail: 'shield earthed at both ends: the inverter’s current finds a way through it' },
           },
         ];
       return [
         {
           subject,
           holds: false,
-          figures: { detail: wire.screen === 'open' ? 'screen earthed nowhere' : 'neither twisted nor screened' },
+          figures: { detail: wire.screen === 'open' ? 'shield earthed nowhere' : 'neither twisted nor shielded' },
         },
       ];
     });

@@ -2,7 +2,7 @@ import type { EndMade, EndState, HarnessEntry, HarnessList, WireSide } from '../
 import { both, type Change, edit } from './change';
 import type { Harmless, Mistake } from './mistake';
 
-const WIRING = 'Wires, plugs and data line';
+const WIRING = 'Wires, plugs and CAN bus';
 
 /** One entry of a list of the harness, or some of its fields otherwise. */
 const put =
@@ -174,11 +174,11 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: put('marks', { id: 'sg-can-low-0', twistedWith: 'sg-position-0' }),
     speaks: 'harness.pairs:sg-can-low-0',
-    says: 'W194 Data line control unit to inverter, L is open to disturbance',
+    says: 'W194 CAN bus control unit to inverter, L is open to disturbance',
   },
   {
     kind: WIRING,
-    did: 'position wires in a screen that is earthed at both ends',
+    did: 'position wires in a shield that is earthed at both ends',
     on: 'firn',
     plant: both(
       drop('marks', 'sg-position-1'),
@@ -303,19 +303,19 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: WIRING,
-    did: 'a third node that terminates the data line',
+    did: 'a third node that terminates the CAN bus',
     on: 'firn',
     plant: line({ id: 'bus-inverter', terminates: true }),
     speaks: `harness.line-ends:${UNIT}`,
-    says: 'Data line at Vehicle control unit is not terminated at both its ends',
+    says: 'CAN bus at Vehicle control unit is not terminated at both its ends',
   },
   {
     kind: WIRING,
-    did: 'one end of the data line without its resistor',
+    did: 'one end of the CAN bus without its resistor',
     on: 'firn',
     plant: line({ id: `bus-${BMS}`, terminates: false }),
     speaks: `harness.line-ends:${UNIT}`,
-    says: 'Data line at Vehicle control unit is not terminated at both its ends',
+    says: 'CAN bus at Vehicle control unit is not terminated at both its ends',
   },
   {
     kind: WIRING,
@@ -323,7 +323,7 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: both(line({ id: `bus-${BMS}`, terminates: false }), line({ id: 'bus-charger', terminates: true })),
     speaks: `harness.line-length:${UNIT}`,
-    says: 'Data line at Vehicle control unit is too long for its bit rate',
+    says: 'CAN bus at Vehicle control unit is too long for its bit rate',
   },
   {
     kind: WIRING,
@@ -334,7 +334,7 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
       put('wires', { id: 'sg-can-low-1', b: { hostId: 'charger', pin: 'CAN H' } }),
     ),
     speaks: `harness.line-wires:${UNIT}`,
-    says: 'Data line at Vehicle control unit is not wired as a line',
+    says: 'CAN bus at Vehicle control unit is not wired as a line',
   },
   {
     kind: WIRING,
@@ -342,22 +342,22 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: drop('wires', 'sg-can-low-2'),
     speaks: `harness.line-wires:${UNIT}`,
-    says: 'Data line at Vehicle control unit is not wired as a line',
+    says: 'CAN bus at Vehicle control unit is not wired as a line',
   },
   {
     kind: WIRING,
-    did: 'the data line closed to a ring',
+    did: 'the CAN bus closed to a ring',
     on: 'firn',
     plant: put('wires', {
       id: 'sg-ring',
-      name: 'Data line back',
+      name: 'CAN bus back',
       signal: 'can-high',
       a: { hostId: BMS, pin: 'CAN H' },
       b: { hostId: UNIT, pin: 'CAN H' },
       lengthM: 2,
     }),
     speaks: `harness.line-wires:${UNIT}`,
-    says: 'Data line at Vehicle control unit is not wired as a line',
+    says: 'CAN bus at Vehicle control unit is not wired as a line',
   },
   {
     kind: WIRING,
@@ -365,7 +365,7 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: line({ id: 'bus-charger', bitRateBps: 250e3 }),
     speaks: `harness.line-talk:${UNIT}`,
-    says: 'Data line at Vehicle control unit: its nodes can’t talk to one another',
+    says: 'CAN bus at Vehicle control unit: its nodes can’t talk to one another',
   },
   {
     kind: WIRING,
@@ -373,7 +373,7 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: line({ id: 'bus-charger', sends: [{ identifier: 0x3c1, bytes: 8, periodS: 0.1 }] }),
     speaks: `harness.line-talk:${UNIT}`,
-    says: 'Data line at Vehicle control unit: its nodes can’t talk to one another',
+    says: 'CAN bus at Vehicle control unit: its nodes can’t talk to one another',
   },
   {
     kind: WIRING,
@@ -381,7 +381,7 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: line({ id: 'bus-inverter', hears: [0x1a0] }),
     speaks: `harness.line-talk:${UNIT}`,
-    says: 'Data line at Vehicle control unit: its nodes can’t talk to one another',
+    says: 'CAN bus at Vehicle control unit: its nodes can’t talk to one another',
   },
   {
     kind: WIRING,
@@ -392,7 +392,7 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
       return edit({ edit: 'putInHarness', input: { list: 'nodes', entries: [node] } })(build);
     },
     speaks: `harness.line-talk:${UNIT}`,
-    says: 'Data line at Vehicle control unit: what its nodes say',
+    says: 'CAN bus at Vehicle control unit: what its nodes say',
     asks: true,
   },
   {
@@ -404,7 +404,7 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
       sends: [0x100, 0x101, 0x102, 0x103].map((identifier) => ({ identifier, bytes: 8, periodS: 0.002 })),
     }),
     speaks: `harness.line-load:${UNIT}`,
-    says: 'Data line at Vehicle control unit is too busy',
+    says: 'CAN bus at Vehicle control unit is too busy',
   },
 ];
 
@@ -420,7 +420,7 @@ export const HARNESS_HARMLESS: readonly Harmless[] = [
     change: put('marks', { id: 'c-plus', label: 'HV 1', loopM: 0.6, crimpA: 'ring M8' }),
   },
   {
-    did: 'position wires in a screen that is earthed at the inverter',
+    did: 'position wires in a shield that is earthed at the inverter',
     on: 'firn',
     change: both(
       drop('marks', 'sg-position-1'),

@@ -4,7 +4,7 @@ import type { Vehicle } from '../vehicle';
 import { hostOf } from './hosts';
 import { type HarnessWire, harnessOf } from './wires';
 
-/** A device on a data line. */
+/** A device on a CAN bus. */
 export interface LineNode {
   readonly hostId: Id;
   readonly port: string;
@@ -179,7 +179,7 @@ function lineOf(build: Build, id: string, keys: readonly string[], edges: readon
   };
 }
 
-/** Data lines as they are wired: a port of a device belongs to the line that its wires lead to, whatever it is called. */
+/** CAN buses as they are wired: a port of a device belongs to the line that its wires lead to, whatever it is called. */
 export function dataLines(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly DataLine[] {
   const { build } = vehicle;
   const edges: Edge[] = harnessOf(vehicle).wires.flatMap((wire) => {

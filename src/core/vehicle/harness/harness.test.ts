@@ -241,7 +241,7 @@ test('no pin of a generated harness holds two wires', () => {
     }
 });
 
-describe('data lines', () => {
+describe('CAN buses', () => {
   /** A tree of nodes: each hangs on an earlier one by a wire of so many metres. */
   const tree = fc.integer({ min: 2, max: 9 }).chain((n) =>
     fc.record({

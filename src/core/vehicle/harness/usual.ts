@@ -77,7 +77,7 @@ export function usualSignals(build: Build, freshId: () => string): Lists {
   for (const { wanted, has } of open)
     if (has === 0 && wanted.signal !== 'can-high' && wanted.signal !== 'can-low')
       put(wanted, end(wanted.from), end(wanted.to));
-  // The data line goes from one to the next, its ends terminate.
+  // The CAN bus goes from one to the next, its ends terminate.
   const line = talkers(build);
   if (line.length > 1 && open.some(({ wanted, has }) => has === 0 && wanted.signal === 'can-high'))
     line.forEach((device, k) => {
@@ -104,7 +104,7 @@ export function usualSignals(build: Build, freshId: () => string): Lists {
       const wire = (wireId: Id, signal: 'can-high' | 'can-low', pin: string) => {
         lists.wires[wireId] = {
           id: wireId,
-          name: `Data line ${device.name} to ${next.name}, ${pin.slice(-1)}`,
+          name: `CAN bus ${device.name} to ${next.name}, ${pin.slice(-1)}`,
           signal,
           a: { hostId: device.id, pin },
           b: { hostId: next.id, pin },

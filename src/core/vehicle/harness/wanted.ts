@@ -199,7 +199,7 @@ function ofCells(build: Build): WantedSignal[] {
   });
 }
 
-/** Those who talk on the data line where torque is asked by messages. */
+/** Those who talk on the CAN bus where torque is asked by messages. */
 export function talkers(build: Build): readonly Device[] {
   if (build.controls?.messages !== true || build.schools.command === 'hand-switches') return [];
   const inverters = Object.values(build.circuits.hv.devices).filter(({ kind }) => kind === 'inverter');
@@ -219,7 +219,7 @@ function ofLine(build: Build): WantedSignal[] {
   return others.flatMap((device) =>
     (['can-high', 'can-low'] as const).map((signal) => ({
       id: `${signal}-${device.id}`,
-      words: `Data line to ${device.name}`,
+      words: `CAN bus to ${device.name}`,
       signal,
       from: { hostId: first.id },
       to: { hostId: device.id },
