@@ -66,7 +66,7 @@ export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
 export { HOT_SHARE, type LowWiring, lowVoltage, lowWiring, runningIn } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
-export { Memo, Memory, Recent, type Room, room, spelled } from './memory';
+export { fromBuild, Memo, Memory, Recent, type Room, room, spelled } from './memory';
 export { nodeOf } from './node';
 export { protectingFuses } from './protection';
 export {

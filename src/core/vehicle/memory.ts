@@ -78,3 +78,16 @@ function sameRow(p: readonly unknown[], q: readonly unknown[]): boolean {
   for (let k = 0; k < p.length; k++) if (!Object.is(p[k], q[k])) return false;
   return true;
 }
+
+/** What follows from a build alone, made at its first question and kept as long as the build is. */
+export function fromBuild<B extends object, T>(make: (of: { readonly build: B; readonly memory: Memory }) => T) {
+  const made = room(() => new WeakMap<B, T>());
+  return (of: { readonly build: B; readonly memory: Memory }): T => {
+    const known = of.memory.of(made);
+    const found = known.get(of.build);
+    if (found !== undefined) return found;
+    const fresh = make(of);
+    known.set(of.build, fresh);
+    return fresh;
+  };
+}

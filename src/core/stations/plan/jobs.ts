@@ -11,7 +11,7 @@ import {
   type Stage,
   type WireEnds,
 } from '../../build';
-import { type HarnessWire, harnessOf, type Vehicle } from '../../vehicle';
+import { fromBuild, type HarnessWire, harnessOf, type Wiring } from '../../vehicle';
 
 /** One piece of work: from the design, or somebody’s own. */
 export interface Job {
@@ -99,12 +99,16 @@ const shareOf = (wires: readonly HarnessWire[], far: keyof typeof AT_LEAST): num
 const TRACTION = 'Traction cables';
 const loomName = ({ circuit, loom }: HarnessWire): string => (circuit === 'hv' ? TRACTION : loom);
 
-/** Wires of a job at a loom. */
-export const loomWires = (vehicle: Pick<Vehicle, 'build' | 'memory'>, loom: string): readonly HarnessWire[] =>
-  harnessOf(vehicle).wires.filter((wire) => loomName(wire) === loom);
-const loomsOfCar = (vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly string[] => [
-  ...new Set(harnessOf(vehicle).wires.map(loomName)),
-];
+/** Wires of each loom that is made and landed by itself. */
+const byLoom = fromBuild((vehicle: Wiring): ReadonlyMap<string, readonly HarnessWire[]> => {
+  const looms = new Map<string, HarnessWire[]>();
+  for (const wire of harnessOf(vehicle).wires) {
+    const known = looms.get(loomName(wire));
+    if (known) known.push(wire);
+    else looms.set(loomName(wire), [wire]);
+  }
+  return looms;
+});
 
 function partJobs(build: Build): Draft[] {
   const devices: Device[] = [...Object.values(build.circuits.hv.devices), ...Object.values(build.circuits.lv.devices)];
@@ -237,7 +241,7 @@ function stageJobs(build: Build, parts: readonly Draft[]): Draft[] {
   ];
 }
 
-function wireJobs(vehicle: Pick<Vehicle, 'build' | 'memory'>, parts: readonly Draft[]): Draft[] {
+function wireJobs(vehicle: Wiring, parts: readonly Draft[]): Draft[] {
   const { build } = vehicle;
   const mounts = new Set(parts.filter(({ id }) => id.startsWith('mount')).map(({ id }) => id));
   /** What has to be in place before its wires can be landed there. */
@@ -253,8 +257,7 @@ function wireJobs(vehicle: Pick<Vehicle, 'build' | 'memory'>, parts: readonly Dr
       ),
     ),
   ];
-  return loomsOfCar(vehicle).flatMap((loom): Draft[] => {
-    const wires = loomWires(vehicle, loom);
+  return [...byLoom(vehicle)].flatMap(([loom, wires]): Draft[] => {
     const traction = loom === TRACTION;
     // Sense wires are on cells, which never switch off.
     const live = traction || wires.some(({ signal }) => signal === 'cell-sense');
@@ -284,7 +287,7 @@ function wireJobs(vehicle: Pick<Vehicle, 'build' | 'memory'>, parts: readonly Dr
   });
 }
 
-function testJobs(vehicle: Pick<Vehicle, 'build' | 'memory'>, others: readonly Draft[]): Draft[] {
+function testJobs(vehicle: Wiring, others: readonly Draft[]): Draft[] {
   const { build } = vehicle;
   const lands = others.filter(({ id }) => id.startsWith('loom-land.')).map(({ id }) => id);
   const low = lands.filter((id) => id !== jobId('loom-land', TRACTION));
@@ -383,7 +386,7 @@ function testJobs(vehicle: Pick<Vehicle, 'build' | 'memory'>, others: readonly D
 }
 
 /** Every job of the build: what follows from design, parts and harness, and one’s own, in working order. */
-export function jobsOf(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly Job[] {
+export const jobsOf = fromBuild((vehicle: Wiring): readonly Job[] => {
   const { build } = vehicle;
   const { jobs: marks = {}, ownJobs = {} } = build.plan ?? {};
   const parts = partJobs(build);
@@ -439,14 +442,10 @@ export function jobsOf(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly Job
     };
   });
   return [...made, ...ofMine];
-}
+});
 
 /** Edits that make a job done where it is known: parts, ends, or the tick. `date` is today. Null: it is answered elsewhere. */
-export function doneEdits(
-  vehicle: Pick<Vehicle, 'build' | 'memory'>,
-  job: Job,
-  date: string,
-): readonly SingleEdit[] | null {
+export function doneEdits(vehicle: Wiring, job: Job, date: string): readonly SingleEdit[] | null {
   const { build } = vehicle;
   if (job.by === 'survey') return null;
   const tick: SingleEdit = {
@@ -466,32 +465,34 @@ export function doneEdits(
   }
   if (job.by === 'ends') {
     const kind = job.id.split('.')[0];
-    const loom = loomsOfCar(vehicle).find((one) =>
+    const loom = [...byLoom(vehicle).keys()].find((one) =>
       ['loom-make', 'loom-route', 'loom-land'].some((each) => jobId(each, one) === job.id),
     );
     if (!loom) return [tick];
     const to: EndState = kind === 'loom-make' ? 'crimped' : kind === 'loom-route' ? 'routed' : 'landed';
     const far = AT_LEAST[kind === 'loom-make' ? 'made' : kind === 'loom-route' ? 'routed' : 'landed'];
-    const entries = loomWires(vehicle, loom).flatMap((wire): WireEnds[] => {
-      const sides = (['a', 'b'] as const).filter(
-        (side) => !far.has(wire.ends[side].state) || wire.ends[side].wrong !== null,
-      );
-      if (sides.length === 0) return [];
-      const known = own(build.harness?.ends ?? {}, wire.id);
-      return [
-        {
-          ...known,
-          id: wire.id,
-          name: wire.name,
-          ...Object.fromEntries(
-            sides.map((side) => {
-              const { hostId, terminal, hostName } = wire.ends[side];
-              return [side, { state: to, hostId, terminal, hostName, areaMm2: wire.areaMm2, date }];
-            }),
-          ),
-        },
-      ];
-    });
+    const entries = byLoom(vehicle)
+      .get(loom)!
+      .flatMap((wire): WireEnds[] => {
+        const sides = (['a', 'b'] as const).filter(
+          (side) => !far.has(wire.ends[side].state) || wire.ends[side].wrong !== null,
+        );
+        if (sides.length === 0) return [];
+        const known = own(build.harness?.ends ?? {}, wire.id);
+        return [
+          {
+            ...known,
+            id: wire.id,
+            name: wire.name,
+            ...Object.fromEntries(
+              sides.map((side) => {
+                const { hostId, terminal, hostName } = wire.ends[side];
+                return [side, { state: to, hostId, terminal, hostName, areaMm2: wire.areaMm2, date }];
+              }),
+            ),
+          },
+        ];
+      });
     return entries.length > 0 ? [{ edit: 'putInHarness', input: { list: 'ends', entries } }, tick] : [tick];
   }
   return [tick];

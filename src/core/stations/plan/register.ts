@@ -1,5 +1,5 @@
 import { type OpenKind, type OpenPoint, own } from '../../build';
-import { harnessOf, isOpen, type Vehicle } from '../../vehicle';
+import { fromBuild, harnessOf, isOpen, type Wiring } from '../../vehicle';
 
 /** A stand-in or loose end that has to go before the road: written down by somebody, or known from ends and parts. */
 export interface RegisterLine {
@@ -13,7 +13,7 @@ export interface RegisterLine {
 }
 
 /** All that is open, written down or known. */
-export function registerOf(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly RegisterLine[] {
+export const registerOf = fromBuild((vehicle: Wiring): readonly RegisterLine[] => {
   const { build } = vehicle;
   const lines: RegisterLine[] = Object.values(build.plan?.register ?? {})
     .filter(({ closed }) => closed === null)
@@ -63,7 +63,7 @@ export function registerOf(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly
         mayStay: null,
       });
   return lines;
-}
+});
 
 /** What keeps it off the road: a line that nobody gave a reason to stay. */
 export const gating = (lines: readonly RegisterLine[]): readonly RegisterLine[] =>

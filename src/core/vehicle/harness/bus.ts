@@ -1,8 +1,8 @@
 import type { Build, BusFrame, BusNode, Id } from '../../build';
 import { canFrameBits, canMostStubM, canMostTrunkM } from '../../physics/can';
-import type { Vehicle } from '../vehicle';
+import { fromBuild } from '../memory';
 import { hostOf } from './hosts';
-import { type HarnessWire, harnessOf } from './wires';
+import { type HarnessWire, harnessOf, type Wiring } from './wires';
 
 /** A device on a CAN bus. */
 export interface LineNode {
@@ -180,7 +180,7 @@ function lineOf(build: Build, id: string, keys: readonly string[], edges: readon
 }
 
 /** CAN buses as they are wired: a port of a device belongs to the line that its wires lead to, whatever it is called. */
-export function dataLines(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly DataLine[] {
+export const dataLines = fromBuild((vehicle: Wiring): readonly DataLine[] => {
   const { build } = vehicle;
   const edges: Edge[] = harnessOf(vehicle).wires.flatMap((wire) => {
     if (wire.signal !== 'can-high' && wire.signal !== 'can-low') return [];
@@ -203,4 +203,4 @@ export function dataLines(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly 
     );
   }
   return lines;
-}
+});

@@ -16,4 +16,5 @@ export {
   isOpen,
   openEnds,
   terminalWord,
+  type Wiring,
 } from './wires';

@@ -1,8 +1,8 @@
 import { type Build, type Id, own, type WiringIssue } from '../../build';
 import { told } from '../../quantities';
-import type { Vehicle } from '../vehicle';
+
 import { hostOf } from './hosts';
-import { type HarnessWire, harnessOf } from './wires';
+import { type HarnessWire, harnessOf, type Wiring } from './wires';
 
 /** What has become of a wire since the list that is worked from. */
 export interface WireChange {
@@ -21,7 +21,7 @@ const area = (mm2: number | null): string => (mm2 === null ? 'no cable chosen' :
 const key = ({ ends }: HarnessWire, side: 'a' | 'b'): string => `${ends[side].hostId} ${ends[side].terminal}`;
 
 /** The list as the design has it now, dated. Numbers and pins stay as they were given. */
-export function wiringIssue(vehicle: Pick<Vehicle, 'build' | 'memory'>, date: string): WiringIssue {
+export function wiringIssue(vehicle: Wiring, date: string): WiringIssue {
   return {
     date,
     wires: Object.fromEntries(
@@ -48,7 +48,7 @@ const words = (build: Build, at: string): string => {
 };
 
 /** New, gone, moved, of another cable: the design against the list that is worked from; null: there is no list yet. */
-export function wiringChanges(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly WireChange[] | null {
+export function wiringChanges(vehicle: Wiring): readonly WireChange[] | null {
   const { build } = vehicle;
   const issue = build.harness?.issue;
   if (!issue) return null;

@@ -1,7 +1,7 @@
 import { type Build, findDevice, type Id, SIDES, type WireSide } from '../../build';
 import { Sets } from '../../circuit';
-import type { Vehicle } from '../vehicle';
-import { type HarnessWire, harnessOf } from './wires';
+
+import { type HarnessWire, harnessOf, type Wiring } from './wires';
 
 /** A loose end whose wire is connected to a source at its other end. */
 export interface LiveEnd {
@@ -60,7 +60,7 @@ const isLanded = (state: string): boolean => state === 'landed' || state === 'te
  * Ends that hang loose, not insulated, while the other end of their wire is on a source with nothing open between: the cells never switch
  * off, and the 12-volt battery does not either.
  */
-export function liveEnds(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly LiveEnd[] {
+export function liveEnds(vehicle: Wiring): readonly LiveEnd[] {
   const { build } = vehicle;
   const { wires, begun } = harnessOf(vehicle);
   if (!begun) return [];

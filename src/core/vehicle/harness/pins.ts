@@ -1,7 +1,7 @@
 import { type Id, own, type WireSide } from '../../build';
-import type { Vehicle } from '../vehicle';
+import { fromBuild } from '../memory';
 import { type Host, hostOf, hostPlace } from './hosts';
-import { type HarnessWire, harnessOf } from './wires';
+import { type HarnessWire, harnessOf, type Wiring } from './wires';
 
 export interface PlugPin {
   readonly no: number;
@@ -24,7 +24,7 @@ export interface PlugView {
 }
 
 /** Connectors of the 12-volt side and of the signals, by place and name. */
-export function plugsOf(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly PlugView[] {
+export const plugsOf = fromBuild((vehicle: Wiring): readonly PlugView[] => {
   const { build } = vehicle;
   const pins = new Map<Id, Map<number, { wire: HarnessWire; side: WireSide }[]>>();
   for (const wire of harnessOf(vehicle).wires)
@@ -55,4 +55,4 @@ export function plugsOf(vehicle: Pick<Vehicle, 'build' | 'memory'>): readonly Pl
     ];
   });
   return views.sort((p, q) => p.place.localeCompare(q.place) || p.host.name.localeCompare(q.host.name));
-}
+});

@@ -269,6 +269,10 @@ export function wiredCount(build: Build, { signal, from, to }: WantedSignal): nu
     for (const side of SIDES) {
       const [here, there] = [one[side], one[side === 'a' ? 'b' : 'a']];
       if (!matches(build, from, here.hostId)) continue;
+      if (matches(build, to, there.hostId)) {
+        count++;
+        continue;
+      }
       // From its first wire on, with the others but those that begin at the same place.
       const onward = line
         ? wires

@@ -13,9 +13,8 @@ import {
   type WireSide,
   type WireSignal,
 } from '../../build';
-import { room } from '../memory';
+import { fromBuild, type Memory } from '../memory';
 import { routedLengthM } from '../resolve';
-import type { Vehicle } from '../vehicle';
 import { hostOf } from './hosts';
 import { loomByRule } from './sub-looms';
 
@@ -73,6 +72,12 @@ export interface GoneWire {
   readonly id: Id;
   readonly name: string;
   readonly ends: readonly { readonly side: WireSide; readonly made: EndMade }[];
+}
+
+/** All that is read of a vehicle here. */
+export interface Wiring {
+  readonly build: Build;
+  readonly memory: Memory;
 }
 
 export interface Harness {
@@ -312,15 +317,8 @@ function harnessOfBuild(build: Build): Harness {
   return { wires, wireOf, gone, begun };
 }
 
-const harnesses = room(() => new WeakMap<Build, Harness>());
-
 /** Every wire of the car with all its fields: of both circuits and of the signals, as designed, decided and made. */
-export function harnessOf({ build, memory }: Pick<Vehicle, 'build' | 'memory'>): Harness {
-  const known = memory.of(harnesses);
-  const found = known.get(build) ?? harnessOfBuild(build);
-  known.set(build, found);
-  return found;
-}
+export const harnessOf = fromBuild(({ build }: Wiring): Harness => harnessOfBuild(build));
 
 const DONE: ReadonlySet<EndState> = new Set(['landed', 'tested']);
 
