@@ -34,7 +34,8 @@ function without(build: Build, path: Path): Build | null {
 }
 
 /** One of several of a kind: the schema lets the same fields of all of them be absent. */
-const KIND = /^(circuits\.(?:hv|lv)\.(?:devices|conductors)|zones|routes|passages|oldParts|modules)\.[^.]+\./;
+const KIND =
+  /^(circuits\.(?:hv|lv)\.(?:devices|conductors)|zones|routes|passages|oldParts|modules|harness\.[a-z]+|harness\.issue\.wires|plan\.[A-Za-z]+)\.[^.]+\./;
 
 /** Notes for people, and what tells another design instead of leaving one untold: with it gone the thing is not there. */
 const OTHER_DESIGN: readonly RegExp[] = [
@@ -46,6 +47,9 @@ const OTHER_DESIGN: readonly RegExp[] = [
   /^(parts|zones|routes|oldParts|asFound)(\.[^.]+)?$/,
   /^routes\.[^.]+\.endsFollow$/,
   /\.(outlet|insideId|way|opensParked)$/,
+  // A tick, a mark, a node, a wait or an open point that is not there.
+  /^(harness|plan)\.[A-Za-z]+\.[^.]+$/,
+  /^harness\.issue/,
   // One stage or none, a link with or without active discharge, a load that runs in a scenario or not.
   /^(stage|stage\.kind|vehicle\.stageRatio|vehicle\.finalDriveRatio)$/,
   /\.activeDischargeOhm$/,
@@ -72,7 +76,8 @@ interface Ledger {
 const ledgerOf = ({ outcome, checks, reservations }: Assessment): Ledger => ({
   outcome,
   checks: new Map(checks.map((check) => [checkKey(check), check])),
-  assumed: new Set(reservations.assumed.map(({ words }) => words)),
+  // What is not judged is said at the top, as what is assumed is.
+  assumed: new Set([...reservations.assumed.map(({ words }) => words), ...reservations.notJudged]),
 });
 
 /** Checks that look better than before, while nothing new is asked and nothing new is said to be assumed. */

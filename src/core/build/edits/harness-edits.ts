@@ -36,6 +36,8 @@ const WORDS: Readonly<Record<HarnessList, readonly [string, string]>> = {
   oldEnds: ['end of the old loom', 'ends of the old loom'],
 };
 const named = (list: HarnessList, entries: readonly unknown[]): string => {
+  // What is no list is refused in words when it is applied.
+  if (!HARNESS_LISTS.includes(list) || !Array.isArray(entries)) return 'something of the harness';
   const [one, many] = WORDS[list];
   const name = entries.length === 1 ? (entries[0] as { name?: string; label?: string }) : null;
   return entries.length === 1 ? `${one}${name?.name ? ` “${name.name}”` : ''}` : `${entries.length} ${many}`;

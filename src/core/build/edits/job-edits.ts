@@ -26,6 +26,8 @@ const WORDS: Readonly<Record<PlanList, string>> = {
   register: 'open point',
 };
 const named = (list: PlanList, entry: object): string => {
+  // What is no list is refused in words when it is applied.
+  if (!PLAN_LISTS.includes(list) || typeof entry !== 'object' || entry === null) return 'something of the plan';
   const { name, what } = entry as { name?: string; what?: string };
   const words = name ?? what;
   return words ? `${WORDS[list]} “${words}”` : WORDS[list];
@@ -92,7 +94,7 @@ const into = (draft: unknown): Open => draft as Open;
 export const JOB_EDITS = {
   putInPlan: define<PlanPut>({
     title: (_, { list, entries }) =>
-      entries.length === 1 ? named(list, entries[0]!) : `${entries.length} × ${WORDS[list]}`,
+      entries?.length === 1 ? named(list, entries[0]!) : `${entries?.length ?? 0} × ${named(list, {})}`,
     apply: (draft, { list, entries }) => {
       if (!PLAN_LISTS.includes(list) || !Array.isArray(entries) || entries.length === 0)
         throw new EditRefused('There is nothing to put down.', 'Choose something of the list.');

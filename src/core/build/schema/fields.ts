@@ -10,6 +10,9 @@ export const text = (most = 200) => Joi.string().allow('').max(most);
 export const name = () => Joi.string().min(1).max(120);
 /** Nothing on a car is smaller, whatever its unit: What is less is a slip, and its inverse no number. */
 export const LEAST = 1e-12;
+/** A day, as 2026-05-02. */
+export const day = () =>
+  Joi.string().pattern(/^\d{4}-(?:0[1-9]|1[0-2])-(?:0[1-9]|[12]\d|3[01])$/, 'day, as 2026-05-02');
 export const positive = (most = 1e9) => Joi.number().greater(0).min(LEAST).max(most);
 export const nonNegative = (most = 1e9) => Joi.number().min(0).max(most);
 export const share = () => Joi.number().min(0).max(1);

@@ -11,9 +11,8 @@ import {
   SCREENS,
   WIRE_SIGNALS,
 } from '../types';
-import { id, name, nullable, object, optional, positive, record, text } from './fields';
+import { day, id, name, nullable, object, optional, positive, record, text } from './fields';
 
-const day = () => Joi.string().isoDate().max(40);
 const pinAt = () => object({ hostId: id(), pin: text(60) });
 const pinNumber = () => Joi.number().integer().min(1).max(400);
 const identifier = () => Joi.number().integer().min(0).max(0x1fffffff);

@@ -1,8 +1,7 @@
 import Joi from 'joi';
 import { MOST_AFTER, MOST_IN_PLAN, OPEN_KINDS, type PlanList, STAGES, WAIT_KINDS } from '../types';
-import { id, name, nonNegative, nullable, object, optional, positive, record, text } from './fields';
+import { day, id, name, nonNegative, nullable, object, optional, positive, record, text } from './fields';
 
-const day = () => Joi.string().isoDate().max(40);
 const jobIds = () => Joi.array().items(id()).max(MOST_AFTER);
 
 const ENTRIES: Readonly<Record<PlanList, Joi.Schema>> = {

@@ -1,5 +1,6 @@
 import { isValid, parseISO } from 'date-fns';
 import type { Finding, Ref } from '../../checks';
+import { harnessOf } from '../../vehicle';
 import { defineRule } from '../define';
 import { jobsOf } from './jobs';
 import { gating, registerOf } from './register';
@@ -56,7 +57,17 @@ const dates = defineRule({
     if (plan === undefined) return [];
     const jobs = jobsOf(vehicle);
     const ofId = new Map(jobs.map((job) => [job.id, job]));
+    const noDay = (what: string, ...days: readonly (string | null | undefined)[]): string[] =>
+      days.flatMap((day) =>
+        typeof day === 'string' && !isValid(parseISO(day)) ? [`${what}: ${day} is in no calendar`] : [],
+      );
     const wrong = [
+      ...noDay('begin of the work', plan.starts),
+      ...Object.values(plan.waits ?? {}).flatMap(({ what, since, expected, there }) =>
+        noDay(what, since, expected, there),
+      ),
+      ...Object.values(plan.register ?? {}).flatMap(({ what, since, closed }) => noDay(what, since, closed)),
+      ...jobs.flatMap(({ name, mark }) => noDay(name, mark?.begun, mark?.done)),
       ...Object.values(plan.waits ?? {}).flatMap(({ what, since, expected, there }) => [
         ...(expected !== null && expected < since ? [`${what}: expected ${expected}, ordered only ${since}`] : []),
         ...(there !== null && there < since ? [`${what}: there ${there}, ordered only ${since}`] : []),
@@ -70,10 +81,7 @@ const dates = defineRule({
         const early = after
           .map((id) => ofId.get(id)!)
           .find((one) => one.mark?.done !== undefined && one.mark.done > done);
-        return [
-          ...(early ? [`${name}: done ${done}, before ${early.name} on ${early.mark!.done}`] : []),
-          ...(isValid(parseISO(done)) ? [] : [`${name}: done on no day of the calendar`]),
-        ];
+        return early ? [`${name}: done ${done}, before ${early.name} on ${early.mark!.done}`] : [];
       }),
     ];
     return [
@@ -105,6 +113,10 @@ const road = defineRule({
     const test = jobs.find(({ id }) => id === 'road');
     const before = jobs.filter(({ id, done }) => !done && test?.after.includes(id));
     const detail = some(open.map(({ what }) => what));
+    const { wires, begun } = harnessOf(vehicle);
+    // Where no end is ticked, nothing tells that none hangs loose.
+    const untold =
+      wires.length > 0 && !begun ? [{ ref: PLAN_REF, what: 'which ends of wires are landed, in Harness' }] : [];
     if (test?.done) {
       if (open.length > 0) return [{ subject: PLAN_REF, holds: false, figures: { detail } }];
       if (before.length > 0)
@@ -115,12 +127,18 @@ const road = defineRule({
             figures: { detail: `not done before it: ${some(before.map(({ name }) => name))}` },
           },
         ];
+      if (untold.length > 0) return [{ subject: PLAN_REF, missing: untold }];
       return [
         { subject: PLAN_REF, holds: true, figures: { detail: 'stand-ins gone, ends landed, tests done before it' } },
       ];
     }
-    if (open.length > 0)
-      return [{ subject: PLAN_REF, missing: open.slice(0, 12).map(({ what }) => ({ ref: PLAN_REF, what })) }];
+    if (open.length + untold.length > 0)
+      return [
+        {
+          subject: PLAN_REF,
+          missing: [...open.slice(0, 12).map(({ what }) => ({ ref: PLAN_REF, what })), ...untold],
+        },
+      ];
     return [{ subject: PLAN_REF, holds: true, figures: { detail: 'no stand-in, no loose end' } }];
   },
   remedies: 'Put in the real part, land or park the end, close the lid; then close the line in the register.',

@@ -20,6 +20,12 @@ export interface Scheduled {
   readonly to: string;
 }
 
+/** Days from one to another; null: one of them is in no calendar. */
+function daysTo(begin: Date, day: string): number | null {
+  const to = parseISO(day);
+  return isValid(to) && isValid(begin) ? differenceInCalendarDays(to, begin) : null;
+}
+
 /** Jobs that lead back to themselves. */
 export function cycles(jobs: readonly Job[]): ReadonlySet<string> {
   const left = new Map(jobs.map((job) => [job.id, job]));
@@ -86,10 +92,9 @@ export function schedule(
   const notBefore = (job: Job): number =>
     Math.max(
       0,
-      ...(held.get(job.id) ?? []).map(({ expected }) => {
-        const day = expected === null ? begin : parseISO(expected);
-        return isValid(day) ? differenceInCalendarDays(day, begin) * perDay : 0;
-      }),
+      ...(held.get(job.id) ?? []).map(({ expected }) =>
+        expected === null ? 0 : (daysTo(begin, expected) ?? 0) * perDay,
+      ),
     );
   const made: Scheduled[] = [];
   let now = 0;
@@ -170,7 +175,7 @@ export function criticalPath(
     Math.max(
       0,
       ...(held.get(id) ?? []).map(({ expected }) =>
-        expected === null ? 0 : Math.max(0, (differenceInCalendarDays(parseISO(expected), begin) * hoursPerWeek) / 7),
+        expected === null ? 0 : Math.max(0, ((daysTo(begin, expected) ?? 0) * hoursPerWeek) / 7),
       ),
     );
   const best = new Map<string, { readonly h: number; readonly by: string | null }>();
