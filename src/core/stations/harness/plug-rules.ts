@@ -98,6 +98,9 @@ const looks = defineRule({
         id: look.id,
         name: `${look.what || 'connector'}, ${known?.name ?? 'of a thing that is gone'}`,
       };
+      const traction =
+        own(build.circuits.hv.devices, look.subjectId) !== undefined ||
+        own(build.circuits.hv.conductors, look.subjectId) !== undefined;
       const wet = look.insulationOhm !== null && look.insulationOhm < WET_OHM;
       const found = [
         ...(look.water ? ['water'] : []),
@@ -105,6 +108,13 @@ const looks = defineRule({
         ...(look.wetScreen ? ['wet shield'] : []),
         ...(wet ? [`insulation ${q(look.insulationOhm!, 'resistance')}, less than ${q(WET_OHM, 'resistance')}`] : []),
       ];
+      if (found.length === 0 && traction && look.insulationOhm === null)
+        return {
+          subject: { ...subject, kind: 'build' },
+          missing: [
+            { ref: { ...subject, kind: 'build' }, what: 'its insulation, measured: what looks dry need not be' },
+          ],
+        };
       const detail = `${look.date}: ${found.length > 0 ? found.join(', ') : 'dry and clean'}${look.renewed ? '; made new' : ''}`;
       return {
         subject: { ...subject, kind: 'build' },

@@ -39,9 +39,16 @@ const needed = defineRule({
   remedies: 'The usual signals are laid out in one press under Wires; a wire that leads otherwise is entered there.',
 });
 
-/** Twisted with which wire, whoever of the two was told. */
-const partner = (wires: readonly HarnessWire[], wire: HarnessWire): HarnessWire | null =>
-  wires.find(({ id, twistedWith }) => id === wire.twistedWith || twistedWith === wire.id) ?? null;
+/** Twisted with which wires, whoever of two was told. */
+const partners = (wires: readonly HarnessWire[], wire: HarnessWire): readonly HarnessWire[] =>
+  wires.filter(({ id, twistedWith }) => id !== wire.id && (id === wire.twistedWith || twistedWith === wire.id));
+
+/** Plus and minus of one winding: what is left of their names without the sign is the same. */
+const SIGN = /\s*[+−-]$/;
+const oneWinding = (p: HarnessWire, q: HarnessWire): boolean => {
+  const [a, b] = [p.ends.a.terminal, q.ends.a.terminal];
+  return !SIGN.test(a) || !SIGN.test(b) || (a !== b && a.replace(SIGN, '') === b.replace(SIGN, ''));
+};
 
 /** Signals that a disturbance turns into something else. */
 const TENDER: ReadonlySet<string> = new Set(['can-high', 'can-low', 'position']);
@@ -67,13 +74,24 @@ const pairs = defineRule({
     if (tender.length === 0) return [];
     const wrong = tender.flatMap((wire): Finding<'detail'>[] => {
       const subject = wireRef(context, wire);
-      const other = partner(wires, wire);
+      const twisted = partners(wires, wire);
+      const other = twisted[0];
+      if (twisted.length > 1)
+        return [
+          {
+            subject,
+            holds: false,
+            figures: { detail: `twisted with ${twisted.map(({ label }) => label).join(' and ')}: a pair has two` },
+          },
+        ];
       const line = wire.signal !== 'position';
       const screened = wire.screen === 'a' || wire.screen === 'b';
       if (other) {
         const fits =
           ends(other) === ends(wire) &&
-          (line ? other.signal !== wire.signal && other.signal?.startsWith('can-') : other.signal === 'position');
+          (line
+            ? other.signal !== wire.signal && other.signal?.startsWith('can-')
+            : other.signal === 'position' && oneWinding(wire, other));
         return fits
           ? []
           : [
@@ -114,9 +132,9 @@ const pairs = defineRule({
         (other) =>
           other.id !== wire.id &&
           ends(other) === ends(wire) &&
-          partner(wires, other) === null &&
+          partners(wires, other).length === 0 &&
           (wire.signal === 'position'
-            ? other.signal === 'position'
+            ? other.signal === 'position' && oneWinding(wire, other)
             : other.signal?.startsWith('can-') && other.signal !== wire.signal),
       );
       return free

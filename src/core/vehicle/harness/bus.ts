@@ -37,6 +37,8 @@ export interface DataLine {
   readonly bitRateBps: number | null;
   readonly rates: readonly number[];
   readonly twice: readonly { readonly identifier: number; readonly names: readonly string[] }[];
+  /** Ports that are told twice, otherwise each time. */
+  readonly doubled: readonly string[];
   /** Asked for by a node and sent by none. */
   readonly unsent: readonly { readonly identifier: number; readonly name: string }[];
   /** Of all its time, with the most stuffing; null: not told. */
@@ -168,6 +170,9 @@ function lineOf(build: Build, id: string, keys: readonly string[], edges: readon
     bitRateBps,
     rates,
     twice: [...senders.values()].filter(({ names }) => names.length > 1),
+    doubled: bare.flatMap(({ hostId, port, name }) =>
+      nodes.filter((one) => one.hostId === hostId && portOf(one.port) === port).length > 1 ? [name] : [],
+    ),
     unsent: talk.flatMap(({ node, name }) =>
       (node?.hears ?? []).flatMap((identifier) =>
         senders.has(frameKey({ identifier })) ? [] : [{ identifier, name }],
