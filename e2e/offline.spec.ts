@@ -14,6 +14,8 @@ test('after the first visit it goes on without its server: stations, an edit, a 
   for (const [station, heading] of [
     ['drive', 'Drive'],
     ['low-voltage', '12 V'],
+    ['harness', 'Harness'],
+    ['plan', 'Plan'],
     ['pack', 'Pack'],
   ] as const) {
     await page.locator(`nav a[href*="/${station}?"]`).first().click();

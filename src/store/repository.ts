@@ -1,5 +1,7 @@
-import { applyEdit, type Build, type Edit, patchBuild } from '@/core/build';
+import type { Build, Edit } from '@/core/build';
 import type { JournalEntry, RopewayDatabase, Snapshot, StoredBuild } from './database';
+
+const editing = () => import('./editing');
 
 /** The build was deleted or never was here: no trouble with the storage. */
 export class BuildGone extends Error {
@@ -233,7 +235,9 @@ export class Repository {
   }
 
   /** Applies an edit to the newest stored document, also when another tab has changed it meanwhile. Throws EditRefused when it no longer fits. */
-  edit(id: string, edit: Edit): Promise<Loaded> {
+  async edit(id: string, edit: Edit): Promise<Loaded> {
+    // Before the transaction begins: it would not outlive a wait for anything but the database.
+    const { applyEdit } = await editing();
     return this.change(id, async (stored) => {
       const { build, patches, inverse, title } = applyEdit(stored.document, edit);
       const number = stored.applied + 1;
@@ -248,7 +252,8 @@ export class Repository {
     });
   }
 
-  undo(id: string): Promise<Loaded> {
+  async undo(id: string): Promise<Loaded> {
+    const { patchBuild } = await editing();
     return this.change(id, async (stored) => {
       const entry = await this.database.journal.get([id, stored.applied]);
       if (!entry) return { document: stored.document, applied: stored.applied };
@@ -256,7 +261,8 @@ export class Repository {
     });
   }
 
-  redo(id: string): Promise<Loaded> {
+  async redo(id: string): Promise<Loaded> {
+    const { patchBuild } = await editing();
     return this.change(id, async (stored) => {
       const entry = await this.database.journal.get([id, stored.applied + 1]);
       if (!entry) return { document: stored.document, applied: stored.applied };

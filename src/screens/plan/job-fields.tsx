@@ -10,7 +10,12 @@ import { TextField } from '@/ui/text-field';
 import { YesNo } from '../shell/yes-no';
 import { dayText, STAGE_WORDS, today } from './plan-words';
 
-const BY = { parts: 'what Parts says', ends: 'the ticks of its ends, in Harness', survey: 'Survey' } as const;
+const BY = {
+  parts: 'what Parts says',
+  ends: 'the ticks of its ends, in Harness',
+  survey: 'Survey',
+  readings: 'what is read in BMS',
+} as const;
 
 /** One job opened: time, order, note, done. */
 export function JobFields({

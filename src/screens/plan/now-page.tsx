@@ -99,8 +99,8 @@ function NowJob({ job, assessment }: { job: Job; assessment: Assessment }) {
           <JobMarks job={job} />
         </span>
       </span>
-      {job.by === 'survey' ? (
-        <span className="text-soft">ticked in Survey</span>
+      {job.by === 'survey' || job.by === 'readings' ? (
+        <span className="text-soft">{job.by === 'survey' ? 'told in Survey' : 'entered in BMS'}</span>
       ) : (
         <button
           type="button"

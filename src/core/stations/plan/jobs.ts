@@ -31,7 +31,7 @@ export interface Job {
   /** Share of it that parts and ends say is done, 0–1. */
   readonly share: number;
   /** By what it is known to be done; null: it is ticked here. */
-  readonly by: 'parts' | 'ends' | 'survey' | null;
+  readonly by: 'parts' | 'ends' | 'survey' | 'readings' | null;
   readonly mark: JobMark | null;
   readonly own: boolean;
 }
@@ -298,7 +298,23 @@ function testJobs(vehicle: Wiring, others: readonly Draft[]): Draft[] {
   const vacuum = build.schools.brakes === 'vacuum-pump';
   const bare = { zoneId: null, hv: false, two: false, known: null };
   const mounts = others.filter(({ id }) => id.startsWith('mount')).map(({ id }) => id);
+  const sense = others.find(({ id }) => id.startsWith('loom-make.') && id.endsWith('Battery-and-management'));
   const list: Draft[] = [
+    ...(build.bms?.channels !== undefined && sense
+      ? [
+          {
+            ...bare,
+            id: 'measure-taps',
+            name: 'Read the sense plug tap by tap, before it goes in',
+            stage: 'test' as const,
+            hours: 1.5,
+            hv: true,
+            two: true,
+            after: [sense.id],
+            known: { share: (build.bms.tapsV ?? []).length > 0 ? 1 : 0, by: 'readings' as const },
+          },
+        ]
+      : []),
     ...(wet
       ? [
           {
@@ -447,7 +463,8 @@ export const jobsOf = fromBuild((vehicle: Wiring): readonly Job[] => {
 /** Edits that make a job done where it is known: parts, ends, or the tick. `date` is today. Null: it is answered elsewhere. */
 export function doneEdits(vehicle: Wiring, job: Job, date: string): readonly SingleEdit[] | null {
   const { build } = vehicle;
-  if (job.by === 'survey') return null;
+  // What was found or read is written down where it belongs.
+  if (job.by === 'survey' || job.by === 'readings') return null;
   const tick: SingleEdit = {
     edit: 'putInPlan',
     input: { list: 'jobs', entries: [{ ...(job.mark ?? { id: job.id }), id: job.id, done: date }] },
