@@ -21,9 +21,9 @@ export interface Scheduled {
 }
 
 /** Days from one to another; null: one of them is in no calendar. */
-function daysTo(begin: Date, day: string): number | null {
-  const to = parseISO(day);
-  return isValid(to) && isValid(begin) ? differenceInCalendarDays(to, begin) : null;
+function daysTo(begin: string, day: string): number | null {
+  const [from, to] = [parseISO(begin), parseISO(day)];
+  return isValid(to) && isValid(from) ? differenceInCalendarDays(to, from) : null;
 }
 
 /** Jobs that lead back to themselves. */
@@ -93,7 +93,7 @@ export function schedule(
     Math.max(
       0,
       ...(held.get(job.id) ?? []).map(({ expected }) =>
-        expected === null ? 0 : (daysTo(begin, expected) ?? 0) * perDay,
+        expected === null ? 0 : (daysTo(from, expected) ?? 0) * perDay,
       ),
     );
   const made: Scheduled[] = [];
@@ -170,12 +170,11 @@ export function criticalPath(
   const round = cycles(jobs);
   const known = new Map(jobs.filter((job) => !job.done && !round.has(job.id)).map((job) => [job.id, job]));
   const held = heldBy(waits);
-  const begin = parseISO(from);
   const waitH = (id: string): number =>
     Math.max(
       0,
       ...(held.get(id) ?? []).map(({ expected }) =>
-        expected === null ? 0 : Math.max(0, ((daysTo(begin, expected) ?? 0) * hoursPerWeek) / 7),
+        expected === null ? 0 : Math.max(0, ((daysTo(from, expected) ?? 0) * hoursPerWeek) / 7),
       ),
     );
   const best = new Map<string, { readonly h: number; readonly by: string | null }>();
