@@ -32,7 +32,7 @@ export function OldLoomPanel({ build }: { build: Build }) {
               <span className="min-w-[12rem] flex-1">
                 <b className="font-semibold">{label}</b>{' '}
                 <span className="text-soft">
-                  {of?.name ?? 'branch not told'}
+                  {of?.name ?? 'branch not entered'}
                   {of?.fate && `, ${FATES[of.fate]}`}
                 </span>
               </span>

@@ -32,10 +32,7 @@ export function JobBars({ planned, assumed }: { planned: readonly Scheduled[]; a
   const x = (t: number) => LEFT + ((t - from) / (to - from)) * WIDE;
   const height = planned.length * ROW + 34;
   return (
-    <Panel
-      title="Time bars"
-      about={assumed ? 'at 10 hours a week, which nobody told' : 'one person, one job at a time'}
-    >
+    <Panel title="Time bars" about={assumed ? 'at 10 hours a week, assumed' : 'one person, one job at a time'}>
       <div className="overflow-x-auto">
         <svg
           role="img"

@@ -100,7 +100,7 @@ function NowJob({ job, assessment }: { job: Job; assessment: Assessment }) {
         </span>
       </span>
       {job.by === 'survey' || job.by === 'readings' ? (
-        <span className="text-soft">{job.by === 'survey' ? 'told in Survey' : 'entered in BMS'}</span>
+        <span className="text-soft">{job.by === 'survey' ? 'entered in Survey' : 'entered in BMS'}</span>
       ) : (
         <button
           type="button"
@@ -157,7 +157,7 @@ function Outlook({ assessment, day }: { assessment: Assessment; day: string }) {
       )}
       {undated.length > 0 && leftH > 0 && (
         <p className="text-soft">
-          No day told for {undated.map(({ what }) => what).join(', ')}: the forecast takes{' '}
+          No date entered for {undated.map(({ what }) => what).join(', ')}: the forecast takes{' '}
           {undated.length === 1 ? 'it' : 'them'} for there.
         </p>
       )}
@@ -167,7 +167,7 @@ function Outlook({ assessment, day }: { assessment: Assessment; day: string }) {
           value={perWeek}
           dimension="count"
           system={build.units}
-          empty="not entered: no day can be told"
+          empty="not entered: no date without it"
           onCommit={(hoursPerWeek) => dispatch({ edit: 'setPlan', input: { hoursPerWeek } })}
         />
         <TextField

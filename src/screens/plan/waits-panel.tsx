@@ -52,7 +52,7 @@ export function WaitsPanel({
               <b className="font-semibold">{wait.what}</b>
               <span className="block text-small text-soft">
                 {WAIT_WORDS[wait.kind]} since {dayText(wait.since)}
-                {wait.expected ? `, expected ${dayText(wait.expected)}` : ', no day told'}
+                {wait.expected ? `, expected ${dayText(wait.expected)}` : ', no date entered'}
                 {wait.expected && wait.expected < day && <b className="text-fails"> and late</b>}; holds up{' '}
                 {wait.jobs.length === 0
                   ? 'nothing'

@@ -140,8 +140,8 @@ function Tower({
         {built ? (
           <>
             <VerdictMark shape={shape} size={11} />
-            {work ?? (worst ? marginText(worst) : undecided ? 'open' : '')}
-            {findings > 0 && (
+            <span className="whitespace-nowrap">{work ?? (worst ? marginText(worst) : undecided ? 'open' : '')}</span>
+            {findings > 0 && work === null && (
               <span className="ml-0.5 rounded-full border border-current px-1.5 text-note leading-[16px]">
                 {findings}
               </span>

@@ -198,7 +198,7 @@ const talk = defineRule({
       const subject = lineRef(context, line);
       const wrong = [
         ...(line.rates.length > 1 ? [`bit rates ${line.rates.map(rate).join(' and ')}`] : []),
-        ...line.doubled.map((name) => `${name} is told twice`),
+        ...line.doubled.map((name) => `${name} is entered twice`),
         ...line.twice.map(({ identifier, names }) => `${hex(identifier)} is sent by ${names.join(' and ')}`),
         ...line.unsent.map(({ identifier, name }) => `${name} waits for ${hex(identifier)}, which nobody sends`),
       ];

@@ -16,7 +16,7 @@ const STATE_WORDS = {
   tested: 'tested',
 } as const;
 
-const area = (mm2: number | null): string => (mm2 === null ? 'no cable told' : q(mm2, 'area'));
+const area = (mm2: number | null): string => (mm2 === null ? 'no cable entered' : q(mm2, 'area'));
 
 const liveEnd = defineRule({
   id: 'harness.live-end',

@@ -159,7 +159,7 @@ const oldEnds = defineRule({
           subject: { kind: 'build', id, name: label },
           holds: false,
           figures: {
-            detail: `${branch(branchId)?.name ?? 'branch not told'}: neither labelled, parked, landed nor out`,
+            detail: `${branch(branchId)?.name ?? 'branch not entered'}: neither labelled, parked, landed nor out`,
           },
         }),
       ),

@@ -51,7 +51,7 @@ export const weekText = (name: string, { from, to, done, hours, next, waits, ope
     '',
     'Waiting for:',
     ...(waits.length > 0
-      ? waits.map(({ what, expected }) => `- ${what}${expected ? `, expected ${expected}` : ', no day told'}`)
+      ? waits.map(({ what, expected }) => `- ${what}${expected ? `, expected ${expected}` : ', no date entered'}`)
       : ['- nothing']),
     '',
     'Stand-ins and loose ends:',

@@ -41,7 +41,7 @@ export function hostOf(build: Build, id: Id): Host | null {
 }
 
 export const hostPlace = (build: Build, host: Host | null): string =>
-  host?.zoneId ? zoneNameOf(build, host.zoneId) : 'place not told';
+  host?.zoneId ? zoneNameOf(build, host.zoneId) : 'place not entered';
 
 /** Things that a signal wire can end at, in the order of their names. */
 export const hostsOf = (build: Build): readonly Host[] =>
