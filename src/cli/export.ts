@@ -1,6 +1,7 @@
 import { assess } from '../core/assess';
 import type { Build, Problem } from '../core/build';
-import { buildText, cablesCsv, partsCsv, spiceExport } from '../core/formats';
+import { buildText, cablesCsv, labelsCsv, partsCsv, spiceExport, wiringCsv } from '../core/formats';
+import { harnessOf, Memory } from '../core/vehicle';
 
 export interface ExportOptions {
   readonly format: string;
@@ -10,7 +11,7 @@ export interface ExportOptions {
 
 type Made = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly errors: readonly Problem[] };
 
-const FORMATS = ['build', 'cables', 'parts', 'spice'];
+const FORMATS = ['build', 'cables', 'parts', 'wires', 'labels', 'spice'];
 const refuse = (path: string, reason: string, remedy: string): Made => ({
   ok: false,
   errors: [{ path, reason, remedy }],
@@ -27,6 +28,11 @@ export function runExport(build: Build, { format, caseId, decimal = '.' }: Expor
       return { ok: true, text: cablesCsv(build, decimal) };
     case 'parts':
       return { ok: true, text: partsCsv(Object.values(build.parts), decimal) };
+    case 'wires':
+    case 'labels': {
+      const { wires } = harnessOf({ build, memory: new Memory() });
+      return { ok: true, text: (format === 'wires' ? wiringCsv : labelsCsv)(wires, decimal) };
+    }
     case 'spice': {
       const { vehicle } = assess(build);
       const known = vehicle.cases.map((solved) => solved.id);

@@ -39,11 +39,24 @@ test('assess --json: 0 when all hold or are thin, the working included', () => {
   // What Ancillaries and 12 V will replace is done without here, so that nothing stays open.
   for (const loss of ['brake-vacuum', 'steering-pump', 'gauges'] as const)
     build = applyEdit(build, { edit: 'setLoss', input: { loss, state: 'dropped' } }).build;
-  const { status, stdout } = ropeway(['assess', file('good.json', build), '--json']);
+  // What is still open at the car is not the design’s matter.
+  const { harness: _, plan: __, ...design } = build;
+  const { status, stdout } = ropeway(['assess', file('good.json', design), '--json']);
   expect(status).toBe(0);
   const answer = JSON.parse(stdout) as { outcome: string; checks: { id: string; working: { lines: unknown[] } }[] };
   expect(answer.outcome).toBe('holds');
   expect(answer.checks.find((check) => check.id === 'fuse.continuous')!.working.lines.length).toBeGreaterThan(0);
+});
+
+test('export: wires and labels as tables, a line a wire and two', () => {
+  const lines = (format: string) =>
+    ropeway(['export', 'samples/larkspur.ropeway.json', '--format', format]).stdout.trim().split('\r\n').length;
+  const { harness, circuits } = JSON.parse(readFileSync('samples/larkspur.ropeway.json', 'utf8'));
+  const cables = [circuits.hv, circuits.lv]
+    .flatMap(({ conductors }) => Object.values<{ kind: string }>(conductors))
+    .filter(({ kind }) => kind === 'cable');
+  const wires = cables.length + Object.keys(harness.wires).length;
+  expect([lines('wires'), lines('labels')]).toEqual([wires + 1, 2 * wires + 1]);
 });
 
 test('assess: 3 when nothing can be judged yet, 2 with path and remedy for bad input', () => {
