@@ -68,20 +68,39 @@ function End({
   );
 }
 
+interface Props {
+  readonly wire: HarnessWire;
+  readonly liveA: string | undefined;
+  readonly liveB: string | undefined;
+  readonly onNext: (wire: HarnessWire, side: WireSide) => void;
+  readonly onPick: (id: string, side: WireSide) => void;
+}
+
+const sameEnd = (p: HarnessEnd, q: HarnessEnd): boolean =>
+  p.state === q.state &&
+  p.wrong === q.wrong &&
+  p.hostId === q.hostId &&
+  p.hostName === q.hostName &&
+  p.terminal === q.terminal &&
+  p.pin === q.pin &&
+  p.known === q.known;
+
+/** Each edit makes all wires anew; drawn again is only what looks otherwise, or would be ticked otherwise. */
+const same = (p: Props, q: Props): boolean =>
+  p.liveA === q.liveA &&
+  p.liveB === q.liveB &&
+  p.onNext === q.onNext &&
+  p.onPick === q.onPick &&
+  p.wire.label === q.wire.label &&
+  p.wire.name === q.wire.name &&
+  p.wire.colour === q.wire.colour &&
+  p.wire.stripe === q.wire.stripe &&
+  p.wire.areaMm2 === q.wire.areaMm2 &&
+  sameEnd(p.wire.ends.a, q.wire.ends.a) &&
+  sameEnd(p.wire.ends.b, q.wire.ends.b);
+
 /** A wire: what it is, and its two ends side by side. */
-export const WireCard = memo(function WireCard({
-  wire,
-  liveA,
-  liveB,
-  onNext,
-  onPick,
-}: {
-  wire: HarnessWire;
-  liveA: string | undefined;
-  liveB: string | undefined;
-  onNext: (wire: HarnessWire, side: WireSide) => void;
-  onPick: (id: string, side: WireSide) => void;
-}) {
+export const WireCard = memo(function WireCard({ wire, liveA, liveB, onNext, onPick }: Props) {
   return (
     <li
       data-wire={wire.id}
@@ -100,4 +119,4 @@ export const WireCard = memo(function WireCard({
       </div>
     </li>
   );
-});
+}, same);
