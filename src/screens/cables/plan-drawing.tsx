@@ -178,7 +178,8 @@ export function PlanDrawing({
     else if (!by) return;
     event.preventDefault();
     if (!by) return;
-    const edit = moving(build, what, by, null);
+    // Of the newest build: quick fingers are faster than the drawing.
+    const edit = moving(useBench.getState().build ?? build, what, by, null);
     if (edit) dispatch(edit);
   };
 
