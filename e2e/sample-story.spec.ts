@@ -47,10 +47,10 @@ test('the ledger of the whole vehicle holds every station’s checks, thinnest f
   await page.getByRole('radio', { name: 'whole vehicle' }).click();
   const shown = page.getByRole('region', { name: 'Ledger' }).locator('[data-check]');
   // Three of the same sentence stand in one line, and open to their subjects.
-  await expect(shown).toHaveCount(12);
+  await expect(shown).toHaveCount(14);
   const folded = page.getByRole('button', { name: /and 2 more like it – show/ });
   await folded.click();
-  await expect(shown).toHaveCount(15);
+  await expect(shown).toHaveCount(17);
   await page.getByRole('button', { name: /and 2 more like it – hide/ }).click();
   await expect(shown.nth(0)).toContainText('−52 %');
   await expect(shown.nth(1)).toContainText('−49 %');

@@ -425,3 +425,6 @@ export const useBench = create<Bench>()((set, get) => {
 });
 
 useBench.subscribe(({ saving, build }) => tellUnsaved(saving === 'failed' && build ? { document: build } : null));
+
+/** The build with all edits, also while the last ones are still being judged: what the next edit starts from. */
+export const newestBuild = (): Build | null => coming?.build ?? useBench.getState().build;

@@ -4,7 +4,7 @@ import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused, findDevice } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
 import { massesOf, passageNear, zoneAt } from '@/core/vehicle';
-import { useBench } from '@/store/bench';
+import { newestBuild, useBench } from '@/store/bench';
 import { layOutPlan, type View } from './derive-plan';
 import { Block } from './plan-block';
 import { numbersOf, PlanKey } from './plan-key';
@@ -179,7 +179,7 @@ export function PlanDrawing({
     event.preventDefault();
     if (!by) return;
     // Of the newest build: quick fingers are faster than the drawing.
-    const edit = moving(useBench.getState().build ?? build, what, by, null);
+    const edit = moving(newestBuild() ?? build, what, by, null);
     if (edit) dispatch(edit);
   };
 

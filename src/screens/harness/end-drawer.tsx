@@ -2,7 +2,7 @@
 import { type Build, END_STATES, type WireSide } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
 import { endWords, type HarnessWire } from '@/core/vehicle';
-import { useBench } from '@/store/bench';
+import { newestBuild, useBench } from '@/store/bench';
 import { Drawer } from '@/ui/drawer';
 import { END_WORDS, withState } from './end-words';
 
@@ -42,7 +42,7 @@ export function EndDrawer({
               onClick={() => {
                 dispatch({
                   edit: 'putInHarness',
-                  input: { list: 'ends', entries: [withState(build, wire, [side], state)] },
+                  input: { list: 'ends', entries: [withState(newestBuild() ?? build, wire, [side], state)] },
                 });
                 onClose();
               }}

@@ -3,7 +3,7 @@ import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { END_STATES, type EndState, type WireSide } from '@/core/build';
 import { type HarnessWire, hostsOf, liveEnds } from '@/core/vehicle';
-import { useBench } from '@/store/bench';
+import { newestBuild, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Ask } from '@/ui/ask';
 import { Caution, Panel } from '@/ui/panel';
@@ -40,7 +40,8 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
   const advance = useCallback(
     (wire: HarnessWire, side: WireSide) => {
       setTouched((before) => new Set([...before, wire.id]));
-      const now = useBench.getState().build;
+      // Of the newest build: a tick that is still being judged must not be lost by the next.
+      const now = newestBuild();
       if (now)
         dispatch({
           edit: 'putInHarness',
@@ -191,7 +192,10 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
           if (bulk)
             dispatch({
               edit: 'putInHarness',
-              input: { list: 'ends', entries: list.map((wire) => withState(build, wire, ['a', 'b'], bulk)) },
+              input: {
+                list: 'ends',
+                entries: list.map((wire) => withState(newestBuild() ?? build, wire, ['a', 'b'], bulk)),
+              },
             });
           setBulk(null);
         }}
