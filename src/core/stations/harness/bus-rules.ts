@@ -164,10 +164,13 @@ const length = defineRule({
       if (line.trunkM === null || branches.some(({ stubM }) => stubM === null))
         return {
           subject,
-          missing: untold.map(({ id, label, name }) => ({
-            ref: { kind: 'build' as const, id, name },
-            what: `length of ${label}`,
-          })),
+          missing:
+            untold.length > 0
+              ? untold.map(({ id, label, name }) => ({
+                  ref: { kind: 'build' as const, id, name },
+                  what: `length of ${label}`,
+                }))
+              : [{ ref: subject, what: 'both wires to every node' }],
           lines: work,
         };
       return {

@@ -60,7 +60,7 @@ const pairs = defineRule({
   endangers: 'people',
   says: {
     fails: '{subject} is open to disturbance',
-    holds: 'Position and data wires are twisted in their pairs, or shielded',
+    holds: 'Position and CAN wires are twisted in their pairs, or shielded',
     line: '{detail}',
     open: 'Pairs and shields',
   },
@@ -168,16 +168,23 @@ const returns = defineRule({
     if (wires.length === 0) return [];
     const groups = grouped(wires, (wire) => `${ends(wire)} ${wire.signal}`);
     const wrong: Finding<'detail'>[] = [];
-    const sensors = grouped(
-      wires.filter(({ returns: back }) => !back),
-      ({ ends: { a }, signal }) => `${a.hostId} ${signal}`,
-    );
-    for (const list of sensors.values()) {
+    // At each end that is no mere joint, whichever of the two was drawn first.
+    const at = new Map<string, { readonly hostId: string; readonly hostName: string; readonly list: HarnessWire[] }>();
+    for (const wire of wires) {
+      if (wire.returns) continue;
+      for (const { hostId, hostName } of [wire.ends.a, wire.ends.b]) {
+        if (hostOf(build, hostId)?.passes) continue;
+        const key = `${hostId} ${wire.signal}`;
+        const known = at.get(key) ?? { hostId, hostName, list: [] };
+        known.list.push(wire);
+        at.set(key, known);
+      }
+    }
+    for (const { hostId: host, hostName, list } of at.values()) {
       const first = list[0]!;
-      const at = first.ends.a.hostId;
       const back = wires.filter(
         ({ returns: own, signal, ends: { a, b } }) =>
-          own && signal === first.signal && (a.hostId === at || b.hostId === at),
+          own && signal === first.signal && (a.hostId === host || b.hostId === host),
       );
       const earthed = back.filter(({ ends: { a, b } }) =>
         [a, b].some(({ hostId }) => {
@@ -185,8 +192,8 @@ const returns = defineRule({
           return kind === 'earth' || kind === 'earth-point';
         }),
       );
-      const name = `${first.ends.a.hostName}, ${first.signal}`;
-      const subject = hostRef(context, at, name);
+      const name = `${hostName}, ${first.signal}`;
+      const subject = hostRef(context, host, name);
       const where = some(list.map(({ label }) => label));
       if (back.length === 0)
         wrong.push({ subject, holds: false, figures: { detail: `${where}: no wire brings its current back` } });

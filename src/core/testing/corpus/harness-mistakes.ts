@@ -67,6 +67,20 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: WIRING,
+    did: 'a loose end behind a wire that leads to the box in fact, and elsewhere by design',
+    on: 'firn',
+    plant: both(
+      end('c-shunt', 'a', { hostId: 'box-front', terminal: 'minus', state: 'landed' }),
+      end('c-shunt', 'b', { hostId: 'k-minus', terminal: 'a', state: 'landed' }),
+      state('c-minus', 'a', 'landed'),
+      end('c-minus', 'a', { hostId: 'k-minus', terminal: 'a', state: 'landed' }),
+      state('c-minus', 'b', 'left-long'),
+    ),
+    speaks: 'harness.live-end:c-minus',
+    says: 'W011 Shunt to bus minus hangs loose while its other end is on Front box',
+  },
+  {
+    kind: WIRING,
     did: 'a sense wire on the cells, its plug end cut and bare',
     on: 'larkspur',
     plant: state('sg-boot-4', 'b', 'cut'),
@@ -217,6 +231,21 @@ export const HARNESS_MISTAKES: readonly Mistake[] = [
     ),
     speaks: 'harness.returns:motor',
     says: 'Motor, temperature has no return of its own',
+  },
+  {
+    kind: WIRING,
+    did: 'a box’s sensor drawn from the electronics on, without a return, another’s return beside it',
+    on: 'firn',
+    plant: both(
+      put('wires', {
+        id: 'sg-front-warm-0',
+        a: { hostId: BMS, pin: 'front temperature' },
+        b: { hostId: 'box-front', pin: 'temperature' },
+      }),
+      put('wires', { id: 'sg-front-warm-1', returns: false }),
+    ),
+    speaks: 'harness.returns:box-front',
+    says: 'Front box, temperature has no return of its own',
   },
   {
     kind: WIRING,
@@ -485,6 +514,14 @@ export const HARNESS_HARMLESS: readonly Harmless[] = [
     did: 'identifiers alike, one of 11 and one of 29 bits',
     on: 'firn',
     change: line({ id: 'bus-charger', sends: [{ identifier: 0x3c1, extended: true, bytes: 8, periodS: 0.1 }] }),
+  },
+  {
+    did: 'CAN pins with names of their maker’s own',
+    on: 'firn',
+    change: both(
+      put('wires', { id: 'sg-can-high-2', b: { hostId: BMS, pin: 'CANH' } }),
+      put('wires', { id: 'sg-can-low-2', b: { hostId: BMS, pin: 'CANL' } }),
+    ),
   },
   {
     did: 'an inverter that waits for what the control unit sends',

@@ -47,14 +47,12 @@ export interface DataLine {
   readonly mostStubM: number | null;
 }
 
+/** High or low at the end of a pin’s name, as a word or behind CAN or a number: a “signal” ends in no L. */
+const HIGH_LOW = /(?<=^|[\s_-]|can|\d)[\s_-]*(high|low|h|l)$/i;
 /** A port of a device: what is left of a pin’s name without high and low. */
-export const portOf = (pin: string): string =>
-  pin
-    .replace(/[\s_-]*(?:high|low|h|l)$/i, '')
-    .trim()
-    .toUpperCase();
+export const portOf = (pin: string): string => pin.trim().replace(HIGH_LOW, '').trim().toUpperCase();
 const sideOfPin = (pin: string): 'can-high' | 'can-low' | null => {
-  const found = pin.match(/(high|low|h|l)$/i)?.[1]?.toLowerCase();
+  const found = pin.trim().match(HIGH_LOW)?.[1]?.toLowerCase();
   return found === undefined ? null : found.startsWith('h') ? 'can-high' : 'can-low';
 };
 

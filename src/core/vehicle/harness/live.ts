@@ -1,7 +1,7 @@
 import { type Build, findDevice, type Id, SIDES, type WireSide } from '../../build';
 import { Sets } from '../../circuit';
 
-import { type HarnessWire, harnessOf, type Wiring } from './wires';
+import { type Harness, type HarnessWire, harnessOf, type Wiring } from './wires';
 
 /** A loose end whose wire is connected to a source at its other end. */
 export interface LiveEnd {
@@ -36,7 +36,7 @@ const CARRIES: Readonly<Record<string, readonly (readonly string[])[]>> = {
 const SOURCES: Readonly<Record<string, readonly string[]>> = { box: ['plus', 'minus'], 'auxiliary-battery': ['plus'] };
 
 /** Joint of an end while only landed wires count; what carries on carries, loads of the 12-volt side lead to the body anyway. */
-function joined(build: Build, wires: readonly HarnessWire[]): Sets {
+function joined(build: Build, { wires, gone }: Pick<Harness, 'wires' | 'gone'>): Sets {
   const sets = new Sets();
   for (const { devices, conductors } of [build.circuits.hv, build.circuits.lv]) {
     for (const { id, kind } of Object.values(devices))
@@ -46,11 +46,13 @@ function joined(build: Build, wires: readonly HarnessWire[]): Sets {
     for (const { kind, a, b } of Object.values(conductors))
       if (kind !== 'cable') sets.join(at(a.deviceId, a.terminal), at(b.deviceId, b.terminal));
   }
-  for (const { ends, circuit } of wires) {
-    if (circuit === 'signal') continue;
-    if (SIDES.every((side) => isLanded(ends[side].state) && ends[side].wrong !== 'other-terminal'))
-      sets.join(at(ends.a.hostId, ends.a.terminal), at(ends.b.hostId, ends.b.terminal));
-  }
+  // Where they are landed in fact, also where the design has them elsewhere by now, or nowhere.
+  const landed = [
+    ...wires.flatMap(({ ends: { a, b }, circuit }) => (circuit === 'signal' ? [] : [[a.made, b.made]])),
+    ...gone.map(({ ends }) => [ends[0]?.made, ends[1]?.made]),
+  ];
+  for (const [a, b] of landed)
+    if (a && b && isLanded(a.state) && isLanded(b.state)) sets.join(at(a.hostId, a.terminal), at(b.hostId, b.terminal));
   return sets;
 }
 
@@ -62,9 +64,9 @@ const isLanded = (state: string): boolean => state === 'landed' || state === 'te
  */
 export function liveEnds(vehicle: Wiring): readonly LiveEnd[] {
   const { build } = vehicle;
-  const { wires, begun } = harnessOf(vehicle);
+  const { wires, gone, begun } = harnessOf(vehicle);
   if (!begun) return [];
-  const sets = joined(build, wires);
+  const sets = joined(build, { wires, gone });
   const sources = [build.circuits.hv, build.circuits.lv].flatMap(({ devices }) =>
     Object.values(devices).flatMap((device) =>
       (Object.hasOwn(SOURCES, device.kind) ? SOURCES[device.kind]! : [])
