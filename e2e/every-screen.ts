@@ -14,6 +14,8 @@ export const STATIONS = [
   'Interlocks',
   'Harness',
   'Plan',
+  'Commission',
+  'Logbook',
 ] as const;
 /** Sums with unlike fields and answers. */
 const SUMS = [

@@ -16,6 +16,8 @@ test('after the first visit it goes on without its server: stations, an edit, a 
     ['low-voltage', '12 V'],
     ['harness', 'Harness'],
     ['plan', 'Plan'],
+    ['commission', 'Commission'],
+    ['logbook', 'Logbook'],
     ['pack', 'Pack'],
   ] as const) {
     await page.locator(`nav a[href*="/${station}?"]`).first().click();

@@ -192,7 +192,7 @@ export const tyres = defineStation({
 });
 `,
     );
-    copy.change('src/core/stations/index.ts', '  plan,\n] as const', '  plan,\n  tyres,\n] as const');
+    copy.change('src/core/stations/index.ts', '  logbook,\n] as const', '  logbook,\n  tyres,\n] as const');
     copy.change(
       'src/core/stations/index.ts',
       'import { survey }',

@@ -40,7 +40,7 @@ test('assess --json: 0 when all hold or are thin, the working included', () => {
   for (const loss of ['brake-vacuum', 'steering-pump', 'gauges'] as const)
     build = applyEdit(build, { edit: 'setLoss', input: { loss, state: 'dropped' } }).build;
   // What is still open at the car is not the design’s matter.
-  const { harness: _, plan: __, ...design } = build;
+  const { harness: _, plan: __, commission: ___, ...design } = build;
   const { status, stdout } = ropeway(['assess', file('good.json', design), '--json']);
   expect(status).toBe(0);
   const answer = JSON.parse(stdout) as { outcome: string; checks: { id: string; working: { lines: unknown[] } }[] };

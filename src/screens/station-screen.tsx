@@ -21,6 +21,8 @@ const SCREENS: Readonly<Record<StationId, ComponentType>> = {
   ),
   harness: dynamic(() => import('./harness/harness-screen').then(({ HarnessScreen }) => HarnessScreen)),
   plan: dynamic(() => import('./plan/plan-screen').then(({ PlanScreen }) => PlanScreen)),
+  logbook: dynamic(() => import('./logbook/logbook-screen').then(({ LogbookScreen }) => LogbookScreen)),
+  commission: dynamic(() => import('./commission/commission-screen').then(({ CommissionScreen }) => CommissionScreen)),
   interlocks: dynamic(() => import('./interlocks/interlocks-screen').then(({ InterlocksScreen }) => InterlocksScreen)),
 };
 

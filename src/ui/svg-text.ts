@@ -16,7 +16,11 @@ const KEPT = [
 ] as const;
 
 /** A drawing on the screen as an SVG file by itself: what its classes give is written into each element, the ground behind it. */
-export function svgText(drawing: SVGSVGElement, title: string): string {
+export function svgText(
+  drawing: SVGSVGElement,
+  title: string,
+  behind: string = getComputedStyle(document.body).backgroundColor,
+): string {
   const copy = drawing.cloneNode(true) as SVGSVGElement;
   const from = [drawing, ...drawing.querySelectorAll('*')];
   const to = [copy, ...copy.querySelectorAll('*')];
@@ -30,7 +34,7 @@ export function svgText(drawing: SVGSVGElement, title: string): string {
   const { x, y, width, height } = drawing.viewBox.baseVal;
   const ground = document.createElementNS('http://www.w3.org/2000/svg', 'rect');
   for (const [name, value] of Object.entries({ x, y, width, height })) ground.setAttribute(name, String(value));
-  ground.setAttribute('fill', getComputedStyle(document.body).backgroundColor);
+  ground.setAttribute('fill', behind);
   copy.insertBefore(ground, copy.firstChild);
   const name = document.createElementNS('http://www.w3.org/2000/svg', 'title');
   name.textContent = title;

@@ -1,6 +1,6 @@
 import { type Remote, wrap } from 'comlink';
-import type { Build } from '@/core/build';
-import type { ImportPreview, PartsPreview, ReadModules, TripFile } from '@/core/formats';
+import type { Build, TraceKind } from '@/core/build';
+import type { ImportPreview, PartsPreview, ReadModules, TraceRead, TripFile } from '@/core/formats';
 import type { FilesWorker, ReadAll, ReadBmsConfig, ReadBuild, ReadParts } from './files.worker';
 
 let started: Worker | null = null;
@@ -46,6 +46,11 @@ export const readModulesFile = async (file: Blob) => {
   return aside<ReadModules>((worker) => worker.modules(bytes) as Promise<ReadModules>);
 };
 export const checkPart = (data: unknown) => aside<ReadParts>((worker) => worker.part(data) as Promise<ReadParts>);
+
+export const readTrace = async (file: Blob, kind: TraceKind) => {
+  const bytes = await file.arrayBuffer();
+  return aside<TraceRead>((worker) => worker.trace(bytes, kind) as Promise<TraceRead>);
+};
 
 const LARGEST_TRIP_BYTES = 20_000_000;
 /** A trip as GPX or CSV; a file that is far too large is refused before it is read. */

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import type { Build, Problem } from '@/core/build';
+import type { Build, Problem, TraceKind } from '@/core/build';
 import {
   LARGEST_FILE_BYTES,
   parseFile,
@@ -22,6 +22,8 @@ import {
   readCablesCsv,
   readCsv,
   readModulesCsv,
+  readTraceCsv,
+  type TraceRead,
   type TripFile,
 } from '@/core/formats';
 import { readTripFile } from '@/core/formats/trip-file';
@@ -76,6 +78,9 @@ const api = {
   },
   trip(bytes: ArrayBuffer, name: string): TripFile {
     return tooLarge(bytes) ?? readTripFile(decodeText(new Uint8Array(bytes)), name);
+  },
+  trace(bytes: ArrayBuffer, kind: TraceKind): TraceRead {
+    return tooLarge(bytes) ?? readTraceCsv(decodeText(new Uint8Array(bytes)), kind);
   },
   /** A part made by hand, checked by the same rules as one from a file. */
   part(data: unknown): ReturnType<typeof readParts> {

@@ -5,11 +5,13 @@ import {
   type Build,
   type Circuit,
   type CircuitName,
+  COMMISSION_LISTS,
   circuitOfTerminal,
   type Device,
   findConductor,
   findDevice,
   HARNESS_LISTS,
+  LOGBOOK_LISTS,
   own,
   PLAN_LISTS,
 } from './types';
@@ -124,7 +126,7 @@ export function checkReferences(build: Build): Problem[] {
       if (entry.id !== id)
         problems.push({ path: `${list}.${id}.id`, reason: 'differs from its key.', remedy: 'Make the two the same.' });
   }
-  const { controls, settings, harness, plan } = build;
+  const { controls, settings, harness, plan, commission, logbook } = build;
   for (const [path, list] of [
     ['controls.properties', controls?.properties],
     ['controls.timelines', controls?.timelines],
@@ -133,6 +135,8 @@ export function checkReferences(build: Build): Problem[] {
     ...HARNESS_LISTS.map((list) => [`harness.${list}`, harness?.[list]] as const),
     ['harness.issue.wires', harness?.issue?.wires],
     ...PLAN_LISTS.map((list) => [`plan.${list}`, plan?.[list]] as const),
+    ...COMMISSION_LISTS.map((list) => [`commission.${list}`, commission?.[list]] as const),
+    ...LOGBOOK_LISTS.map((list) => [`logbook.${list}`, logbook?.[list]] as const),
   ] as const)
     for (const [id, entry] of Object.entries<{ readonly id: string }>(list ?? {}))
       if (entry.id !== id)

@@ -2,12 +2,14 @@ import type { CoilSuppression, Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
 import type { Brakes, Cabin, Cooling, Gauges, Steering } from './ancillary-types';
 import type { CellCare, ChargerPlug, Charging } from './charge-types';
+import type { CommissionData } from './commission-types';
 import type { Controls, Settings } from './control-types';
 import { type CircuitName, DEVICES, type DeviceKind } from './devices';
 import type { DriveRecord, HealthRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
 import type { HarnessData } from './harness-types';
 import type { Costs, Customer, InHand, OldFault } from './in-hand-types';
+import type { LogbookData } from './logbook-types';
 import type { PlanData } from './plan-types';
 import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
@@ -38,11 +40,13 @@ import type {
 
 export * from './ancillary-types';
 export * from './charge-types';
+export * from './commission-types';
 export * from './control-types';
 export * from './drive-types';
 export * from './duty-types';
 export * from './harness-types';
 export * from './in-hand-types';
+export * from './logbook-types';
 export * from './plan-types';
 export * from './school-types';
 export * from './vehicle-types';
@@ -302,6 +306,10 @@ export interface Build {
   readonly harness?: HarnessData;
   /** What is done, waited for and open at the car. */
   readonly plan?: PlanData;
+  /** What was tested at the car, and by whom. */
+  readonly commission?: CommissionData;
+  /** What was done, driven, charged and measured since. */
+  readonly logbook?: LogbookData;
   /** Drives that were logged or read by meter. */
   readonly drives?: Readonly<Record<Id, DriveRecord>>;
   readonly health?: Readonly<Record<Id, HealthRecord>>;

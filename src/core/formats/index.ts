@@ -14,6 +14,7 @@ export { readModulesTyped } from './modules-typed';
 export { type PartsPreview, partsCsv, previewParts, rawParts } from './parts-csv';
 export { pinsCsv, type ReadPins, readPinsCsv } from './pins-csv';
 export { spiceExport } from './spice';
+export { type ReadTrace, readTraceCsv, type TraceRead } from './trace-csv';
 // Its reader carries an XML library: whoever reads trips imports it from its own file.
 export type { ReadTrip, TripFile } from './trip-file';
 export { type EndLabel, endLabels, labelsCsv, wiringCsv } from './wiring-csv';

@@ -73,6 +73,13 @@ export {
   type StillFed,
   stillFed,
 } from './left-live';
+export {
+  ASSUMED_LEAK_OHM,
+  type LinkDischarge,
+  leakageOhm,
+  linkDischarge,
+  linkDischarges,
+} from './link-discharge';
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
 export { type LowFault, type LowFaultCorner, lowFault } from './low-faults';
 export { coldFactor, type HoldUpOptions, type HoldUpRun, lowHoldUp, PEUKERT } from './low-hold-up';

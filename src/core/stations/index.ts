@@ -2,11 +2,13 @@ import { ancillaries } from './ancillaries';
 import { bms } from './bms';
 import { cables } from './cables';
 import { charging } from './charging';
+import { commission } from './commission';
 import type { Context } from './context';
 import { drive } from './drive';
 import { harness } from './harness';
 import { hvCircuit } from './hv-circuit';
 import { interlocks } from './interlocks';
+import { logbook } from './logbook';
 import { lowVoltage } from './low-voltage';
 import { pack } from './pack';
 import { plan } from './plan';
@@ -26,6 +28,8 @@ export const STATIONS = [
   interlocks,
   harness,
   plan,
+  commission,
+  logbook,
 ] as const;
 
 type AnyStation = (typeof STATIONS)[number];
@@ -50,5 +54,3 @@ export function resultsOf(context: Context): Results {
 }
 
 export { type Assumption, type Reservations, reservationsOf } from './reservations';
-/** Stations that are still to come: on the line, without a screen. */
-export { TO_COME } from './to-come';

@@ -2,7 +2,6 @@ import type { Check } from '../checks';
 import { coldestAssumed } from '../vehicle';
 import type { Context } from './context';
 import type { Station } from './define';
-import { TO_COME } from './to-come';
 
 /** Something that is taken for granted, and what rests on it. */
 export interface Assumption {
@@ -38,10 +37,7 @@ export function reservationsOf(
   for (const words of coldestAssumed(context.vehicle.build))
     if (!byWords.has(words)) byWords.set(words, { checks: 0, thinnest: null });
   return {
-    notJudged: [
-      ...stations.flatMap(({ leaves }) => leaves?.(context) ?? []),
-      ...TO_COME.flatMap((station) => ('leaves' in station ? [station.leaves] : [])),
-    ],
+    notJudged: [...stations.flatMap(({ leaves }) => leaves?.(context) ?? [])],
     assumed: [...byWords]
       .map(([words, { checks: count, thinnest }]) => ({ words, checks: count, thinnest }))
       .sort(

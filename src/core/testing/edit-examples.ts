@@ -757,6 +757,29 @@ export const EXAMPLES: { readonly [N in EditName]: Example<N> } = {
     leaves: ({ plan }) => expect(plan!.waits!['wait-plate']).toBeUndefined(),
   },
   setPlan: { input: { hoursPerWeek: 9 }, leaves: ({ plan }) => expect(plan!.hoursPerWeek).toBe(9) },
+  putInCommission: {
+    input: {
+      list: 'results',
+      entries: [{ id: 'torque', name: 'Torque list', sheet: 'before-hv', ok: false, date: '2026-06-01' }],
+    },
+    leaves: ({ commission }) => expect(commission!.results!.torque!.ok).toBe(false),
+  },
+  dropFromCommission: {
+    input: { list: 'ownTests', id: 'own-horn' },
+    leaves: ({ commission }) => expect(commission!.ownTests!['own-horn']).toBeUndefined(),
+  },
+  putInLogbook: {
+    input: {
+      list: 'entries',
+      entries: [{ id: 'e1', kind: 'drive', date: '2026-06-02', what: 'To the hut', odometerM: 91e6 }],
+    },
+    leaves: ({ logbook }) => expect(logbook!.entries!.e1!.odometerM).toBe(91e6),
+  },
+  dropFromLogbook: {
+    on: estate,
+    input: { list: 'claims', id: 'claim-range' },
+    leaves: ({ logbook }) => expect(logbook!.claims!['claim-range']).toBeUndefined(),
+  },
   setVacuumSwitch: {
     input: { onPa: 45000, offPa: 60000 },
     leaves: ({ brakes }) => expect(brakes).toMatchObject({ switchOnPa: 45000, switchOffPa: 60000 }),

@@ -164,6 +164,8 @@ export const UNREAD = [
   'settings',
   'harness',
   'plan',
+  'commission',
+  'logbook',
   'drives',
   'health',
   'restraint',

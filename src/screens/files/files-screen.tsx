@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { buildFileName, cablesCsv, spiceExport } from '@/core/formats';
@@ -13,6 +14,11 @@ import { ImportPreviewPanel, type Preview } from '../shell/import-preview';
 import { PageHead, useSheet } from '../shell/shell';
 import { HandoverPanel } from './handover-panel';
 import { Snapshots } from './snapshots';
+
+const PackPanel = dynamic(() => import('./pack-panel').then((panel) => panel.PackPanel), {
+  ssr: false,
+  loading: () => <div className="h-[220px]" />,
+});
 
 export function FilesScreen() {
   return <Sheet assessment={useSheet().assessment} />;
@@ -33,6 +39,7 @@ function Sheet({ assessment }: { assessment: Assessment }) {
             Export the build file
           </Action>
         </Panel>
+        <PackPanel assessment={assessment} />
         <HandoverPanel build={build} />
         <Snapshots build={build} />
         <CableList assessment={assessment} />

@@ -1,5 +1,4 @@
-import { consumersOf, joinedWhenOpen, stillFed } from '@/core/simulate';
-import { linkDischarges } from '@/core/stations/hv-circuit';
+import { consumersOf, joinedWhenOpen, linkDischarges, stillFed } from '@/core/simulate';
 import type { Vehicle } from '@/core/vehicle';
 
 /** A consumer with some switches open: fed by the cells, holding what its capacitors held, or without a voltage of its own. */

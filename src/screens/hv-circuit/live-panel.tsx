@@ -1,7 +1,6 @@
 'use client';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
-import { coverage, type Liveness } from '@/core/simulate';
-import { linkDischarge } from '@/core/stations/hv-circuit';
+import { coverage, type Liveness, linkDischarge } from '@/core/simulate';
 import type { Vehicle } from '@/core/vehicle';
 import { Action } from '@/ui/action';
 import { Checkbox } from '@/ui/checkbox';

@@ -1,7 +1,7 @@
 'use client';
 import { OHM_PER_VOLT_AC, predictedReadings } from '@/core/physics/insulation';
 import { type Dimension, formatQuantity, type UnitSystem } from '@/core/quantities';
-import { leakageOhm, linkDischarge } from '@/core/stations/hv-circuit';
+import { leakageOhm, linkDischarge } from '@/core/simulate';
 import type { Vehicle } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';

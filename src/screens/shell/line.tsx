@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import type { StationState } from '@/core/assess';
 import { marginText, VERDICT_WORDS } from '@/core/checks';
-import { STATIONS, type StationId, TO_COME } from '@/core/stations';
+import { STATIONS, type StationId } from '@/core/stations';
 import { Hint } from '@/ui/hint';
 import { MARK_COLOUR, type MarkShape, VerdictMark } from '@/ui/verdict-mark';
 import { findingsIn } from './derive-ledger';
@@ -44,9 +44,6 @@ export function Line({ buildId, current, stations, counts }: Props) {
             count={counts[station.id]}
           />
         ))}
-        {TO_COME.map((station) => (
-          <Tower key={station.id} station={station} href={null} here={false} state={undefined} count={undefined} />
-        ))}
       </ol>
     </nav>
   );
@@ -60,13 +57,11 @@ function Tower({
   count,
 }: {
   station: { readonly name: string; readonly question: string };
-  /** Null: still to come. */
-  href: string | null;
+  href: string;
   here: boolean;
   state: StationState | undefined;
   count: string | undefined;
 }) {
-  const built = href !== null;
   const worst = state?.thinnest ?? null;
   const undecided = state?.checks.find((check) => check.verdict === 'needs-data' || check.verdict === 'waits');
   const findings = findingsIn(state?.checks ?? []);
@@ -74,10 +69,9 @@ function Tower({
   const work = count !== undefined && worst?.verdict !== 'fails' && worst?.verdict !== 'thin' ? count : null;
   const shape: MarkShape = worst && work === null ? shapeOf(worst.verdict) : 'hollow';
   const depth = sag(state);
-  const ropeColour = !built || !worst ? 'text-soft' : worst.verdict === 'holds' ? 'text-ink' : MARK_COLOUR[shape];
-  const label = !built
-    ? `${station.name}, to come`
-    : work !== null
+  const ropeColour = !worst ? 'text-soft' : worst.verdict === 'holds' ? 'text-ink' : MARK_COLOUR[shape];
+  const label =
+    work !== null
       ? `${station.name}, ${work}, ${findings} finding${findings === 1 ? '' : 's'}`
       : worst
         ? `${station.name}, thinnest margin ${marginText(worst)}, ${findings} finding${findings === 1 ? '' : 's'}`
@@ -95,7 +89,6 @@ function Tower({
           fill="none"
           stroke="currentColor"
           strokeWidth="1.8"
-          strokeDasharray={built ? undefined : '2 5'}
           vectorEffect="non-scaling-stroke"
         />
       </svg>
@@ -104,7 +97,7 @@ function Tower({
         width="60"
         height="80"
         aria-hidden="true"
-        className={`relative mx-auto max-[900px]:hidden ${built ? '' : 'opacity-45'}`}
+        className="relative mx-auto max-[900px]:hidden"
       >
         <path
           d={`M23 ${GROUND_Y} 27.5 ${ROPE_Y}M37 ${GROUND_Y} 32.5 ${ROPE_Y}M20 ${ROPE_Y}H40M26 42H34M25 56H35M24 68H36`}
@@ -130,49 +123,33 @@ function Tower({
         )}
       </svg>
       <span
-        className={`block font-tight text-body leading-tight ${here ? 'font-semibold' : 'font-medium'} ${built ? '' : 'text-soft'} max-[900px]:whitespace-nowrap`}
+        className={`block font-tight text-body leading-tight ${here ? 'font-semibold' : 'font-medium'} max-[900px]:whitespace-nowrap`}
       >
         {station.name}
       </span>
       <span
-        className={`flex min-h-[20px] items-center justify-center gap-1 text-note ${built && worst && work === null ? MARK_COLOUR[shape] : 'text-soft'}`}
+        className={`flex min-h-[20px] items-center justify-center gap-1 text-note ${worst && work === null ? MARK_COLOUR[shape] : 'text-soft'}`}
       >
-        {built ? (
-          <>
-            <VerdictMark shape={shape} size={11} />
-            <span className="whitespace-nowrap">{work ?? (worst ? marginText(worst) : undecided ? 'open' : '')}</span>
-            {findings > 0 && work === null && (
-              <span className="ml-0.5 rounded-full border border-current px-1.5 text-note leading-[16px]">
-                {findings}
-              </span>
-            )}
-          </>
-        ) : (
-          <span className="text-note">to come</span>
+        <VerdictMark shape={shape} size={11} />
+        <span className="whitespace-nowrap">{work ?? (worst ? marginText(worst) : undecided ? 'open' : '')}</span>
+        {findings > 0 && work === null && (
+          <span className="ml-0.5 rounded-full border border-current px-1.5 text-note leading-[16px]">{findings}</span>
         )}
       </span>
     </>
   );
   const classes = 'relative block h-full pb-2 pt-0 text-center max-[900px]:px-3 max-[900px]:py-2';
   return (
-    <li
-      className={`relative ${here ? 'max-[900px]:border-b-[3px] max-[900px]:border-ink' : ''} ${built ? '' : 'max-[900px]:hidden'}`}
-    >
+    <li className={`relative ${here ? 'max-[900px]:border-b-[3px] max-[900px]:border-ink' : ''}`}>
       <span
         aria-hidden="true"
         className="pointer-events-none absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden"
       />
-      {href !== null ? (
-        <Hint text={station.question}>
-          <Link href={href} aria-current={here ? 'page' : undefined} aria-label={label} className={classes}>
-            {body}
-          </Link>
-        </Hint>
-      ) : (
-        <Hint text={`${station.question} To come.`}>
-          <span className={classes}>{body}</span>
-        </Hint>
-      )}
+      <Hint text={station.question}>
+        <Link href={href} aria-current={here ? 'page' : undefined} aria-label={label} className={classes}>
+          {body}
+        </Link>
+      </Hint>
     </li>
   );
 }

@@ -32,7 +32,8 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
     build,
     checks,
   } = assessment;
-  const worst = checks.find((check) => check.margin !== undefined || check.verdict === 'fails');
+  // Work at the car is said on the line; the tape speaks of the design.
+  const worst = checks.find((check) => !check.work && (check.margin !== undefined || check.verdict === 'fails'));
   const rangeM = assessment.trip?.rangeWinterM ?? null;
   const range =
     assessment.tripKey === null

@@ -17,6 +17,7 @@ import { ANCILLARY_EDITS } from './ancillary-edits';
 import { BOX_EDITS } from './box-edits';
 import { CHARGE_EDITS } from './charge-edits';
 import { COIL_EDITS } from './coil-edits';
+import { COMMISSION_EDITS } from './commission-edits';
 import { CONTROL_EDITS } from './control-edits';
 import { define, type EditDefinition } from './definition';
 import { DRIVE_EDITS } from './drive-edits';
@@ -41,6 +42,7 @@ import { IMPORT_EDITS } from './import-edits';
 import { IN_HAND_EDITS } from './in-hand-edits';
 import { JOB_EDITS } from './job-edits';
 import { type LayOutInput, layOutTraction } from './lay-out';
+import { LOGBOOK_EDITS } from './logbook-edits';
 import { LOW_VOLTAGE_EDITS } from './low-voltage-edits';
 import { PASSAGE_EDITS } from './passage-edits';
 import { PLAN_EDITS } from './plan-edits';
@@ -326,6 +328,8 @@ export const EDITS = {
   ...CONTROL_EDITS,
   ...HARNESS_EDITS,
   ...JOB_EDITS,
+  ...COMMISSION_EDITS,
+  ...LOGBOOK_EDITS,
   ...IN_HAND_EDITS,
   ...READING_EDITS,
 };

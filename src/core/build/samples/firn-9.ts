@@ -2,9 +2,11 @@ import type { Build } from '../types';
 import { arrange } from './arrange';
 import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 import { BY_MESSAGES } from './controls';
+import { FIRN_SHEETS } from './firn-9-tests';
 import { withWays } from './firn-9-ways';
 import { firnWiring } from './harness';
 import { FIRN_PLAN } from './plan';
+import { commissionOf, FIRN_MORE } from './tests-kit';
 
 /**
  * A nine-seat mountain-hut shuttle, rear-drive, 1970s ladder frame, made up. 90s salvaged NMC modules in two unequal boxes.
@@ -333,6 +335,7 @@ export function firn9(id = 'firn-9'): Build {
     },
     controls: BY_MESSAGES,
     plan: FIRN_PLAN,
+    commission: commissionOf(FIRN_SHEETS, FIRN_MORE),
     charging: {
       cellV: 4.15,
       cutoffA: 9,

@@ -3,7 +3,10 @@ import { arrange } from './arrange';
 import { FILTERS, laid, SampleWriter, withCoils, withLow } from './bench-kit';
 import { BY_CONTROLLER } from './controls';
 import { larkspurWiring } from './harness';
+import { LARKSPUR_SHEETS } from './larkspur-tests';
+import { larkspurLogbook } from './logbook';
 import { LARKSPUR_PLAN } from './plan';
+import { commissionOf } from './tests-kit';
 
 /**
  * A small four-seat estate of the 1960s, made up. 40s prismatic LFP, about 130 V, one main contactor and a hand-operated disconnect,
@@ -354,6 +357,8 @@ export function larkspur(id = 'larkspur'): Build {
     },
     controls: BY_CONTROLLER,
     plan: LARKSPUR_PLAN,
+    commission: commissionOf(LARKSPUR_SHEETS),
+    logbook: larkspurLogbook(),
     charging: {
       cellV: 3.5,
       cutoffA: 9,

@@ -23,6 +23,7 @@ import {
 import { brakes, cabin, cooling, gauges, steering } from './ancillary-schema';
 import { bms, charging } from './charge-schema';
 import { circuit, laid, point } from './circuit-schema';
+import { commission } from './commission-schema';
 import { controls, settings } from './control-schema';
 import {
   celsius,
@@ -40,6 +41,7 @@ import {
 } from './fields';
 import { harness } from './harness-schema';
 import { costs, customer, inHand, oldFaults } from './in-hand-schema';
+import { logbook } from './logbook-schema';
 import { partSchema } from './part-schema';
 import { plan } from './plan-schema';
 
@@ -183,6 +185,8 @@ export const buildSchema = object({
   settings: optional(settings),
   harness: optional(harness),
   plan: optional(plan),
+  commission: optional(commission),
+  logbook: optional(logbook),
   drives: optional(
     record(
       object({

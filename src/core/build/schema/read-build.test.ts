@@ -166,6 +166,7 @@ test('the published schema names every top-level field', () => {
     'oldFaults',
     'secondPack',
     'settings',
+    'logbook',
   ];
   expect(Object.keys(schema.properties).sort()).toEqual([...Object.keys(firn9()), ...others].sort());
   expect(schema.required).toContain('circuits');

@@ -250,7 +250,7 @@ const reserve = defineRule({
         assumed: model.assumed,
         lines: () => [
           {
-            formula: 'n = ⌊(v_on − v_least) / Δv⌋ + 1',
+            formula: 'n = floor((v_on − v_least) / Δv) + 1',
             figures: `(${q(model.onPa, 'pressure')} − ${q(model.leastPa, 'pressure')}) / ${q(model.eachPa, 'pressure')}`,
             result: { value: begun, dimension: 'count' },
           },

@@ -249,7 +249,7 @@ const load = defineRule({
           margin: (MOST_LOAD - line.load) / MOST_LOAD,
           lines: () => [
             {
-              formula: 'Σ (34 + 8·n + 13 + ⌊(34 + 8·n − 1)/4⌋) / T / bit rate',
+              formula: 'Σ (34 + 8·n + 13 + floor((34 + 8·n − 1)/4)) / T / bit rate',
               figures: `${line.nodes.flatMap(({ node }) => node?.sends ?? []).length} messages at ${rate(line.bitRateBps!)}: ${q(line.load!, 'ratio')}`,
             },
           ],

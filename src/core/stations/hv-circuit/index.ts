@@ -80,8 +80,6 @@ export const hvCircuit = defineStation({
   results: ({ precharges }) => precharges.find(isRun) ?? null,
 });
 
-export { type LinkDischarge, linkDischarge, linkDischarges } from './discharge-rules';
 export { largestPart } from './disconnect-left';
-export { leakageOhm } from './insulation-rules';
 export { SAFEGUARD_WORDS, safeguardsOf } from './safeguard-rules';
 export { type PrechargeFigure, prechargeWorkings } from './workings';

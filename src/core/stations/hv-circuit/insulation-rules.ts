@@ -1,19 +1,9 @@
 import { hasTrait } from '../../build';
 import { marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
-import { capacitorEnergyJ, parallelOhm } from '../../physics/discharge';
-import { BODY, potentials } from '../../simulate';
-import type { Vehicle } from '../../vehicle';
+import { capacitorEnergyJ } from '../../physics/discharge';
+import { ASSUMED_LEAK_OHM, BODY, leakageOhm, potentials } from '../../simulate';
 import { deviceRef, fromRules, PACK_REF } from '../context';
 import { defineRule, type Rule } from '../define';
-
-/** Leakage taken for a device whose own is not known, Ω (generic: a sound device has tens of megohms). */
-const ASSUMED_LEAK_OHM = 10e6;
-
-/** Everything that leaks to the body, side by side, Ω; null without high-voltage devices. */
-export function leakageOhm(vehicle: Vehicle): number | null {
-  const devices = vehicle.devices.filter(({ device }) => hasTrait(device.kind, 'leaks'));
-  return parallelOhm(...devices.map(({ device }) => device.insulationOhm ?? ASSUMED_LEAK_OHM));
-}
 
 const resistance = defineRule({
   id: 'insulation.resistance',

@@ -111,7 +111,7 @@ const parked = defineRule({
         lines: () => [
           {
             formula: 't = 0.5 · C / (I_parked + I_self)',
-            figures: `0.5 · ${q(data.capacityAh * 3600, 'charge')} / (${q(drain, 'current')} + ${q(selfA, 'current')})`,
+            figures: `0.5 · ${q(data.capacityAh, 'charge')} / (${q(drain, 'current')} + ${q(selfA, 'current')})`,
             result: { value: days * 86400, dimension: 'time' },
           },
         ],

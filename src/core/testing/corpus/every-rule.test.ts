@@ -138,6 +138,9 @@ const SILENT_IN_SAMPLES: Readonly<Record<string, string>> = {
   'aircon.licensed': 'no compressor in the samples',
   'brakes.heat': 'asked only where a hill is told',
   'gauges.recharge': 'rests on the trip',
+  'commission.reading': 'says something only where a reading is out',
+  'commission.hot-reading': 'says something only where a reading is out',
+  'commission.part-reading': 'says something only where a reading is out',
   'interlocks.opens-loaded':
     'judges only contactors that can’t break what is driven with: contactor.break fails for them',
 };

@@ -2,8 +2,10 @@ import { LOAD_PRESETS, lowLoadOf } from '../../parts';
 import { ANCILLARY_HARMLESS } from './ancillary-mistakes';
 import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, sheet, turn, wire } from './change';
 import { CHARGE_HARMLESS } from './charge-mistakes';
+import { COMMISSION_HARMLESS } from './commission-mistakes';
 import { HARNESS_HARMLESS } from './harness-mistakes';
 import { INTERLOCK_HARMLESS } from './interlock-mistakes';
+import { LOGBOOK_HARMLESS } from './logbook-mistakes';
 import type { Harmless } from './mistake';
 import { PLACE_HARMLESS } from './place-mistakes';
 import { PLAN_HARMLESS } from './plan-mistakes';
@@ -25,6 +27,8 @@ export const HARMLESS: readonly Harmless[] = [
   ...INTERLOCK_HARMLESS,
   ...HARNESS_HARMLESS,
   ...PLAN_HARMLESS,
+  ...COMMISSION_HARMLESS,
+  ...LOGBOOK_HARMLESS,
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },
   { did: 'the shunt the other way round', on: 'firn', change: turn('shunt') },

@@ -2,12 +2,14 @@ import { WARMTH_MISTAKES } from './ancillary-mistakes';
 import { BRAKE_MISTAKES } from './brake-mistakes';
 import { CHARGE_MISTAKES } from './charge-mistakes';
 import { CLOSING_MISTAKES } from './closing-mistakes';
+import { COMMISSION_MISTAKES } from './commission-mistakes';
 import { FUSE_MISTAKES } from './fuse-mistakes';
 import { HAND_MISTAKES } from './hand-mistakes';
 import { HARMLESS } from './harmless';
 import { HARNESS_MISTAKES } from './harness-mistakes';
 import { INTERLOCK_MISTAKES } from './interlock-mistakes';
 import { LIVE_MISTAKES } from './live-mistakes';
+import { LOGBOOK_MISTAKES } from './logbook-mistakes';
 import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-mistakes';
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
@@ -42,6 +44,8 @@ export const MISTAKES: readonly Mistake[] = [
   ...INTERLOCK_MISTAKES,
   ...HARNESS_MISTAKES,
   ...PLAN_MISTAKES,
+  ...COMMISSION_MISTAKES,
+  ...LOGBOOK_MISTAKES,
 ];
 
 const row = (...cells: readonly string[]) => `| ${cells.map((cell) => cell.replaceAll('|', '\\|')).join(' | ')} |`;

@@ -1,0 +1,68 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { countedReading } from './measurable';
+import type { Build } from './types';
+
+/** The same text for the same content, however the keys were put in. */
+function canonical(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
+  if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null';
+  const of = value as Readonly<Record<string, unknown>>;
+  return `{${Object.keys(of)
+    .filter((key) => of[key] !== undefined)
+    .sort()
+    .map((key) => `${JSON.stringify(key)}:${canonical(of[key])}`)
+    .join(',')}}`;
+}
+
+/** First 16 hexadecimal digits of the SHA-256 of a value as JSON with sorted keys. */
+export const digestOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonical(value)))).slice(0, 16);
+
+/** The whole build file. */
+export const buildDigest = (build: Build): string => digestOf(build);
+
+/** What is written down about the work and the finished car, and says nothing of the design. */
+const RECORDS: ReadonlySet<string> = new Set([
+  'id',
+  'name',
+  'notes',
+  'units',
+  'inHand',
+  'costs',
+  'customer',
+  'oldFaults',
+  'harness',
+  'plan',
+  'commission',
+  'logbook',
+  'drives',
+  'health',
+  'readings',
+  'adoptions',
+]);
+
+const ofSlice = new WeakMap<object, string>();
+/** Slices of the document never change: each is digested once. */
+function sliceDigest(slice: unknown): string {
+  if (typeof slice !== 'object' || slice === null) return digestOf(slice ?? null);
+  const found = ofSlice.get(slice) ?? digestOf(slice);
+  ofSlice.set(slice, found);
+  return found;
+}
+
+/** The design as it is: of the harness its wires without their ticks, of readings those that count in the place of what is designed. */
+export function designDigest(build: Build): string {
+  const counted = Object.values(build.adoptions).flatMap((adoption) => {
+    const reading = countedReading(build, adoption);
+    return reading ? [[reading.subjectId, reading.field, reading.value]] : [];
+  });
+  const slices = Object.entries(build)
+    .filter(([key, slice]) => !RECORDS.has(key) && slice !== undefined)
+    .map(([key, slice]) => [key, sliceDigest(slice)]);
+  return digestOf({
+    ...Object.fromEntries(slices),
+    counted,
+    wires: sliceDigest(build.harness?.wires),
+    nodes: sliceDigest(build.harness?.nodes),
+  });
+}
