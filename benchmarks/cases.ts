@@ -1,5 +1,5 @@
 import { applyEdit, type Build, type Conductor, type Device, type Edit } from '../src/core/build';
-import { firn9 } from '../src/core/build/samples';
+import { firn9, larkspur } from '../src/core/build/samples';
 import type { Network } from '../src/core/circuit';
 import { cataloguePart } from '../src/core/parts';
 
@@ -45,6 +45,21 @@ export function largeBuild(conductors = 300): Build {
   }
   build = { ...build, circuits: { ...build.circuits, hv: { devices, conductors: list } } };
   return applyEdit(build, { edit: 'renameBuild', input: { name: 'Three hundred' } }).build;
+}
+
+/** Larkspur with its first year ten times over: about a thousand entries. */
+export function tenYears(): Build {
+  const build = larkspur('ten-years');
+  const first = Object.values(build.logbook!.entries!);
+  const entries = Array.from({ length: 10 }, (_, year) =>
+    first.map((entry) => ({
+      ...entry,
+      id: `${entry.id}-${year}`,
+      date: `${Number(entry.date.slice(0, 4)) + year}${entry.date.slice(4)}`,
+      ...(entry.odometerM === undefined ? {} : { odometerM: entry.odometerM + year * 11e6 }),
+    })),
+  ).flat();
+  return { ...build, logbook: { ...build.logbook, entries: Object.fromEntries(entries.map((one) => [one.id, one])) } };
 }
 
 export const PRECHARGE = {

@@ -10,6 +10,7 @@ import { readBuildText } from '../src/core/build/schema';
 import { checkKey } from '../src/core/checks';
 import { operatingPoint, transient } from '../src/core/circuit';
 import { buildText } from '../src/core/formats';
+import { chaptersOf, imprintOf, pagesOf } from '../src/core/handover';
 import { HEAD_BYTES, logReader, openLog } from '../src/core/logs';
 import { madeCsv, madeDatabase, madeFrames } from '../src/core/logs/made-log';
 import { findRemedies, sizeCables } from '../src/core/remedies';
@@ -24,6 +25,8 @@ import {
   simulateTrip,
   tripPack,
 } from '../src/core/simulate';
+import { commissioningOf } from '../src/core/stations/commission/sheets';
+import { dueList, logbook, standOn, TRENDS, trendOf } from '../src/core/stations/logbook';
 import { forecast } from '../src/core/stations/plan';
 import { jobsOf } from '../src/core/stations/plan/jobs';
 import {
@@ -38,7 +41,7 @@ import {
   wiringChanges,
   wiringIssue,
 } from '../src/core/vehicle';
-import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice, withWires } from './cases';
+import { editAt, largeBuild, PRECHARGE, prechargeNetwork, prechargeSpice, tenYears, withWires } from './cases';
 
 const rounds = Number(process.env.ROUNDS ?? 300);
 
@@ -127,6 +130,20 @@ time(
 time('jobs of Firn 9, its schedule and forecast', Math.ceil(rounds / 4), () => {
   const jobs = jobsOf({ build: firn, memory: new Memory() });
   forecast(jobs, Object.values(firn.plan!.waits!), { from: '2026-05-04', hoursPerWeek: 12 });
+});
+const assessed = assess(firn, { memory });
+const oldCar = assess(tenYears(), { memory: new Memory() });
+time('logbook of ten years, a thousand entries: judged, due list, trends', Math.ceil(rounds / 4), () => {
+  for (const rule of logbook.rules) rule.judge(oldCar.context);
+  const { entries, tasks } = logbook.results(oldCar.context);
+  dueList(tasks, entries, standOn(entries, '2035-11-01'));
+  for (const id of TRENDS) trendOf(oldCar.build, id);
+});
+time('test sheets of Firn 9 with their signatures', Math.ceil(rounds / 4), () => {
+  commissioningOf({ ...assessed.context });
+});
+time('chapters of the build pack of Firn 9', Math.ceil(rounds / 20), () => {
+  pagesOf(chaptersOf(assessed, '2026-05-04'), imprintOf(assessed, '2026-05-04'), {});
 });
 const failing = assess(firn).checks.filter((check) => check.verdict === 'fails');
 time('remedies for one failing check of Firn 9', Math.ceil(rounds / 20), (step) => {

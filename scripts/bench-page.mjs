@@ -89,6 +89,8 @@ for (const station of [
   'interlocks',
   'harness',
   'plan',
+  'commission',
+  'logbook',
 ]) {
   const fresh = await page.context().newPage();
   const scripts = new Map();

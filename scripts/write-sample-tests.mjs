@@ -5,8 +5,8 @@ import { join } from 'node:path';
 import { ensureInstalled, fromSources, root } from './lib.mjs';
 
 ensureInstalled();
-const { SAMPLES, assessWithRuns, sheetDigest } = await fromSources(
-  `export { SAMPLES } from './src/core/build/samples'; export { assessWithRuns } from './src/core/assess'; export { sheetDigest } from './src/core/stations/commission';`,
+const { SAMPLES, commissionOf, assessWithRuns, sheetDigest, partIdOf } = await fromSources(
+  `export { SAMPLES } from './src/core/build/samples'; export { commissionOf } from './src/core/build/samples/tests-kit'; export { assessWithRuns } from './src/core/assess'; export { partIdOf, sheetDigest } from './src/core/stations/commission';`,
 );
 
 /** Which sheets a sample has filled, when, and by whom; `until` stops within the last one. */
@@ -59,28 +59,18 @@ for (const { key, make } of SAMPLES) {
   const tested = TESTED[key];
   if (!tested) continue;
   const { commission: _, ...bare } = make(key);
-  const sheets = assessWithRuns(bare).results.commission.sheets.filter(({ id }) => tested.days[id]);
+  const first = assessWithRuns(bare);
+  const sheets = first.results.commission.sheets.filter(({ id }) => tested.days[id]);
   const made = sheets.map(({ id, lines }) => {
     const rows = lines
       .slice(0, tested.until?.sheet === id ? Math.round(lines.length * tested.until.share) : lines.length)
-      .map(({ step }) => [step.id, step.name, step.dimension, readingOf(step)]);
+      .map(({ step }) => {
+        const partId = partIdOf(first.context.vehicle.build, step);
+        return [step.id, step.name, step.dimension, readingOf(step), ...(partId === null ? [] : [partId])];
+      });
     return { sheet: id, date: tested.days[id], by: tested.by, rows };
   });
-  const withResults = {
-    ...bare,
-    commission: {
-      results: Object.fromEntries(
-        made.flatMap(({ sheet, date, by, rows }) =>
-          rows.map(([id, name, dimension, value]) => [
-            id,
-            dimension === null
-              ? { id, name, sheet, ok: true, date, by }
-              : { id, name, sheet, value, dimension, date, by },
-          ]),
-        ),
-      ),
-    },
-  };
+  const withResults = { ...bare, commission: commissionOf(made) };
   const judged = assessWithRuns(withResults);
   const signed = made.map((one) => {
     const sheet = judged.results.commission.sheets.find(({ id }) => id === one.sheet);

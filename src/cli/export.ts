@@ -1,6 +1,7 @@
-import { assess } from '../core/assess';
+import { assess, assessWithRuns } from '../core/assess';
 import type { Build, Problem } from '../core/build';
 import { buildText, cablesCsv, labelsCsv, partsCsv, spiceExport, wiringCsv } from '../core/formats';
+import { chaptersOf, imprintOf, logbookCsv, markdownOf, testsCsv } from '../core/handover';
 import { harnessOf, Memory } from '../core/vehicle';
 
 export interface ExportOptions {
@@ -11,7 +12,7 @@ export interface ExportOptions {
 
 type Made = { readonly ok: true; readonly text: string } | { readonly ok: false; readonly errors: readonly Problem[] };
 
-const FORMATS = ['build', 'cables', 'parts', 'wires', 'labels', 'spice'];
+const FORMATS = ['build', 'cables', 'parts', 'wires', 'labels', 'tests', 'logbook', 'pack', 'spice'];
 const refuse = (path: string, reason: string, remedy: string): Made => ({
   ok: false,
   errors: [{ path, reason, remedy }],
@@ -32,6 +33,15 @@ export function runExport(build: Build, { format, caseId, decimal = '.' }: Expor
     case 'labels': {
       const { wires } = harnessOf({ build, memory: new Memory() });
       return { ok: true, text: (format === 'wires' ? wiringCsv : labelsCsv)(wires, decimal) };
+    }
+    case 'tests':
+      return { ok: true, text: testsCsv(assessWithRuns(build), decimal) };
+    case 'logbook':
+      return { ok: true, text: logbookCsv({ build }, decimal) };
+    case 'pack': {
+      const assessment = assessWithRuns(build);
+      const date = new Date().toISOString().slice(0, 10);
+      return { ok: true, text: markdownOf(chaptersOf(assessment, date), imprintOf(assessment, date)) };
     }
     case 'spice': {
       const { vehicle } = assess(build);

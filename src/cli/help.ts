@@ -7,8 +7,8 @@ export const HELP = `Ropeway, headless. Computes and records; local code and lic
   ropeway calc NAME --schema       JSON Schemas of its input and its result
   ropeway calc --list              all laws, a line each
   ropeway export FILE --format F   the build in another format on standard output, F one of:
-                                   build, cables, parts, wires, labels (CSV; --decimal , for a
-                                   decimal comma),
+                                   build, cables, parts, wires, labels, tests, logbook (CSV;
+                                   --decimal , for a decimal comma), pack (Markdown),
                                    spice (with --case ID; an unknown ID lists them)
   ropeway schema                   JSON Schema of the build file
   ropeway --help                   this page

@@ -35,6 +35,8 @@ export interface StepResult {
   readonly value?: number;
   readonly dimension?: Dimension;
   readonly meter?: MeterVolts;
+  /** The part that was there when it was read: of another one it is no reading. Absent: not told. */
+  readonly partId?: string;
   /** Of a step that is looked at. */
   readonly ok?: boolean;
   /** Not tested, and why. */

@@ -43,7 +43,8 @@ const ABOUT: readonly (readonly [string, string])[] = [
   ['drawings/…', 'drawings as SVG'],
 ];
 
-const testsCsv = ({ results, build }: Assessment, mark: DecimalMark): string =>
+/** Every test with its band and what was read, one line each. */
+export const testsCsv = ({ results, build }: Assessment, mark: DecimalMark): string =>
   writeCsv(
     [
       [

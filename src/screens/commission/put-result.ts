@@ -1,11 +1,13 @@
 import { type Build, own, type StepResult } from '@/core/build';
-import type { Step } from '@/core/stations/commission';
+import { partIdOf, type Step } from '@/core/stations/commission';
 import { newestBuild } from '@/store/bench';
 import { today } from './commission-words';
 
 /** A result with something new in it, on top of what stands in the newest build. */
 export function withResult(build: Build, step: Step, by: string, more: Partial<StepResult>): StepResult {
-  const known = own((newestBuild() ?? build).commission?.results ?? {}, step.id);
+  const newest = newestBuild() ?? build;
+  const known = own(newest.commission?.results ?? {}, step.id);
+  const partId = partIdOf(newest, step);
   return {
     ...known,
     id: step.id,
@@ -13,6 +15,7 @@ export function withResult(build: Build, step: Step, by: string, more: Partial<S
     sheet: step.sheet,
     date: today(),
     ...(by === '' ? {} : { by }),
+    ...(partId === null ? {} : { partId }),
     ...(step.dimension === null ? {} : { dimension: step.dimension }),
     ...more,
   };

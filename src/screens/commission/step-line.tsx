@@ -123,6 +123,11 @@ export function StepLine({
             {hint}
           </p>
         )}
+        {state === 'open' && hint !== '' && (
+          <p className="mt-1 border-l-[3px] border-thin pl-3" aria-live="polite">
+            {hint}
+          </p>
+        )}
         {result?.skipped !== undefined && (
           <p className="mt-1 text-small">
             <span className="text-soft">Skipped, because:</span> {result.skipped}

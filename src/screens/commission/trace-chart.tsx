@@ -6,6 +6,11 @@ import { readingOfTrace, TRACE_DIMENSION } from '@/core/stations/commission';
 import { type ChartRow, TimeChart } from '../shell/chart';
 import { TRACE_WORDS } from './commission-words';
 
+const modelAt = (model: ((timeS: number) => number | null) | null, t: number): { readonly model?: number } => {
+  const value = model?.(t) ?? null;
+  return value === null ? {} : { model: value };
+};
+
 /** The course as it was written down, its fit, and what the model expects from where it begins. */
 export default function TraceChart({ trace, assessment }: { trace: StepTrace; assessment: Assessment }) {
   const { fit, model } = readingOfTrace(assessment.context, trace);
@@ -13,7 +18,7 @@ export default function TraceChart({ trace, assessment }: { trace: StepTrace; as
     t,
     read: trace.values[k]!,
     ...(isFit(fit) && t >= fit.t0S && t <= fit.untilS ? { fit: fittedAt(fit, t) } : {}),
-    ...(model ? { model: model(t) } : {}),
+    ...modelAt(model, t),
   }));
   const first = rows[0]?.t ?? 0;
   return (

@@ -20,7 +20,7 @@ const SHOWN_FIRST = 60;
 export function figuresOf(entry: LogEntry, system: UnitSystem): string {
   const part = (label: string, text: string) => (text === '–' ? [] : [`${label} ${text}`]);
   return [
-    ...part('odometer', say(entry.odometerM, 'distance', system, 6)),
+    ...part('odometer', say(entry.odometerM, 'distance', system, 5)),
     ...part('hour meter', say(entry.ranS, 'time', system, 4)),
     ...part('driven', say(entry.distanceM, 'distance', system)),
     ...part(entry.kind === 'charge' ? 'mains' : 'out of the pack', say(entry.energyJ, 'energy', system)),

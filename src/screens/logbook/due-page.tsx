@@ -59,7 +59,7 @@ export function DuePage({ assessment }: { assessment: Assessment }) {
         </p>
         <p className="text-soft">
           On {dayText(now.date)}
-          {now.odometerM !== null && `, at ${say(now.odometerM, 'distance', build.units, 6)}`}
+          {now.odometerM !== null && `, at ${say(now.odometerM, 'distance', build.units, 5)}`}
           {now.ranS !== null && `, ${say(now.ranS, 'time', build.units, 4)} run`}.
         </p>
         <p className="no-print mt-2">
@@ -109,7 +109,7 @@ function Task({ one, assessment }: { one: DueTask; assessment: Assessment }) {
   };
   const at = [
     ...(onDay ? [dayText(onDay)] : []),
-    ...(atM !== null ? [`at ${say(atM, 'distance', build.units, 6)}`] : []),
+    ...(atM !== null ? [`at ${say(atM, 'distance', build.units, 5)}`] : []),
     ...(atRunS !== null ? [`at ${say(atRunS, 'time', build.units, 4)}`] : []),
   ].join(' or ');
   return (

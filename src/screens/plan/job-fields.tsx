@@ -15,6 +15,7 @@ const BY = {
   ends: 'the ticks of its ends, in Harness',
   survey: 'Survey',
   readings: 'what is read in BMS',
+  sheets: 'signatures of its test sheets, in Commission',
 } as const;
 
 /** One job opened: time, order, note, done. */

@@ -99,8 +99,14 @@ function NowJob({ job, assessment }: { job: Job; assessment: Assessment }) {
           <JobMarks job={job} />
         </span>
       </span>
-      {job.by === 'survey' || job.by === 'readings' ? (
-        <span className="text-soft">{job.by === 'survey' ? 'entered in Survey' : 'entered in BMS'}</span>
+      {job.by === 'survey' || job.by === 'readings' || job.by === 'sheets' ? (
+        <span className="text-soft">
+          {job.by === 'survey'
+            ? 'entered in Survey'
+            : job.by === 'readings'
+              ? 'entered in BMS'
+              : 'signed in Commission'}
+        </span>
       ) : (
         <button
           type="button"

@@ -67,15 +67,27 @@ function Tower({
   const findings = findingsIn(state?.checks ?? []);
   /** Work that is open is said before a margin that holds. */
   const work = count !== undefined && worst?.verdict !== 'fails' && worst?.verdict !== 'thin' ? count : null;
-  const shape: MarkShape = worst && work === null ? shapeOf(worst.verdict) : 'hollow';
+  /** Yes or no alone, and all of it yes. */
+  const sound =
+    !worst &&
+    (state?.checks.length ?? 0) > 0 &&
+    !undecided &&
+    state!.checks.every(({ verdict }) => verdict === 'holds');
+  const shape: MarkShape = work !== null ? 'hollow' : worst ? shapeOf(worst.verdict) : sound ? 'holds' : 'hollow';
   const depth = sag(state);
-  const ropeColour = !worst ? 'text-soft' : worst.verdict === 'holds' ? 'text-ink' : MARK_COLOUR[shape];
+  const ropeColour = !worst
+    ? sound
+      ? 'text-ink'
+      : 'text-soft'
+    : worst.verdict === 'holds'
+      ? 'text-ink'
+      : MARK_COLOUR[shape];
   const label =
     work !== null
       ? `${station.name}, ${work}, ${findings} finding${findings === 1 ? '' : 's'}`
       : worst
         ? `${station.name}, thinnest margin ${marginText(worst)}, ${findings} finding${findings === 1 ? '' : 's'}`
-        : `${station.name}, ${undecided ? VERDICT_WORDS[undecided.verdict] : 'nothing to judge yet'}`;
+        : `${station.name}, ${undecided ? VERDICT_WORDS[undecided.verdict] : sound ? 'all holds' : 'nothing to judge yet'}`;
   const body = (
     <>
       <svg
@@ -128,10 +140,12 @@ function Tower({
         {station.name}
       </span>
       <span
-        className={`flex min-h-[20px] items-center justify-center gap-1 text-note ${worst && work === null ? MARK_COLOUR[shape] : 'text-soft'}`}
+        className={`flex min-h-[20px] items-center justify-center gap-1 text-note ${(worst || sound) && work === null ? MARK_COLOUR[shape] : 'text-soft'}`}
       >
         <VerdictMark shape={shape} size={11} />
-        <span className="whitespace-nowrap">{work ?? (worst ? marginText(worst) : undecided ? 'open' : '')}</span>
+        <span className="whitespace-nowrap">
+          {work ?? (worst ? marginText(worst) : undecided ? 'open' : sound ? 'holds' : '')}
+        </span>
         {findings > 0 && work === null && (
           <span className="ml-0.5 rounded-full border border-current px-1.5 text-note leading-[16px]">{findings}</span>
         )}

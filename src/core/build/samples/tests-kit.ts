@@ -1,7 +1,13 @@
 import type { CommissionData, SheetId, SheetSign, StepResult } from '../types';
 
 /** One test of a sample: id, as the sheet calls it, its unit (null: looked at), what was read. */
-export type TestRow = readonly [id: string, name: string, dimension: StepResult['dimension'] | null, value: number];
+export type TestRow = readonly [
+  id: string,
+  name: string,
+  dimension: StepResult['dimension'] | null,
+  value: number,
+  partId?: string,
+];
 export interface TestedSheet {
   readonly sheet: SheetId;
   readonly date: string;
@@ -15,11 +21,11 @@ export function commissionOf(sheets: readonly TestedSheet[], more: Partial<Commi
   const results: Record<string, StepResult> = {};
   const signs: Record<string, SheetSign> = {};
   for (const { sheet, date, by, rows, sign } of sheets) {
-    for (const [id, name, dimension, value] of rows)
+    for (const [id, name, dimension, value, partId] of rows) {
+      const bare = { id, name, sheet, date, by, ...(partId === undefined ? {} : { partId }) };
       results[id] =
-        dimension === null || dimension === undefined
-          ? { id, name, sheet, ok: value > 0, date, by }
-          : { id, name, sheet, value, dimension, date, by };
+        dimension === null || dimension === undefined ? { ...bare, ok: value > 0 } : { ...bare, value, dimension };
+    }
     if (sign)
       signs[`sign-${sheet}`] = { id: `sign-${sheet}`, sheet, by: sign.by, role: sign.role, date, digest: sign.digest };
   }

@@ -24,6 +24,7 @@ const ENTRIES: Readonly<Record<CommissionList, Joi.Schema>> = {
     meter: optional(
       object({ packV: positive(2000), largerV: positive(2000), withR0V: positive(2000), r0Ohm: positive(1e9) }),
     ),
+    partId: optional(id()),
     ok: optional(Joi.boolean()),
     skipped: optional(text(300)),
     date: day(),

@@ -21,6 +21,7 @@ export {
   judgeLine,
   type LineState,
   ofMeter,
+  partIdOf,
   readOf,
   type Sheet,
   type SheetLine,

@@ -110,8 +110,8 @@ export function readOf({ dimension }: Step, result: StepResult): number | null {
   return result.dimension === undefined || result.dimension === dimension ? result.value : null;
 }
 
-/** A result against its step. What can’t be read is as good as not read. */
-export function judgeLine(step: Step, result: StepResult | null): SheetLine {
+/** A result against its step. What can’t be read is as good as not read; what was read on another part (`partId` is there now) as well. */
+export function judgeLine(step: Step, result: StepResult | null, partId: string | null = null): SheetLine {
   const line = (state: LineState, more: Partial<SheetLine> = {}): SheetLine => ({
     step,
     result,
@@ -122,6 +122,8 @@ export function judgeLine(step: Step, result: StepResult | null): SheetLine {
     ...more,
   });
   if (!result) return line('open');
+  if (result.partId !== undefined && partId !== null && result.partId !== partId)
+    return line('open', { hint: 'It was read on another part than the one that is there now: read it again.' });
   if (step.dimension === null) {
     if (result.ok === undefined) return result.skipped !== undefined ? line('skipped') : line('open');
     return result.ok ? line('pass') : line('out', { side: 'not', hint: step.ifNot });
@@ -148,6 +150,10 @@ export const sheetDigest = (build: Build, lines: readonly SheetLine[]): string =
 const latest = (signs: readonly SheetSign[]): SheetSign | null =>
   signs.reduce<SheetSign | null>((last, one) => (!last || one.date >= last.date ? one : last), null);
 
+/** The part of a step’s thing as it is fitted now; null: it has none. */
+export const partIdOf = (build: Build, { subjectId }: Pick<Step, 'subjectId'>): string | null =>
+  subjectId === null ? null : ((findDevice(build, subjectId) ?? findConductor(build, subjectId))?.partId ?? null);
+
 const subjectGone = (build: Build, { subjectId }: Step): boolean =>
   subjectId !== null && subjectId !== 'build' && !findDevice(build, subjectId) && !findConductor(build, subjectId);
 
@@ -161,7 +167,7 @@ export function commissioningOf(context: Context): Commissioning {
   for (const id of SHEETS) {
     const lines = steps
       .filter(({ sheet }) => sheet === id)
-      .map((step) => judgeLine(step, own(results, step.id) ?? null));
+      .map((step) => judgeLine(step, own(results, step.id) ?? null, partIdOf(build, step)));
     if (lines.length === 0) continue;
     const count = (state: LineState) => lines.filter((line) => line.state === state).length;
     const sign = latest(Object.values(signs).filter(({ sheet }) => sheet === id));

@@ -41,7 +41,7 @@ const linksOf = ({ vehicle, fullV, rules }: Context): readonly LinkDischarge[] =
 export interface TraceReading {
   readonly fit: TraceFit | NoFit;
   /** What the model expects at a time of the trace; null: it has nothing to say. */
-  readonly model: ((timeS: number) => number) | null;
+  readonly model: ((timeS: number) => number | null) | null;
   /** The step of the sheets that it answers, and the reading for it. */
   readonly step: Step | null;
   readonly read: number | null;
@@ -97,10 +97,11 @@ const stepOf = (context: Context, id: string): Step | null =>
     .sheets.flatMap(({ lines }) => lines)
     .find(({ step }) => step.id === id)?.step ?? null;
 
-const at = (run: PrechargeRun, timeS: number): number => {
+/** The run’s link at a time; null: it has ended by then. */
+const at = (run: PrechargeRun, timeS: number): number | null => {
   const { curve } = run;
   const k = curve.findIndex((point) => point.timeS > timeS);
-  if (k < 0) return curve.at(-1)?.linkV ?? 0;
+  if (k < 0) return null;
   const [p, r] = [curve[Math.max(0, k - 1)]!, curve[k]!];
   return r.timeS > p.timeS ? p.linkV + ((r.linkV - p.linkV) * (timeS - p.timeS)) / (r.timeS - p.timeS) : r.linkV;
 };
@@ -119,7 +120,11 @@ function ofPrecharge(context: Context, { stepId: id, timesS, values }: StepTrace
   return {
     step,
     read: fitReaches(fit, run.closeFraction * packV),
-    model: (t) => (t <= fit.t0S ? 0 : (at(run, t - fit.t0S) * packV) / run.packV),
+    model: (t) => {
+      if (t <= fit.t0S) return 0;
+      const linkV = at(run, t - fit.t0S);
+      return linkV === null ? null : (linkV * packV) / run.packV;
+    },
     adopts:
       capacitor && farad !== null && farad > 0
         ? {

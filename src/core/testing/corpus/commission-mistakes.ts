@@ -138,6 +138,21 @@ export const COMMISSION_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: WORK,
+    did: 'another inverter fitted after the tests, the same in every figure',
+    on: 'larkspur',
+    plant: (build) => {
+      const part = build.parts[build.circuits.hv.devices.inverter!.partId!]!;
+      return edit({
+        edit: 'fitPart',
+        input: { deviceId: 'inverter', part: { ...part, id: 'another', name: 'Another one' } },
+      })(build);
+    },
+    speaks: 'commission.sheet:sheet-insulation',
+    says: 'Sheet Pack and insulation',
+    asks: true,
+  },
+  {
+    kind: WORK,
     did: 'ohms written where seconds are read',
     on: 'larkspur',
     plant: read('reach.r-pre', { value: 0.4, dimension: 'resistance' }),
