@@ -89,7 +89,8 @@ function blockContent(block: Block, drawings: Drawings, wide: number, high: numb
       const svg = drawings[block.id];
       const size = svg === undefined ? null : sizeOf(svg);
       if (svg === undefined || size === null) return { text: `${block.about}: not drawn`, style: 'note' };
-      const scale = Math.min(wide / size[0], high / size[1]);
+      // Beside what is read in a hurry it is small: one sheet of paper.
+      const scale = Math.min(wide / size[0], (large ? 200 : high) / size[1]);
       return {
         stack: [
           { svg, font: 'Barlow', width: size[0] * scale, height: size[1] * scale },

@@ -81,14 +81,13 @@ export function SheetsPage({ assessment }: { assessment: Assessment }) {
               size={13}
             />
             <span className="min-w-0 flex-1">
-              <b className="block font-semibold leading-tight">
-                {k} {SHEET_WORDS[one.id][0]}
-              </b>
+              <b className="block font-semibold leading-tight">{SHEET_WORDS[one.id][0]}</b>
               <span className="block text-note text-soft tabular-nums">
                 {farText(one)}
                 {one.signed === 'now' ? ', signed' : one.signed === 'older' ? ', signed for an older design' : ''}
               </span>
             </span>
+            <span className="text-note text-soft tabular-nums">{k}</span>
           </button>
         ))}
       </nav>
