@@ -32,6 +32,35 @@ test('what was written down at the car comes in, the design stays as it is here'
   expect(mergeWords(mergeRecords(merge.build, there))).toBe('');
 });
 
+test('tests and logbook of the telephone come in; what both entered stays as it is here', () => {
+  const torque = (ok: boolean): Edit => ({
+    edit: 'putInCommission',
+    input: {
+      list: 'results',
+      entries: [{ id: 'torque', name: 'Torque list', sheet: 'before-hv', ok, date: '2026-06-01' }],
+    },
+  });
+  const drive: Edit = {
+    edit: 'putInLogbook',
+    input: { list: 'entries', entries: [{ id: 'e1', kind: 'drive', date: '2026-06-02', what: 'To the hut' }] },
+  };
+  const clicks: Edit = {
+    edit: 'putInCommission',
+    input: {
+      list: 'results',
+      entries: [{ id: 'clicks', name: 'Relays click', sheet: 'low-voltage', ok: true, date: '2026-06-01' }],
+    },
+  };
+  const here = made(firn9(), torque(false));
+  const merge = mergeRecords(here, made(firn9(), torque(true), clicks, drive));
+  expect(mergeWords(merge)).toBe('1 entry of the test sheets and 1 entry of the logbook');
+  expect(merge.differ).toBe(1);
+  expect(merge.build.commission!.results!.torque!.ok).toBe(false);
+  expect(merge.build.commission!.results!.clicks!.ok).toBe(true);
+  expect(merge.build.logbook!.entries!.e1!.what).toBe('To the hut');
+  expect(mergeWords(mergeRecords(merge.build, made(firn9(), clicks, drive)))).toBe('');
+});
+
 test('where both wrote, what is here stays and the difference is counted; an adoption here is not overruled', () => {
   const here = made(firn9(), read('r1', 'c-minus', 1.25, true));
   const there = made(firn9(), read('r1', 'c-minus', 2.5, false), read('r2', 'c-minus', 2.4, true));

@@ -14,7 +14,7 @@ import {
   wiringCsv,
   writeCsv,
 } from '../formats';
-import { inUnits } from '../quantities';
+import { DIMENSIONS, inUnits } from '../quantities';
 import { SHEET_WORDS } from '../stations/commission';
 import { sequenceJson } from '../stations/interlocks';
 import { dueList, inOrder, standOn } from '../stations/logbook';
@@ -54,6 +54,7 @@ export const testsCsv = ({ results, build }: Assessment, mark: DecimalMark): str
         'probes',
         'switches',
         'quantity',
+        'unit',
         'least',
         'expected',
         'most',
@@ -72,6 +73,7 @@ export const testsCsv = ({ results, build }: Assessment, mark: DecimalMark): str
           inUnits(step.where, build.units),
           inUnits(step.switches, build.units),
           step.dimension ?? 'yes or no',
+          step.dimension === null ? '' : DIMENSIONS[step.dimension].canonical,
           step.low,
           step.expected,
           step.high,

@@ -7,7 +7,7 @@ import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
-import { today } from './logbook-words';
+import { say, today } from './logbook-words';
 
 type Figure = Exclude<keyof LogEntry, 'id' | 'kind' | 'date' | 'what' | 'by' | 'code' | 'cleared' | 'taskIds'>;
 type Asked = readonly [Figure, string, Dimension];
@@ -67,6 +67,24 @@ const KINDS: readonly (readonly [LogKind, string])[] = [
   ['change', 'Change'],
 ];
 
+/**
+ * What follows from the book need not be typed: after a charge, the drive began with it, and went as far as the odometer says. After
+ * anything else nothing follows: a charge may be missing in between.
+ */
+function followsOf(kind: LogKind, draft: Partial<LogEntry>, last: readonly LogEntry[]): Partial<LogEntry> {
+  const before = last.find((entry) => entry.kind === 'drive' || entry.kind === 'charge');
+  if (kind !== 'drive' || before?.kind !== 'charge' || draft.date !== undefined) return {};
+  const from = last.find(({ odometerM }) => odometerM !== undefined)?.odometerM;
+  const driven = draft.odometerM !== undefined && from !== undefined ? draft.odometerM - from : 0;
+  const { socTo } = before;
+  return {
+    ...(draft.distanceM === undefined && driven > 0 ? { distanceM: driven } : {}),
+    ...(draft.socFrom === undefined && draft.socTo !== undefined && socTo !== undefined && socTo >= draft.socTo
+      ? { socFrom: socTo }
+      : {}),
+  };
+}
+
 /** One entry in ten seconds: the kind, one or two figures, done. */
 export function QuickEntry({ build, entries }: { build: Build; entries: readonly LogEntry[] }) {
   const dispatch = useBench((bench) => bench.dispatch);
@@ -76,29 +94,10 @@ export function QuickEntry({ build, entries }: { build: Build; entries: readonly
   const change = (more: Partial<LogEntry>) => setDraft({ ...draft, ...more });
   const last = [...entries].reverse();
   const lastOdometer = last.find(({ odometerM }) => odometerM !== undefined)?.odometerM;
-  const lastSoc = last.find(({ socTo }) => socTo !== undefined)?.socTo;
   const what = draft.what ?? USUAL[kind];
+  const follows = followsOf(kind, draft, last);
   const keep = () => {
-    // What follows from the last entry need not be typed.
-    const driven =
-      kind === 'drive' && draft.distanceM === undefined && draft.odometerM !== undefined && lastOdometer !== undefined
-        ? draft.odometerM - lastOdometer
-        : undefined;
-    const entry: LogEntry = {
-      ...(kind === 'drive' &&
-      draft.socTo !== undefined &&
-      draft.socFrom === undefined &&
-      lastSoc !== undefined &&
-      lastSoc >= draft.socTo
-        ? { socFrom: lastSoc }
-        : {}),
-      ...(driven !== undefined && driven > 0 ? { distanceM: driven } : {}),
-      ...draft,
-      id: freshId(),
-      kind,
-      date: draft.date ?? today(),
-      what,
-    };
+    const entry: LogEntry = { ...follows, ...draft, id: freshId(), kind, date: draft.date ?? today(), what };
     if (dispatch({ edit: 'putInLogbook', input: { list: 'entries', entries: [entry] } })) {
       setDraft({});
       setKept(`${what} is in the book`);
@@ -179,6 +178,8 @@ export function QuickEntry({ build, entries }: { build: Build; entries: readonly
         </button>
         <span aria-live="polite" className="text-soft">
           {kept}
+          {follows.distanceM !== undefined && ` driven ${say(follows.distanceM, 'distance', build.units)}`}
+          {follows.socFrom !== undefined && ` from ${say(follows.socFrom, 'ratio', build.units)}, by the last charge`}
         </span>
       </div>
       <Fold

@@ -198,6 +198,21 @@ describe('order', () => {
       expect([id, done, signed]).toEqual([id, true, 'now']);
   });
 
+  test('a cable that came after the signatures is asked for; it is not held against the order of the tests', () => {
+    const build = larkspur();
+    const wire = Object.values(build.circuits.hv.conductors)[0]!;
+    const hv = {
+      ...build.circuits.hv,
+      conductors: { ...build.circuits.hv.conductors, 'c-new': { ...wire, id: 'c-new', name: 'New cable' } },
+    };
+    const { checks } = assess({ ...build, circuits: { ...build.circuits, hv } });
+    const verdictOf = (id: string, subject: string) =>
+      checks.find((check) => check.id === id && check.subject.id === subject)?.verdict;
+    expect(verdictOf('commission.order', 'commission')).toBe('holds');
+    expect(verdictOf('commission.sheet', 'sheet-before-hv')).toBe('needs-data');
+    expect(verdictOf('commission.signature', 'sheet-before-hv')).toBe('needs-data');
+  });
+
   test('a result whose thing is gone is kept aside', () => {
     const gone = entered(firn9(), 'torque', { id: 'insulation.sold-heater', value: 1e7, dimension: 'resistance' });
     expect(assess(gone).results.commission.gone.map(({ id }) => id)).toEqual(['insulation.sold-heater']);

@@ -116,13 +116,15 @@ const order = defineRule({
   judge: (context): Finding<'detail'>[] => {
     const { begun, sheets: all } = sheetsFor(context);
     if (!begun) return [];
-    const early = all.flatMap((sheet) =>
-      sheet.waitsFor.length > 0 && sheet.lines.some(({ result, state }) => result !== null && state !== 'skipped')
-        ? [
-            `${SHEET_WORDS[sheet.id][0]} begun, not done before it: ${some(sheet.waitsFor.map((id) => SHEET_WORDS[id][0]))}`,
-          ]
-        : [],
-    );
+    // A sheet that was signed once was tested: what is open on it now came later, with the design.
+    const never = new Set(all.flatMap(({ id, sign }) => (sign === null ? [id] : [])));
+    const early = all.flatMap((sheet) => {
+      const before = sheet.waitsFor.filter((id) => never.has(id));
+      const begunHere = sheet.lines.some(({ result, state }) => result !== null && state !== 'skipped');
+      return before.length > 0 && begunHere
+        ? [`${SHEET_WORDS[sheet.id][0]} begun, not done before it: ${some(before.map((id) => SHEET_WORDS[id][0]))}`]
+        : [];
+    });
     return [
       {
         subject: COMMISSION_REF,
