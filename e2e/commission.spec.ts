@@ -155,6 +155,16 @@ test('designed, built, measured: what was adopted stands beside what was designe
   await expect(rows.filter({ hasText: 'Heater blower: current' })).toContainText(/13\.1.A/);
 });
 
+test('from a test to its place on the drawing', async ({ page }) => {
+  await openSample(page, 'Teasel');
+  await go(page, 'Commission');
+  const line = step(page, 'bond.controller');
+  await line.getByRole('button', { name: 'Skip it, or note more' }).click();
+  await line.getByRole('link', { name: 'On the drawing' }).click();
+  await expect(page.locator('main h1')).toHaveText('HV circuit');
+  await expect(page.getByRole('heading', { name: 'Motor controller' })).toBeVisible();
+});
+
 test('a test of one’s own is on the sheet, judged by its band', async ({ page }) => {
   await openSample(page, 'Teasel');
   await go(page, 'Commission');

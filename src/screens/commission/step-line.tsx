@@ -10,7 +10,7 @@ import { Fold } from '@/ui/fold';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { stationHref } from '../shell/stations';
+import { pickHref, stationHref } from '../shell/stations';
 import { bandText, dayText, STATE_MARK, STATE_WORDS, today } from './commission-words';
 import { MeterFields } from './meter-fields';
 import { withResult } from './put-result';
@@ -182,7 +182,11 @@ export function StepLine({
               {step.subjectId !== null &&
                 (findDevice(build, step.subjectId) ?? findConductor(build, step.subjectId)) && (
                   <Link
-                    href={`${stationHref(build.circuits.hv.devices[step.subjectId] || build.circuits.hv.conductors[step.subjectId] ? 'hv-circuit' : 'low-voltage', build.id)}`}
+                    href={
+                      build.circuits.hv.devices[step.subjectId] || build.circuits.hv.conductors[step.subjectId]
+                        ? pickHref('hv-circuit', build.id, step.subjectId)
+                        : stationHref('low-voltage', build.id)
+                    }
                     className="flex min-h-8 items-center px-2 text-small underline-offset-4 hover:underline"
                   >
                     On the drawing

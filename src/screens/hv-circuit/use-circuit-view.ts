@@ -1,10 +1,11 @@
 'use client';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { StateId } from '@/core/build';
 import { ruleSetOf } from '@/core/rules';
 import { type Liveness, liveness } from '@/core/simulate';
 import type { CornerId, SolvedCase } from '@/core/vehicle';
+import { pickedInAddress } from '../shell/stations';
 import { likelyAgainst, type Short, shortAt } from './derive-short';
 import { type LoopView, loopView } from './loop-sheet';
 import type { Overlay } from './overlay';
@@ -53,6 +54,14 @@ export function useCircuitView({ vehicle, build }: Assessment): CircuitView {
   const [state, onState] = useState<StateId>('cruise');
   const [corner, onCorner] = useState<CornerId>('cold-old-empty');
   const [selected, select] = useState<string | null>(null);
+  // Another station may send somebody here to look at one thing.
+  useEffect(() => {
+    const sent = pickedInAddress();
+    if (sent === null) return;
+    if (vehicle.deviceOf.has(sent) || vehicle.conductorOf.has(sent)) select(sent);
+    // Once: what is put away stays away.
+    history.replaceState(null, '', `${location.pathname}${location.search}`);
+  }, [vehicle]);
   const [look, onLook] = useState<Look>('closing');
   const [choice, onShort] = useState<ShortChoice | null>(null);
   const [open, onOpen] = useState<ReadonlySet<string>>(new Set());
