@@ -66,7 +66,7 @@ const HEALTH: readonly (readonly [number, number, number, number, number])[] = [
 ];
 const WORK: readonly (readonly [number, string, readonly string[]])[] = [
   [0, 'Handed over', []],
-  [9, 'Torque list again after the first 300 km', ['retorque']],
+  [9, 'Torque list again after the first week', ['retorque']],
   [92, 'Spread read, balanced over night', ['spread']],
   [170, 'Emergency stop, disconnect and interlocks tried', ['stops']],
   [181, 'Spread read', ['spread']],

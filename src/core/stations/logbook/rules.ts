@@ -184,6 +184,7 @@ const insulation = defineRule({
         limit: { value: limit, dimension: 'resistance' },
         margin: marginAtLeast(last.value, limit),
         figures: { day: last.date },
+        assumed: [`Insulation as it was read on ${last.date}: nothing newer is known.`],
         lines: () => [
           {
             formula: 'R_i ≥ least Ω/V · V_full',

@@ -1,5 +1,5 @@
 import type { Build, JobMark, OpenPoint, Wait } from '../../build';
-import { type Change, edit } from './change';
+import { both, type Change, edit } from './change';
 import type { Harmless, Mistake } from './mistake';
 
 const WORK = 'Work at the car';
@@ -89,7 +89,11 @@ export const PLAN_MISTAKES: readonly Mistake[] = [
     kind: WORK,
     did: 'the road test driven before insulation was measured',
     on: 'larkspur',
-    plant: mark({ id: 'test-insulation' }),
+    // Neither ticked nor signed for.
+    plant: both(
+      mark({ id: 'test-insulation' }),
+      edit({ edit: 'dropFromCommission', input: { list: 'signs', id: 'sign-insulation' } }),
+    ),
     speaks: 'plan.road:plan',
     says: 'The road test was driven with open points',
   },
