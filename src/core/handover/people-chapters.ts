@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess';
 import { isLithium } from '../physics/cell-care';
 import { type Dimension, formatQuantity } from '../quantities';
-import { everyContactor, linkDischarges, liveness, stillFed, stopTests } from '../simulate';
+import { consumersOf, everyContactor, linkDischarges, liveness, stillFed, stopTests } from '../simulate';
 import { dueList, inOrder, standOn } from '../stations/logbook';
 import type { ResolvedDevice } from '../vehicle';
 import { coilCircuit, lowVoltage, partOf } from '../vehicle';
@@ -15,6 +15,23 @@ const speaker =
 const placeOf = ({ build }: Assessment, { device }: Pick<ResolvedDevice, 'device'>): string =>
   device.place ? (build.zones[device.place.zoneId]?.name ?? 'place not entered') : 'place not entered';
 
+/** At least so long, s, however fast the model says that they are empty (practice). */
+const LEAST_WAIT_S = 300;
+
+/** How long to wait for the capacitors: said only where every one of them is known, and what empties it. */
+function dischargeWords({ vehicle, context }: Assessment, say: ReturnType<typeof speaker>): string {
+  const { fullV, rules } = context;
+  const untold = consumersOf(vehicle).filter(({ part }) => part === null);
+  if (fullV === null || untold.length > 0)
+    return `How long capacitors stay charged is not known${untold.length > 0 ? ` (${untold.map(({ device }) => device.name).join(', ')})` : ''}: prove it dead, however long you waited.`;
+  if (fullV <= rules.classBDcV.value) return `Wait ${say(LEAST_WAIT_S, 'time', 2)}.`;
+  const links = linkDischarges(vehicle, fullV, rules.classBDcV.value);
+  if (links.some(({ timeS }) => timeS === null))
+    return 'Nothing that is known empties the capacitors of the drive: they stay charged until somebody proves them dead.';
+  const waitS = Math.max(LEAST_WAIT_S, ...links.map(({ timeS }) => 2 * timeS!));
+  return `Wait ${say(waitS, 'time', 2)}: capacitors empty themselves.`;
+}
+
 /** For whoever comes to an accident: where to isolate, how long to wait, what stays live. */
 export function rescueChapter(assessment: Assessment): Chapter {
   const { build, vehicle, context } = assessment;
@@ -24,13 +41,17 @@ export function rescueChapter(assessment: Assessment): Chapter {
   const boxes = vehicle.devices.filter(({ device }) => device.kind === 'box');
   const disconnects = vehicle.devices.filter(({ device }) => device.kind === 'disconnect');
   // By what it does in the wiring, never by its name: what it opens lets go of something.
-  const stops = stopTests(vehicle).flatMap(({ id, letsGo }) => {
+  const nameOf = (id: string) => vehicle.deviceOf.get(id)?.device.name ?? id;
+  const stops = stopTests(vehicle).flatMap(({ id, letsGo, staysIn }) => {
     const device = build.circuits.lv.devices[id] ?? build.circuits.hv.devices[id];
-    return device && letsGo.length > 0 && device.kind === 'emergency-stop' ? [device] : [];
+    if (device?.kind !== 'emergency-stop' || letsGo.length === 0) return [];
+    const opens =
+      staysIn.length === 0
+        ? 'every contactor'
+        : `${letsGo.map(nameOf).join(', ')} only; ${staysIn.map(nameOf).join(', ')} stay closed`;
+    return [`${device.name}, ${placeOf(assessment, { device })}: press. It opens ${opens}.`];
   });
-  const links = fullV === null || fullV <= safeV ? [] : linkDischarges(vehicle, fullV, safeV);
-  const never = links.some(({ timeS }) => timeS === null);
-  const waitS = Math.max(300, ...links.map(({ timeS }) => 2 * (timeS ?? 0)));
+  const discharge = dischargeWords(assessment, say);
   const open = [...everyContactor(vehicle), ...disconnects.map(({ id }) => id)];
   const stays = fullV === null ? null : liveness(vehicle, open, safeV);
   const fed = fullV === null ? [] : stillFed(vehicle, { open: new Set(open) }, safeV);
@@ -42,16 +63,12 @@ export function rescueChapter(assessment: Assessment): Chapter {
   const steps: string[] = [
     'Chock the wheels. It makes no noise when it is on: it may move.',
     'Key out and away from the car.',
-    ...(stops.length === 0
-      ? []
-      : [
-          `${stops.map((device) => `${device.name} (${placeOf(assessment, { device })})`).join(', ')}: press. It opens the contactors.`,
-        ]),
-    ...disconnects.map((device) => `${device.device.name}: ${placeOf(assessment, device)}. Pull it out and keep it.`),
+    ...stops,
+    ...disconnects.map(
+      (device) => `${device.device.name}: ${placeOf(assessment, device)}. Open it, keep what comes off.`,
+    ),
     ...(battery ? [`12-volt battery: ${placeOf(assessment, { device: battery.device })}. Take its minus off.`] : []),
-    never
-      ? 'The capacitors of the drive have nothing that empties them: they stay charged until somebody proves them dead.'
-      : `Wait ${say(waitS, 'time', 2)}: capacitors empty themselves.`,
+    discharge,
     'Prove dead at the place of work before touching.',
   ];
   return {
@@ -80,7 +97,7 @@ export function rescueChapter(assessment: Assessment): Chapter {
           'Cells never switch off: the boxes are live inside, always.',
           ...boxes.map(
             (box) =>
-              `${box.device.name}: ${placeOf(assessment, box)}, ${partOf(box, 'cell') ? `${box.device.cellsInSeries ?? 0} cells in a row` : 'cells not entered'}`,
+              `${box.device.name}: ${placeOf(assessment, box)}, ${partOf(box, 'cell') && box.device.cellsInSeries ? `${box.device.cellsInSeries} cells in a row` : 'cells not entered'}`,
           ),
           ...(stays === null
             ? ['What stays live can’t be told: the pack has no cells in the build.']
@@ -165,7 +182,13 @@ export function ownerChapter(assessment: Assessment, date: string): Chapter {
         `On usual days up to ${Math.round((packLimits.socFull ?? 1) * 100)} %; down to ${Math.round(packLimits.socEmpty * 100)} %, no further.`,
         'Look at plug and cable each time: warm is normal, hot is not. Roll the cable out whole.',
         ...(lithium
-          ? [`Cells below ${say(0, 'temperature')} are not charged: it waits until they are warm.`]
+          ? [
+              `Cells below ${say(0, 'temperature')} are not charged: ${
+                (build.bms?.chargeFromC ?? Number.NEGATIVE_INFINITY) >= 0 && build.bms?.stopsCharger === true
+                  ? 'it waits until they are warm.'
+                  : 'nothing that is entered waits for that by itself, so look before you plug in.'
+              }`,
+            ]
           : ['Charge where it is aired: gas from the cells burns.']),
         ...(charging.readyH === undefined ? [] : [`It is to be ready at ${charging.readyH} h.`]),
         'Left for weeks: about half full, 12-volt battery on a keeper or its switch off.',
@@ -177,7 +200,7 @@ export function ownerChapter(assessment: Assessment, date: string): Chapter {
     {
       is: 'list',
       items: [
-        'Smell, smoke, a bang: stop, everybody out, emergency stop, away from it, call the fire brigade and say that it is electric.',
+        'Smell, smoke, a bang: stop, everybody out, key out, emergency stop if it has one, away from it, call the fire brigade and say that it is electric.',
         'It does not switch on: key out for a minute, plug out, once more. Not a third time.',
         'Never open covers with orange cables. Never pull the service disconnect while driving.',
       ],

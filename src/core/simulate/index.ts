@@ -83,7 +83,7 @@ export {
 export { type Coverage, coverage, type Live, type Liveness, type LivePart, liveness } from './liveness';
 export { type LowFault, type LowFaultCorner, lowFault } from './low-faults';
 export { coldFactor, type HoldUpOptions, type HoldUpRun, lowHoldUp, PEUKERT } from './low-hold-up';
-export { chargingA, coilsA, SCHEDULE_V, scheduled } from './low-schedule';
+export { chargingA, coilsA, parkedA, SCHEDULE_V, scheduled } from './low-schedule';
 export { type LowTimeline, type LowTimelineOptions, lowTimeline, SCENARIO_S } from './low-timeline';
 export { type Match, type MatchedGroup, matchModules } from './match-modules';
 export { motorCooling, WINDING_LIMIT_C } from './motor-heat';

@@ -1,6 +1,6 @@
 import type { ScenarioId, StateId } from '../build';
 import { type AuxiliaryLoad, averageCurrentA } from '../physics/auxiliary';
-import { closedIn, type LowLoad, lowVoltage, stateOf, type Vehicle } from '../vehicle';
+import { closedIn, type LowLoad, lowVoltage, runningIn, solveLow, stateOf, type Vehicle } from '../vehicle';
 
 /** Voltage that a schedule is made at where no converter tells its own. */
 export const SCHEDULE_V = 13.8;
@@ -32,3 +32,15 @@ export const chargingA = (vehicle: Vehicle): number =>
     lowVoltage(vehicle).loads.map((load) => scheduled(load, 'charging')),
     SCHEDULE_V,
   ) + coilsA(vehicle, SCHEDULE_V, 'charging');
+
+/** Current of a parked car from its battery, A: from the network, with what runs a share of the time by its share. Null: it has no solution. */
+export function parkedA(vehicle: Vehicle): number | null {
+  const low = lowVoltage(vehicle);
+  const running = runningIn(low, 'parked');
+  const one = solveLow(vehicle, { running, converters: false, socBattery: 0.75, batteryC: 25, awake: false });
+  if (!one.solved) return null;
+  return low.loads.reduce(
+    (sum, { id, load }) => sum + (one.loadV(id) > 1 ? Math.abs(one.currentA(id)) * (load.use.parked ?? 0) : 0),
+    0,
+  );
+}

@@ -8,10 +8,9 @@ import { larkspur } from '../build/samples/larkspur';
 import { cataloguePart, LOAD_PRESETS, lowBase, lowLoadOf } from '../parts';
 import { peukertTimeS } from '../physics/auxiliary';
 import { findRemedies } from '../remedies';
-import { coldFactor, lowHoldUp, lowTimeline } from '../simulate';
+import { coldFactor, lowHoldUp, lowTimeline, parkedA } from '../simulate';
 import { figuresOf } from '../testing/figures-of';
 import { auxiliaryRestV, batteryOhm, lowVoltage, solveLow, vehicleOf } from '../vehicle';
-import { parkedA } from './low-voltage';
 
 const firn = firn9();
 const edited = (build: Build, ...edits: Edit[]): Build =>

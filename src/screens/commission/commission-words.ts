@@ -26,14 +26,6 @@ export const TRACE_WORDS: Readonly<Record<TraceKind, readonly [string, string]>>
   temperature: ['Temperature', 'of one part as it warms or cools'],
 };
 
-export const today = (): string => new Date().toLocaleDateString('sv-SE');
-export const dayText = (iso: string): string =>
-  new Date(`${iso.slice(0, 10)}T12:00:00`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-  });
-
 /** The band of a step in words; null: it has none. */
 export function bandText({ dimension, low, high, expected }: Step, system: UnitSystem): string | null {
   if (dimension === null) return null;

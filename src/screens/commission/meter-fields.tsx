@@ -26,7 +26,7 @@ export function MeterFields({
   step: Step;
   result: StepResult | null;
   build: Build;
-  onPut: (more: Partial<StepResult>) => boolean | undefined;
+  onPut: (read: Pick<StepResult, 'meter'>) => void;
 }) {
   const [draft, setDraft] = useState<Draft>(
     () => result?.meter ?? { packV: null, largerV: null, withR0V: null, r0Ohm: null },

@@ -3,7 +3,8 @@ import type { Assessment } from '@/core/assess';
 import { buildDigest } from '@/core/build/digest';
 import { formatQuantity, inUnits } from '@/core/quantities';
 import { DEAD_FIRST, SHEET_WORDS, type Sheet } from '@/core/stations/commission';
-import { bandText, today } from './commission-words';
+import { today } from '../shell/days';
+import { bandText } from './commission-words';
 
 /** On paper: every test with room for what was read. What is entered stands in it. */
 export function PrintSheets({ assessment, sheets }: { assessment: Assessment; sheets: readonly Sheet[] }) {

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { SheetId, StepResult } from '@/core/build';
-import { SHEET_WORDS, type Sheet } from '@/core/stations/commission';
+import { entryOfSkip, SHEET_WORDS, type Sheet } from '@/core/stations/commission';
 import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Fold } from '@/ui/fold';
@@ -10,10 +10,10 @@ import { Caution, Panel } from '@/ui/panel';
 import { Select } from '@/ui/select';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { dayText, farText, today } from './commission-words';
+import { dayText, today } from '../shell/days';
+import { farText } from './commission-words';
 import { OwnTestPanel } from './own-test-panel';
 import { PrintSheets } from './print-sheets';
-import { withResult } from './put-result';
 import { SignPanel } from './sign-panel';
 import { StepLine } from './step-line';
 
@@ -197,7 +197,7 @@ function Gate({
                   edit: 'putInCommission',
                   input: {
                     list: 'results',
-                    entries: open.map(({ step }) => withResult(build, step, by, { skipped })),
+                    entries: open.map((line) => entryOfSkip(build, line, { by, date: today() }, skipped)),
                   },
                 })
               }

@@ -6,7 +6,7 @@ import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { TextField } from '@/ui/text-field';
-import { dayText, today } from './commission-words';
+import { dayText, today } from '../shell/days';
 
 /** Who answers for this sheet, and for which design. */
 export function SignPanel({ sheet, assessment, by }: { sheet: Sheet; assessment: Assessment; by: string }) {

@@ -1,19 +1,26 @@
 'use client';
 import Link from 'next/link';
 import type { Assessment } from '@/core/assess';
-import { canRead, designedValue, findConductor, findDevice, measurableOf, type StepResult } from '@/core/build';
+import { canRead, designedValue, findConductor, findDevice, measurableOf, own, type StepResult } from '@/core/build';
 import { formatQuantity, inUnits } from '@/core/quantities';
-import { DEAD_FIRST, type SheetLine } from '@/core/stations/commission';
-import { freshId, useBench } from '@/store/bench';
+import {
+  DEAD_FIRST,
+  entryOfNote,
+  entryOfReading,
+  entryOfSkip,
+  entryUnskipped,
+  type SheetLine,
+} from '@/core/stations/commission';
+import { freshId, newestBuild, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Fold } from '@/ui/fold';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { dayText, today } from '../shell/days';
 import { pickHref, stationHref } from '../shell/stations';
-import { bandText, dayText, STATE_MARK, STATE_WORDS, today } from './commission-words';
+import { bandText, STATE_MARK, STATE_WORDS } from './commission-words';
 import { MeterFields } from './meter-fields';
-import { withResult } from './put-result';
 
 /** One test: where to put the probes, what it should read, what it read, what to suspect. */
 export function StepLine({
@@ -38,7 +45,15 @@ export function StepLine({
     onTouch();
     return dispatch({ edit: 'putInCommission', input: { list: 'results', entries: [entry] } });
   };
-  const put = (more: Partial<StepResult>) => keep(withResult(build, step, by, more));
+  const newest = () => newestBuild() ?? build;
+  const known = () => own(newest().commission?.results ?? {}, step.id) ?? null;
+  const who = { by, date: today() };
+  const put = (read: Parameters<typeof entryOfReading>[3]) =>
+    keep(entryOfReading(newest(), { step, result: known() }, who, read));
+  const note = (more: Parameters<typeof entryOfNote>[1]) => {
+    const standing = known();
+    if (standing) keep(entryOfNote(standing, more));
+  };
   const clear = () => dispatch({ edit: 'dropFromCommission', input: { list: 'results', id: step.id } });
   const system = build.units;
   const say = (text: string) => inUnits(text, system);
@@ -105,10 +120,7 @@ export function StepLine({
                 system={system}
                 value={read}
                 empty="with its unit"
-                onCommit={(value) => {
-                  const { meter: _, ...rest } = withResult(build, step, by, { value });
-                  keep(rest);
-                }}
+                onCommit={(value) => put({ value })}
                 onClear={clear}
               />
             )}
@@ -150,11 +162,12 @@ export function StepLine({
               wide
               clears
               onCommit={(text) => {
-                if (text !== '') put({ skipped: text });
-                else if (result?.value === undefined && result?.ok === undefined && !result?.meter) clear();
-                else {
-                  const { skipped: _, ...rest } = withResult(build, step, by, {});
-                  keep(rest);
+                const standing = known();
+                if (text !== '') keep(entryOfSkip(newest(), { ...line, result: standing }, who, text));
+                else if (standing) {
+                  const left = entryUnskipped(standing);
+                  if (left) keep(left);
+                  else clear();
                 }
               }}
             />
@@ -166,16 +179,16 @@ export function StepLine({
                   empty="photo by its file name, weather, what was done"
                   wide
                   clears
-                  onCommit={(note) => put({ note })}
+                  onCommit={(text) => note({ note: text })}
                 />
                 <TextField
                   label="Read with"
                   value={result.instrument ?? ''}
                   empty="instrument"
                   clears
-                  onCommit={(instrument) => put({ instrument })}
+                  onCommit={(instrument) => note({ instrument })}
                 />
-                <TextField label="On" value={result.date} onCommit={(date) => put({ date })} />
+                <TextField label="On" value={result.date} onCommit={(date) => note({ date })} />
               </>
             )}
             <p className="flex flex-wrap gap-2">

@@ -3,13 +3,13 @@ import type { Assessment } from '@/core/assess';
 import { type Build, canRead, designedValue, findDevice, measurableOf, type StepTrace } from '@/core/build';
 import { isFit, type TraceFit } from '@/core/physics/trace-fit';
 import { type Dimension, formatQuantity, inUnits } from '@/core/quantities';
-import { readingOfTrace, TRACE_DIMENSION } from '@/core/stations/commission';
-import { freshId, useBench } from '@/store/bench';
+import { entryOfReading, judgeLine, readingOfTrace, TRACE_DIMENSION } from '@/core/stations/commission';
+import { freshId, newestBuild, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { FigureRow } from '@/ui/figure-row';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { today } from './commission-words';
-import { withResult } from './put-result';
+import { today } from '../shell/days';
+import { STATE_MARK } from './commission-words';
 
 /** What a trace says: time constant, end, the reading of its step, and what may be adopted from it. */
 export function TraceFigures({ trace, assessment }: { trace: StepTrace; assessment: Assessment }) {
@@ -20,8 +20,17 @@ export function TraceFigures({ trace, assessment }: { trace: StepTrace; assessme
     formatQuantity({ value, dimension }, build.units, digits).text;
   const dimension = TRACE_DIMENSION[trace.kind];
   const line = results.commission.sheets.flatMap(({ lines }) => lines).find((one) => one.step.id === step?.id);
-  const inBand =
-    step && read !== null ? (step.low === null || read >= step.low) && (step.high === null || read <= step.high) : null;
+  const entry =
+    step && read !== null
+      ? entryOfReading(
+          newestBuild() ?? build,
+          { step, result: line?.result ?? null },
+          { by: '', date: today() },
+          { value: read, note: `from the trace ${trace.name}` },
+        )
+      : null;
+  // The sheet's own judgement of it.
+  const state = step && entry ? judgeLine(step, entry).state : null;
   const entered =
     line?.read !== null && line?.read !== undefined && read !== null && Math.abs(line.read - read) <= 1e-9;
   const measurable = adopts ? measurableOf(build, adopts.subjectId, adopts.field) : undefined;
@@ -43,9 +52,9 @@ export function TraceFigures({ trace, assessment }: { trace: StepTrace; assessme
           </p>
         )
       )}
-      {step && read !== null && step.dimension !== null && (
+      {step && entry && read !== null && step.dimension !== null && (
         <p className="mt-1 flex flex-wrap items-center gap-2" data-trace-read>
-          <VerdictMark shape={inBand ? 'holds' : 'fails'} size={13} />
+          <VerdictMark shape={state === null ? 'hollow' : STATE_MARK[state]} size={13} />
           <span className="flex-1">
             {step.name}: <b className="font-semibold tabular-nums">{say(read, step.dimension)}</b>
             {step.low !== null && step.high !== null && (
@@ -63,7 +72,7 @@ export function TraceFigures({ trace, assessment }: { trace: StepTrace; assessme
                   edit: 'putInCommission',
                   input: {
                     list: 'results',
-                    entries: [withResult(build, step, '', { value: read, note: `from the trace ${trace.name}` })],
+                    entries: [entry],
                   },
                 })
               }

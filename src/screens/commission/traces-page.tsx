@@ -11,7 +11,8 @@ import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { readTrace } from '@/workers/files';
-import { dayText, TRACE_WORDS, today } from './commission-words';
+import { dayText, today } from '../shell/days';
+import { TRACE_WORDS } from './commission-words';
 import { TraceFigures } from './trace-figures';
 
 const TraceChart = dynamic(() => import('./trace-chart'), { ssr: false, loading: () => <div className="h-[280px]" /> });

@@ -10,7 +10,8 @@ import { Caution, Panel } from '@/ui/panel';
 import { Select } from '@/ui/select';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { dayText, KIND_WORDS, say, today } from './logbook-words';
+import { dayText, today } from '../shell/days';
+import { KIND_WORDS, say } from './logbook-words';
 import { QuickEntry } from './quick-entry';
 
 const ALL = 'all';

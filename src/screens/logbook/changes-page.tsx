@@ -12,7 +12,8 @@ import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { type Column, DataTable } from '../shell/data-table';
-import { CLAIM_WORDS, dayText, say, today } from './logbook-words';
+import { dayText, today } from '../shell/days';
+import { CLAIM_WORDS, say } from './logbook-words';
 
 const FIGURES: readonly (readonly [keyof Stretch, string, Dimension])[] = [
   ['drives', 'Drives', 'count'],

@@ -10,7 +10,8 @@ import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { DUE_MARK, DUE_WORDS, dayText, everyText, say, today } from './logbook-words';
+import { dayText, today } from '../shell/days';
+import { DUE_MARK, DUE_WORDS, everyText, say } from './logbook-words';
 
 /** What is due, by date, distance and hours; done by one press, which writes the entry. */
 export function DuePage({ assessment }: { assessment: Assessment }) {

@@ -7,7 +7,7 @@ import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { dayText, today } from './logbook-words';
+import { dayText, today } from '../shell/days';
 
 const STARTS: readonly { readonly name: string; readonly items: readonly string[] }[] = [
   {

@@ -41,14 +41,6 @@ export const DUE_WORDS: Readonly<Record<DueTask['state'], string>> = {
   unknown: 'from the first entry on',
 };
 
-export const today = (): string => new Date().toLocaleDateString('sv-SE');
-export const dayText = (iso: string): string =>
-  new Date(`${iso.slice(0, 10)}T12:00:00`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-  });
-
 export const say = (value: number | null | undefined, dimension: Dimension, system: UnitSystem, digits = 3): string =>
   value === null || value === undefined ? '–' : formatQuantity({ value, dimension }, system, digits).text;
 

@@ -7,7 +7,8 @@ import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
-import { say, today } from './logbook-words';
+import { today } from '../shell/days';
+import { say } from './logbook-words';
 
 type Figure = Exclude<keyof LogEntry, 'id' | 'kind' | 'date' | 'what' | 'by' | 'code' | 'cleared' | 'taskIds'>;
 type Asked = readonly [Figure, string, Dimension];

@@ -3,7 +3,8 @@ import type { Assessment } from '@/core/assess';
 import { TRENDS, type Trend, trendOf } from '@/core/stations/logbook';
 import { Panel } from '@/ui/panel';
 import { XYChart } from '../shell/chart';
-import { dayText, say, TREND_WORDS } from './logbook-words';
+import { dayText } from '../shell/days';
+import { say, TREND_WORDS } from './logbook-words';
 
 /** Figures over the years, each with its straight line. */
 export function TrendsPage({ assessment }: { assessment: Assessment }) {

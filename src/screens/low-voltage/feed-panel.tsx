@@ -2,7 +2,8 @@
 import type { Assessment } from '@/core/assess';
 import { BATTERY_PRESETS, CHEMISTRY_WORDS, CONVERTER_POWERS, SET_VOLTAGES, WARN_BELOW_V } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
-import { hardest, parkedA, SCENARIO_WHEN } from '@/core/stations/low-voltage';
+import { parkedA } from '@/core/simulate';
+import { hardest, SCENARIO_WHEN } from '@/core/stations/low-voltage';
 import { lowVoltage } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';

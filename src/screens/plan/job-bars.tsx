@@ -1,6 +1,7 @@
 import type { Scheduled } from '@/core/stations/plan';
 import { Panel } from '@/ui/panel';
-import { dayText, hoursText } from './plan-words';
+import { dayText } from '../shell/days';
+import { hoursText } from './plan-words';
 
 const [ROW, LEFT, WIDE] = [22, 250, 560];
 const DAY_MS = 86_400_000;

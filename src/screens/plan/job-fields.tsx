@@ -7,8 +7,9 @@ import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
+import { dayText, today } from '../shell/days';
 import { YesNo } from '../shell/yes-no';
-import { dayText, STAGE_WORDS, today } from './plan-words';
+import { STAGE_WORDS } from './plan-words';
 
 const BY = {
   parts: 'what Parts says',

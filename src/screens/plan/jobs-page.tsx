@@ -10,11 +10,12 @@ import { TextField } from '@/ui/text-field';
 import { Toggles } from '@/ui/toggles';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { type Column, DataTable, RowOpener } from '../shell/data-table';
+import { today } from '../shell/days';
 import { JobBars } from './job-bars';
 import { JobBoard } from './job-board';
 import { JobFields } from './job-fields';
 import { JobMarks } from './job-marks';
-import { hoursText, STAGE_WORDS, today } from './plan-words';
+import { hoursText, STAGE_WORDS } from './plan-words';
 
 const VIEWS = [
   ['list', 'List'],

@@ -8,8 +8,9 @@ import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { Select } from '@/ui/select';
 import { TextField } from '@/ui/text-field';
+import { dayText, today } from '../shell/days';
 import { JobMarks } from './job-marks';
-import { dayText, hoursText, latestDay, placeOf, STAGE_WORDS, today } from './plan-words';
+import { hoursText, latestDay, placeOf, STAGE_WORDS } from './plan-words';
 import { WaitsPanel } from './waits-panel';
 
 const ALL = 'all';

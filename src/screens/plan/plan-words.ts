@@ -27,14 +27,7 @@ export const OPEN_WORDS: Readonly<Record<OpenKind, string>> = {
   other: 'something else',
 };
 
-export const today = (): string => new Date().toLocaleDateString('sv-SE');
 export const hoursText = (hours: number): string => `${hours < 10 ? Math.round(hours * 10) / 10 : Math.round(hours)} h`;
-export const dayText = (iso: string): string =>
-  new Date(`${iso.slice(0, 10)}T12:00:00`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-  });
 
 /** The latest day that anything of the plan or the harness was written down with. */
 export function latestDay(build: Build): string | null {

@@ -11,7 +11,8 @@ import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { dayText, OPEN_WORDS, today } from './plan-words';
+import { dayText, today } from '../shell/days';
+import { OPEN_WORDS } from './plan-words';
 
 /** Stand-ins and loose ends: they keep it off the road until they are gone, or somebody says why they may stay. */
 export function RegisterPage({ assessment }: { assessment: Assessment }) {

@@ -8,7 +8,8 @@ import { ChoiceField } from '@/ui/choice-field';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
 import { TextField } from '@/ui/text-field';
-import { dayText, WAIT_WORDS } from './plan-words';
+import { dayText } from '../shell/days';
+import { WAIT_WORDS } from './plan-words';
 
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 const noDay = (text: string): string | null =>

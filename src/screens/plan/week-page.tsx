@@ -6,7 +6,8 @@ import { schedule, weekNote, weekText } from '@/core/stations/plan';
 import { Action, download } from '@/ui/action';
 import { copyText } from '@/ui/copy-text';
 import { Panel } from '@/ui/panel';
-import { hoursText, today } from './plan-words';
+import { today } from '../shell/days';
+import { hoursText } from './plan-words';
 
 /** The week in a note for whoever waits for the car, and the plan as a calendar. */
 export function WeekPage({ assessment }: { assessment: Assessment }) {

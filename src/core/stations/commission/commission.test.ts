@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { assess, assessWithRuns } from '../../assess';
-import { applyEdit, type Build, type StepTrace } from '../../build';
+import { applyEdit, type Build, type StepResult, type StepTrace } from '../../build';
 import { designDigest, digestOf } from '../../build/digest';
 import { firn9, larkspur, SAMPLES, teasel } from '../../build/samples';
 import { predictedReadings } from '../../physics/insulation';
 import { inUnits } from '../../quantities';
+import { entryOfNote, entryOfReading, entryOfSkip, entryUnskipped } from './enter';
 import { judgeLine, ofMeter, type SheetLine } from './sheets';
 import { type Step, stepId } from './step';
 import { readingOfTrace } from './trace-reading';
@@ -113,6 +114,21 @@ describe('steps', () => {
   });
 });
 
+describe('12 V alone', () => {
+  test('what draws is read at the battery’s 12.6 V, not at the converter’s: P/U of a constant power, by hand', () => {
+    const [load] = Object.values(firn.build.circuits.lv.devices).filter(
+      ({ load: one }) => one?.kind === 'constant-power' && one.rating / 12.6 > 0.5,
+    );
+    expect(stepOf(firn.build, `load.${load!.id}`).expected).toBeCloseTo(load!.load!.rating / 12.6, 9);
+  });
+
+  test('parked it is what 12 V counts, and nothing where 12 V has no answer', () => {
+    const step = stepOf(firn.build, 'parked');
+    const check = firn.checks.find(({ id }) => id === 'lv.parked')!;
+    expect((check.says.figures.current as { value: number }).value).toBeCloseTo(step.expected!, 12);
+  });
+});
+
 describe('a reading against its band', () => {
   const step = stepOf(firn.build, 'reach.r-pre');
   const judged = (value: number) =>
@@ -168,6 +184,50 @@ describe('a reading against its band', () => {
       { packV: 0, largerV: 0, withR0V: 0, r0Ohm: 1e5 },
     ])
       expect(ofMeter(odd)).toBeNull();
+  });
+});
+
+describe('what is entered', () => {
+  const who = { by: 'A', date: '2026-07-01' };
+  const onOther = (): Build => {
+    const build = larkspur();
+    const part = build.parts[build.circuits.hv.devices.inverter!.partId!]!;
+    return applyEdit(build, {
+      edit: 'fitPart',
+      input: { deviceId: 'inverter', part: { ...part, id: 'another', name: 'Another one' } },
+    }).build;
+  };
+  const swapped = onOther();
+  const stale = lineOf(swapped, 'insulation.inverter');
+  const judged = (result: StepResult) => judgeLine(stale.step, result, 'another').state;
+
+  test('a note, a day or a reason beside it makes no old reading one of the new part', () => {
+    expect(stale.state).toBe('open');
+    expect(judged(entryOfNote(stale.result!, { note: 'cleaned', date: '2026-08-01' }))).toBe('open');
+    const skipped = entryOfSkip(swapped, stale, who, 'tester away');
+    expect(skipped.value).toBeUndefined();
+    expect(judged(skipped)).toBe('skipped');
+  });
+
+  test('a new reading is of the part that is there, of its day, and is skipped no more', () => {
+    const entry = entryOfReading(swapped, { step: stale.step, result: { ...stale.result!, skipped: 'x' } }, who, {
+      value: 40e6,
+    });
+    expect(entry).toMatchObject({ partId: 'another', date: '2026-07-01', by: 'A', value: 40e6 });
+    expect(entry.skipped).toBeUndefined();
+    expect(judged(entry)).toBe('pass');
+    // Ohms in place of three voltages, and the other way round: one of them counts.
+    const volts = entryOfReading(swapped, { step: stale.step, result: entry }, who, {
+      meter: { packV: 130, largerV: 120, withR0V: 82, r0Ohm: 15e3 },
+    });
+    expect(volts.value).toBeUndefined();
+    expect(judged(volts)).toBe('out');
+  });
+
+  test('unskipped it is as it was read; with nothing read nothing is left', () => {
+    expect(entryUnskipped({ ...stale.result!, skipped: 'x' })).toEqual(stale.result);
+    const { value: _, ...bare } = stale.result!;
+    expect(entryUnskipped({ ...bare, skipped: 'x' })).toBeNull();
   });
 });
 

@@ -16,6 +16,7 @@ export const commission = defineStation({
 });
 
 export { type BuiltLine, builtLines } from './built';
+export { entryOfNote, entryOfReading, entryOfSkip, entryUnskipped } from './enter';
 export {
   type Commissioning,
   judgeLine,

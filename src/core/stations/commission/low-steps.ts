@@ -1,7 +1,7 @@
 import { findDevice } from '../../build';
 import { quantityText as q } from '../../checks';
 import { loadCurrentA } from '../../physics/auxiliary';
-import { coilsA, LOOP_KINDS, SCHEDULE_V, scheduled, stopTests, testPoints } from '../../simulate';
+import { coilsA, LOOP_KINDS, parkedA, scheduled, stopTests, testPoints } from '../../simulate';
 import { auxiliaryRestV, coilCircuit, lowVoltage, partOf, type Vehicle } from '../../vehicle';
 import type { Context } from '../context';
 import { atMost, look, measure, type Step, stepId, unknown, within } from './step';
@@ -15,6 +15,10 @@ const VOLT_SHARE = 0.05;
 const PEDAL_V = 0.15;
 /** From here on a load is worth a clamp meter, A. */
 const READ_FROM_A = 0.5;
+
+/** Of the battery alone, with the converter off, V; and what a car may draw asleep whatever is entered (practice), A. */
+const ALONE_V = 12.6;
+const SLEEPS_A = 0.02;
 
 /** Electronics that measure each cell. */
 const electronic = ({ build: { schools } }: Vehicle): boolean =>
@@ -56,28 +60,29 @@ export function lowSteps(context: Context): readonly Step[] {
           })
         : unknown({ ...at, lacks: 'its data, in 12 V' }),
     );
-    const parked = low.loads.reduce(
-      (sum, load) =>
-        sum + loadCurrentA(scheduled(load, 'parked'), load.load.rating, SCHEDULE_V) * (load.load.use.parked ?? 0),
-      0,
-    );
+    const parked = parkedA(vehicle);
+    const drain = {
+      id: stepId('parked'),
+      sheet,
+      name: 'Parked current',
+      where: 'in series with the battery’s minus, once everything sleeps',
+      switches: 'key out, doors shut, 30 min',
+      dimension: 'current' as const,
+      endangers: 'comfort' as const,
+    };
     steps.push(
-      measure({
-        id: stepId('parked'),
-        sheet,
-        name: 'Parked current',
-        where: 'in series with the battery’s minus, once everything sleeps',
-        switches: 'key out, doors shut, 30 min',
-        dimension: 'current',
-        ...atMost(Math.max(1.3 * parked, 0.02), parked),
-        from: `loads of the schedule while parked, ${q(parked, 'current')}, and a third more; never under ${q(0.02, 'current')}`,
-        ifHigh: 'Something does not sleep: pull fuses one by one until it falls. A fan relay may be welded.',
-        endangers: 'comfort',
-      }),
+      parked === null
+        ? unknown({ ...drain, lacks: 'a 12-volt circuit that can be solved' })
+        : measure({
+            ...drain,
+            ...atMost(Math.max(1.3 * parked, SLEEPS_A), parked),
+            from: `12 V solved parked, ${q(parked, 'current')}, and a third more; never under ${q(SLEEPS_A, 'current')}`,
+            ifHigh: 'Something does not sleep: pull fuses one by one until it falls. A fan relay may be welded.',
+          }),
     );
   }
   for (const { id, name, load } of low.loads) {
-    const amps = loadCurrentA(scheduled({ id, name, load }, 'day'), load.rating, SCHEDULE_V);
+    const amps = loadCurrentA(scheduled({ id, name, load }, 'day'), load.rating, ALONE_V);
     if (amps < READ_FROM_A) continue;
     steps.push(
       measure({
@@ -88,7 +93,7 @@ export function lowSteps(context: Context): readonly Step[] {
         switches: `${out}; only this one on`,
         dimension: 'current',
         ...within(amps, LOAD_SHARE),
-        from: 'its rating in the schedule of 12 V, ± 30 %',
+        from: `its rating in the schedule of 12 V, at ${q(ALONE_V, 'voltage', 3)} of the battery alone, ± 30 %`,
         ifLow: 'Bulb out, plug corroded, earth joint bad; or it is another one than was entered.',
         ifHigh: 'It sticks or is stronger than was entered: its fuse and wire were sized for less.',
         endangers: load.essential ? 'people' : 'fire',
@@ -141,7 +146,7 @@ export function lowSteps(context: Context): readonly Step[] {
             'traction disconnect out, its auxiliary contact bridged for this test only; contactors commanded in',
           dimension: 'voltage',
           ...within(point.expectedV, VOLT_SHARE),
-          from: `the coil circuit solved at a battery of ${q(12.6, 'voltage', 3)} with everything closed`,
+          from: `the coil circuit solved at a battery of ${q(ALONE_V, 'voltage', 3)} with everything closed`,
           ifLow: 'Nothing: open before this point. A volt or two short: a bad joint or a thin wire before it.',
           ifHigh: 'The battery is being charged, or it is fed from somewhere else: find it.',
           subjectId: point.deviceId,
@@ -160,8 +165,8 @@ export function lowSteps(context: Context): readonly Step[] {
           id: stepId('stop', id),
           sheet,
           name: `${device.name} lets the contactors go`,
-          where: `across the coil of ${findDevice(build, first)?.name ?? first}, both pins`,
-          switches: `everything closed, contactors commanded in; then ${device.name} opened: ${coils} let go`,
+          where: `across both coil pins of ${coils}, each in turn: the highest counts`,
+          switches: `everything closed, contactors commanded in; then ${device.name} opened`,
           dimension: 'voltage',
           ...atMost(1, 0),
           from: 'nothing feeds a coil with the loop open',
@@ -258,7 +263,7 @@ export function lowSteps(context: Context): readonly Step[] {
       endangers: 'parts',
     }),
   );
-  const coils = coilsA(vehicle, 12.6);
+  const coils = coilsA(vehicle, ALONE_V);
   if (circuit && coils > 0)
     steps.push(
       measure({

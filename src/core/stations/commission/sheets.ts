@@ -13,10 +13,13 @@ import {
 import { designDigest, digestOf } from '../../build/digest';
 import { insulationResistance } from '../../physics/insulation';
 import type { Context } from '../context';
-import { ancillarySteps, chargeSteps, converterSteps, handOverSteps, roadSteps, spinSteps } from './after-steps';
+import { ancillarySteps } from './ancillary-steps';
 import { beforeSteps } from './before-steps';
 import { lowSteps } from './low-steps';
+import { handOverSteps, roadSteps } from './road-steps';
+import { spinSteps } from './spin-steps';
 import { look, measure, type Step, unknown } from './step';
+import { chargeSteps, converterSteps } from './supply-steps';
 import { insulationSteps, prechargeSteps, sourceSteps } from './traction-steps';
 
 /** open: nothing entered. unsure: read, and the model has no band for it. */

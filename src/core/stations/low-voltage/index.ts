@@ -35,7 +35,6 @@ export const lowVoltage = defineStation({
   results: ({ vehicle }) => ({ schedule: lowResults(vehicle), wires: lowWireRows(vehicle) }),
 });
 
-export { parkedA } from './reserve-rules';
 export { hardest, type LoadRow, type LowResults, type ScenarioRow } from './results';
 export { SCENARIO_WHEN, SCENARIO_WORDS } from './shared';
 export type { LowWireRow } from './wire-results';

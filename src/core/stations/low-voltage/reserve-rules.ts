@@ -1,8 +1,8 @@
 import { marginAtLeast, quantityText as q } from '../../checks';
 import * as propose from '../../proposals';
 import { told } from '../../quantities';
-import { lowHoldUp } from '../../simulate';
-import { lowVoltage, runningIn, solveLow, type Vehicle } from '../../vehicle';
+import { lowHoldUp, parkedA } from '../../simulate';
+import { lowVoltage } from '../../vehicle';
 import { amps } from '../context';
 import { defineRule, type Rule } from '../define';
 import { batteryRef, coldestC } from './shared';
@@ -62,18 +62,6 @@ const PARKED_DAYS = 21;
 const PARKED_TO = 0.5;
 /** Self-discharge in thirty days (generic). */
 const SELF = { 'lead-flooded': 0.05, 'lead-agm': 0.03, lfp: 0.02 } as const;
-
-/** Current of a parked car from its battery, A: from the network, with what runs a share of the time by its share. Null: it has no solution. */
-export function parkedA(vehicle: Vehicle): number | null {
-  const low = lowVoltage(vehicle);
-  const running = runningIn(low, 'parked');
-  const one = solveLow(vehicle, { running, converters: false, socBattery: 0.75, batteryC: 25, awake: false });
-  if (!one.solved) return null;
-  return low.loads.reduce(
-    (sum, { id, load }) => sum + (one.loadV(id) > 1 ? Math.abs(one.currentA(id)) * (load.use.parked ?? 0) : 0),
-    0,
-  );
-}
 
 const parked = defineRule({
   id: 'lv.parked',

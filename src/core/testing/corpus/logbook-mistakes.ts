@@ -140,6 +140,11 @@ export const LOGBOOK_HARMLESS: readonly Harmless[] = [
     change: claim({ kind: 'consumption', value: 150, by: 'the builder', since: '2025-10-04' }),
   },
   {
+    did: 'a long way down from the hut, the motor braking: a little fuller below',
+    on: 'firn',
+    change: put(drive({ socFrom: 0.6, socTo: 0.66, distanceM: 14 * KM })),
+  },
+  {
     did: 'the first drive of a car without a book',
     on: 'teasel',
     change: put(drive({ ranS: 3600 * 12 })),
