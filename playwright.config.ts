@@ -9,8 +9,8 @@ export default defineConfig({
   forbidOnly: true,
   retries: 0,
   // A shared machine may be several times slower within minutes: time is no verdict.
-  timeout: 240_000,
-  expect: { timeout: 20_000 },
+  timeout: 600_000,
+  expect: { timeout: 90_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL: `http://127.0.0.1:${port}`,

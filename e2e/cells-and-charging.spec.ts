@@ -113,7 +113,7 @@ test('a log dropped in names the loose joint; what it measured is adopted, and s
   page,
 }) => {
   await openSample(page, 'Larkspur');
-  await expect.poll(() => winterRange(page), { timeout: 20_000 }).toMatch(/\d/);
+  await expect.poll(() => winterRange(page)).toMatch(/\d/);
   const before = await winterRange(page);
   await go(page, 'BMS');
   // Forty cells of 1.2 mΩ with their links, and one of 3 mΩ.
@@ -147,7 +147,7 @@ test('a log dropped in names the loose joint; what it measured is adopted, and s
   await expect(check(page, 'pack.sag:box')).toContainText('V a cell');
   // 2.859 V a cell by the part’s figure.
   await expect(check(page, 'pack.sag:box')).not.toContainText('2.86 V');
-  await expect.poll(() => winterRange(page), { timeout: 30_000 }).not.toBe(before);
+  await expect.poll(() => winterRange(page)).not.toBe(before);
 });
 
 test('cells read by meter name the weakest; frames without a database, and a log that is none, say what to do', async ({
@@ -184,9 +184,9 @@ test('a charge cell by cell: the first full cell stops it, a second shunt beside
   await openSample(page, 'Larkspur');
   await go(page, 'BMS');
   const panel = page.locator('section', { hasText: 'A charge cell by cell' }).last();
-  await expect(panel.getByText('the last cell was full')).toBeVisible({ timeout: 20_000 });
+  await expect(panel.getByText('the last cell was full')).toBeVisible();
   await set(page, '… beside it, to compare', '2 A');
-  await expect(panel.getByText('… with the other shunt')).toBeVisible({ timeout: 20_000 });
+  await expect(panel.getByText('… with the other shunt')).toBeVisible();
 });
 
 test('the curve of current is pulled by key and typed; a curve that goes back on itself is refused, and the cold trip loses power', async ({
@@ -216,9 +216,7 @@ test('the curve of current is pulled by key and typed; a curve that goes back on
   await expect(page.getByText('The curve goes back on itself at point 2.')).toBeVisible();
   await set(page, '2 lets through', '60 A');
   await set(page, '3 lets through', '90 A');
-  await expect(check(page, 'bms.holds-back:bms-trip')).toContainText('The electronics takes power away', {
-    timeout: 30_000,
-  });
+  await expect(check(page, 'bms.holds-back:bms-trip')).toContainText('The electronics takes power away');
 });
 
 test('the wall unit that is played: a cable’s code, a lost earth, a duty of 200 %', async ({ page }) => {

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
 import { check, choose, go, openSample, saved, set } from './stories';
 
@@ -177,4 +178,44 @@ test('a test of one’s own is on the sheet, judged by its band', async ({ page 
   await mine.getByLabel('Mowing clutch: the meter shows').fill('5 ohm');
   await mine.getByLabel('Mowing clutch: the meter shows').press('Enter');
   await expect(mine.locator('[data-hint]')).toContainText('Above what was entered for it');
+});
+
+test('the sheets filled in elsewhere: saved as a table, filled, looked through, taken in; what can’t be meant is left out', async ({
+  page,
+}) => {
+  await openSample(page, 'Teasel');
+  await go(page, 'Commission');
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the sheets as CSV' }).click();
+  const text = await readFile((await (await saving).path())!, 'utf8');
+  const lines = text.trim().split('\r\n');
+  const head = lines[0]!.replace('\uFEFF', '').split(',');
+  const fill = (id: string, cells: Readonly<Record<string, string>>) => {
+    const k = lines.findIndex((line) => line.split(',')[1] === id);
+    expect(k, id).toBeGreaterThan(0);
+    // The cells behind the words are filled from the end: no comma stands in them.
+    const row = lines[k]!.split(',');
+    for (const [name, value] of Object.entries(cells)) row[row.length - head.length + head.indexOf(name)] = value;
+    lines[k] = row.join(',');
+  };
+  fill('bond.motor', { read: '40 mohm', by: 'R. Sedge', date: '2026-05-20' });
+  fill('bond.controller', { read: '12 V' });
+  await page
+    .getByLabel('Filled sheets as CSV')
+    .setInputFiles({ name: 'tests.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\r\n')) });
+  const coming = page.getByRole('list', { name: 'What comes in' });
+  await expect(coming).toContainText('Bond of Motor, reads right');
+  await expect(coming).toContainText(/40.mΩ, 2026-05-20, R. Sedge/);
+  await expect(page.getByText('"V" is not a unit of resistance.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take in 1 test' }).click();
+  await expect(page.getByText('1 test taken in.')).toBeVisible();
+  await choose(page.getByLabel('Shown'), 'every test');
+  await expect(step(page, 'bond.motor')).toHaveAttribute('data-state', 'pass');
+  await expect(step(page, 'bond.controller')).toHaveAttribute('data-state', 'open');
+  await page.getByLabel('Filled sheets as CSV').setInputFiles({
+    name: 'pins.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('pin;signal\n1;CANH\n'),
+  });
+  await expect(page.getByText('has no column “test”.')).toBeVisible();
 });

@@ -25,7 +25,7 @@ test.beforeAll(async () => {
     env: { ...process.env, ROPEWAY_LAN_HOSTS: `127.0.0.2:${PORT}` },
     stdio: 'ignore',
   });
-  await expect.poll(() => ask(DESK, '/', {}).catch(() => 0), { timeout: 60_000 }).toBe(200);
+  await expect.poll(() => ask(DESK, '/', {}).catch(() => 0)).toBe(200);
 });
 test.afterAll(() => {
   server.kill('SIGTERM');

@@ -4,7 +4,7 @@ import { check, choose, go, openSample, saved, seek, set } from './stories';
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 const answer = (page: Page, label: string, is: 'yes' | 'no') => choose(page.getByLabel(label, { exact: true }), is);
 /** The search goes on beside the screen; its end is told there. */
-const searched = (page: Page) => expect(page.getByText(/properties proved/)).toBeVisible({ timeout: 30_000 });
+const searched = (page: Page) => expect(page.getByText(/properties proved/)).toBeVisible();
 const mode = (page: Page) => page.locator('[data-mode]');
 const gauge = (page: Page, name: string) => page.locator(`[data-gauge="${name}"]`);
 /** Time that stands goes on by whole seconds: a story that rests on no clock. */
@@ -25,7 +25,7 @@ test('an open plug wire lets it drive on the cable: found, told, played, cured b
   await answer(page, 'A pilot signal blocks torque too', 'no');
   await answer(page, 'The hardware block has its own contact at the inlet', 'no');
   const finding = check(page, 'interlocks.plugged:sequence');
-  await expect(finding).toContainText('It can drive while it is plugged in', { timeout: 60_000 });
+  await expect(finding).toContainText('It can drive while it is plugged in');
   await expect(finding).toContainText('the wire that sees the plug breaks');
   const story = page.locator('[data-story="plugged"]');
   await expect(story).toContainText('charge plug in');
@@ -33,18 +33,16 @@ test('an open plug wire lets it drive on the cable: found, told, played, cured b
   await story.getByRole('button', { name: /^Play:/ }).click();
   await expect(page.getByRole('heading', { name: /^The story/ })).toBeVisible();
   // It ends with the plug in and the motor pushing or braking.
-  await expect(page.getByRole('button', { name: 'Charge plug', exact: true })).toHaveAttribute('data-state', 'on', {
-    timeout: 20_000,
-  });
-  await expect(gauge(page, 'Torque')).not.toHaveText('none', { timeout: 20_000 });
+  await expect(page.getByRole('button', { name: 'Charge plug', exact: true })).toHaveAttribute('data-state', 'on');
+  await expect(gauge(page, 'Torque')).not.toHaveText('none');
 
   await finding.getByRole('button').first().click();
   const remedies = page.getByRole('list', { name: 'Remedies' });
-  await expect(remedies.getByRole('button').first()).toBeVisible({ timeout: 60_000 });
+  await expect(remedies.getByRole('button').first()).toBeVisible();
   await remedies.getByRole('button').first().click();
   await tab(page, 'Guards');
   await seek(page, 'plugged in');
-  await expect(finding).toContainText('It can’t drive while it is plugged in', { timeout: 60_000 });
+  await expect(finding).toContainText('It can’t drive while it is plugged in');
   await expect(finding).toContainText(/proved over \d{3},\d{3} states/);
   await saved(page);
 });
@@ -57,13 +55,10 @@ test('regeneration through standstill, a stop that is unplugged, and a property 
   await choose(page.getByLabel('A stop that can be unplugged'), 'the control reads it');
   await expect(check(page, 'interlocks.remote-absent:sequence')).toContainText(
     'Unplugged, the remote stop is gone and it drives on',
-    {
-      timeout: 60_000,
-    },
   );
   await choose(page.getByLabel('A stop that can be unplugged'), 'its lead lies in the coils’ feed');
   await seek(page, 'remote stop');
-  await expect(check(page, 'interlocks.remote-absent:sequence')).toContainText(/proved over/, { timeout: 60_000 });
+  await expect(check(page, 'interlocks.remote-absent:sequence')).toContainText(/proved over/);
   await expect(check(page, 'interlocks.remote-fitted:sequence')).toContainText(/proved over/);
   await seek(page, '');
 
@@ -80,7 +75,7 @@ test('regeneration through standstill, a stop that is unplugged, and a property 
   await choose(page.getByLabel('What', { exact: true }), 'brake pressed');
   await press(page, 'Search it');
   await seek(page, 'Torque after the brake');
-  await expect(page.locator('[data-check^="interlocks.own:"]')).toContainText('is never broken', { timeout: 60_000 });
+  await expect(page.locator('[data-check^="interlocks.own:"]')).toContainText('is never broken');
 });
 
 test('braking by the motor that goes on to standstill and through it is found', async ({ page }) => {
@@ -90,9 +85,6 @@ test('braking by the motor that goes on to standstill and through it is found', 
   await answer(page, 'Regeneration ends before standstill', 'no');
   await expect(check(page, 'interlocks.regeneration:sequence')).toContainText(
     'Braking by the motor can drive it the other way',
-    {
-      timeout: 60_000,
-    },
   );
 });
 
@@ -104,7 +96,7 @@ test('precharge by hand has a truth of its own: the main switch before the butto
   await choose(page.getByLabel('Design choice'), 'relays and hand switches, precharge by hand');
   await answer(page, 'The main contactor holds itself, and closes on a charged link only', 'no');
   const finding = check(page, 'interlocks.precharged:sequence');
-  await expect(finding).toContainText('The main contactor can close on an empty link', { timeout: 60_000 });
+  await expect(finding).toContainText('The main contactor can close on an empty link');
   await expect(finding).toContainText('key on → main switch on');
 
   await tab(page, 'Play');

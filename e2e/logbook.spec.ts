@@ -34,6 +34,24 @@ test('an hour meter and nothing else: the tractor’s first entry', async ({ pag
   await expect(page.locator('[data-task="brushes"]')).toContainText('or 300 h');
 });
 
+test('brushes measured: two figures tell when they are through; below the mark they are due', async ({ page }) => {
+  await page.clock.setFixedTime(new Date('2026-06-10T10:00:00'));
+  await openSample(page, 'Teasel');
+  await go(page, 'Logbook');
+  await page.getByRole('tab', { name: 'Due' }).click();
+  const brushes = page.locator('[data-task="brushes"]');
+  await brushes.getByRole('button', { name: /^Length against the mark/ }).click();
+  await set(page, 'At least, by the maker', '16 mm');
+  await set(page, 'As new', '32 mm');
+  await set(page, 'Shortest brush, measured today', '24 mm');
+  await expect(brushes).toContainText(/shortest brush 24.mm, at least 16.mm/);
+  await expect(brushes).toHaveAttribute('data-state', 'fine');
+  await set(page, 'Shortest brush, measured today', '15.8 mm');
+  await expect(brushes).toHaveAttribute('data-state', 'due');
+  await expect(check(page, 'logbook.safety-upkeep:upkeep-safety')).toContainText('Brushes and commutator');
+  await saved(page);
+});
+
 test('battery trend and due list; the calendar file is one', async ({ page }) => {
   await page.clock.setFixedTime(new Date('2026-10-05T10:00:00'));
   await openSample(page, 'Larkspur');

@@ -58,7 +58,7 @@ test('a pile of parts: salvaged modules, a controller, a motor with a plate, a s
   await take('Inverter', 'Inverter, 144 V class, 400 A battery');
   await write('Cells in series', '33');
   await press(page.getByRole('button', { name: 'Lay out the traction circuit' }));
-  await expect(page.getByRole('group', { name: 'Voltage windows' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('group', { name: 'Voltage windows' })).toBeVisible();
   await press(page.getByRole('tab', { name: 'Salvaged modules' }));
   await press(page.getByRole('button', { name: 'Type or paste them' }));
   presses++;
@@ -91,5 +91,5 @@ test('a pile of parts: salvaged modules, a controller, a motor with a plate, a s
     await expect(page.getByRole('region', { name: 'Ledger' }).getByRole('listitem').first()).toBeVisible();
   }
   // And where it asks, a press leads on: no dead end.
-  await expect(page.getByRole('button', { name: /^Next: / })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('button', { name: /^Next: / })).toBeVisible();
 });

@@ -4,7 +4,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 export async function openSample(page: Page, name = 'Firn 9'): Promise<void> {
   await page.goto('/');
   await page.getByRole('button', { name: `Open ${name}` }).click();
-  await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
 }
 
 export const check = (page: Page, key: string) => page.locator(`[data-check="${key}"]`);

@@ -1,6 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import type { Build, TraceKind } from '@/core/build';
 import type { ImportPreview, PartsPreview, ReadModules, TraceRead, TripFile } from '@/core/formats';
+import type { TestsRead } from '@/core/handover/tests-csv';
 import type { FilesWorker, ReadAll, ReadBmsConfig, ReadBuild, ReadParts } from './files.worker';
 
 let started: Worker | null = null;
@@ -44,6 +45,10 @@ export const readBmsFile = async (file: Blob) => {
 export const readModulesFile = async (file: Blob) => {
   const bytes = await file.arrayBuffer();
   return aside<ReadModules>((worker) => worker.modules(bytes) as Promise<ReadModules>);
+};
+export const readTestsFile = async (file: Blob) => {
+  const bytes = await file.arrayBuffer();
+  return aside<TestsRead>((worker) => worker.tests(bytes) as Promise<TestsRead>);
 };
 export const checkPart = (data: unknown) => aside<ReadParts>((worker) => worker.part(data) as Promise<ReadParts>);
 

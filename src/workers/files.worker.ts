@@ -27,6 +27,7 @@ import {
   type TripFile,
 } from '@/core/formats';
 import { readTripFile } from '@/core/formats/trip-file';
+import { readTestsCsv, type TestsRead } from '@/core/handover/tests-csv';
 
 export type { ReadBmsConfig };
 /** Several builds read from one file. */
@@ -72,6 +73,9 @@ const api = {
     if (!table.ok) return table;
     const read = readParts(rawParts(table.table));
     return read.ok ? previewParts(read.parts, build) : read;
+  },
+  tests(bytes: ArrayBuffer): TestsRead {
+    return tooLarge(bytes) ?? readTestsCsv(decodeText(new Uint8Array(bytes)));
   },
   modules(bytes: ArrayBuffer): ReadModules {
     return tooLarge(bytes) ?? readModulesCsv(decodeText(new Uint8Array(bytes)));

@@ -31,6 +31,8 @@ export interface LogEntry {
   readonly cleared?: string;
   /** The upkeep that was done with it. */
   readonly taskIds?: readonly string[];
+  /** Measured on what wears, m: a brush, a lining, a chain. */
+  readonly wear?: readonly { readonly taskId: string; readonly valueM: number }[];
 }
 
 /** What somebody decided about an upkeep that follows from the design, or one of his own. */
@@ -42,6 +44,9 @@ export interface UpkeepMark {
   readonly everyDays?: number | null;
   readonly everyM?: number | null;
   readonly everyRunS?: number | null;
+  /** How far it may wear, and how it was new, m. */
+  readonly wearLimitM?: number;
+  readonly wearNewM?: number;
   /** Not done here, and why. */
   readonly off?: string;
 }

@@ -1,6 +1,7 @@
 import type { Assessment } from '../assess';
 import { buildDigest } from '../build/digest';
 import { marginText, say as sayCheck, VERDICT_WORDS } from '../checks';
+import { builtChapter } from './built';
 import {
   circuitChapter,
   lowChapter,
@@ -71,6 +72,7 @@ export function chaptersOf(assessment: Assessment, date: string): readonly Chapt
     sequenceChapter(assessment),
     settingsChapter(assessment),
     testsChapter(assessment),
+    builtChapter(assessment),
     openChapter(assessment),
     partsChapter(assessment),
     checksChapter(assessment),

@@ -14,14 +14,13 @@ import {
   wiringCsv,
   writeCsv,
 } from '../formats';
-import { DIMENSIONS, inUnits } from '../quantities';
-import { SHEET_WORDS } from '../stations/commission';
 import { sequenceJson } from '../stations/interlocks';
 import { dueList, inOrder, standOn } from '../stations/logbook';
 import { schedule } from '../stations/plan';
 import { massesOf } from '../vehicle';
 import { type Chapter, DECIDES, type Imprint } from './document';
 import { markdownOf } from './markdown';
+import { testsCsv } from './tests-csv';
 
 /** What each file of the pack is for: read by whoever opens it. */
 const ABOUT: readonly (readonly [string, string])[] = [
@@ -43,52 +42,6 @@ const ABOUT: readonly (readonly [string, string])[] = [
   ['drawings/…', 'drawings as SVG'],
 ];
 
-/** Every test with its band and what was read, one line each. */
-export const testsCsv = ({ results, build }: Assessment, mark: DecimalMark): string =>
-  writeCsv(
-    [
-      [
-        'sheet',
-        'id',
-        'test',
-        'probes',
-        'switches',
-        'quantity',
-        'unit',
-        'least',
-        'expected',
-        'most',
-        'read',
-        'state',
-        'skipped',
-        'by',
-        'date',
-        'note',
-      ],
-      ...results.commission.sheets.flatMap(({ id, lines }) =>
-        lines.map(({ step, result, read, state }) => [
-          SHEET_WORDS[id][0],
-          step.id,
-          step.name,
-          inUnits(step.where, build.units),
-          inUnits(step.switches, build.units),
-          step.dimension ?? 'yes or no',
-          step.dimension === null ? '' : DIMENSIONS[step.dimension].canonical,
-          step.low,
-          step.expected,
-          step.high,
-          read ?? (result?.ok === undefined ? null : result.ok ? 'yes' : 'no'),
-          state,
-          result?.skipped ?? '',
-          result?.by ?? '',
-          result?.date ?? '',
-          result?.note ?? '',
-        ]),
-      ),
-    ],
-    mark,
-  );
-
 const FIGURES = [
   'odometerM',
   'ranS',
@@ -107,7 +60,7 @@ const FIGURES = [
 export const logbookCsv = ({ build }: Pick<Assessment, 'build'>, mark: DecimalMark): string =>
   writeCsv(
     [
-      ['date', 'kind', 'what', ...FIGURES, 'code', 'cleared', 'by'],
+      ['date', 'kind', 'what', ...FIGURES, 'code', 'cleared', 'by', 'worn of', 'worn m'],
       ...inOrder(build.logbook ?? {}).map((entry) => [
         entry.date,
         entry.kind,
@@ -116,6 +69,9 @@ export const logbookCsv = ({ build }: Pick<Assessment, 'build'>, mark: DecimalMa
         entry.code ?? '',
         entry.cleared ?? '',
         entry.by ?? '',
+        (entry.wear ?? []).map(({ taskId }) => taskId).join(' '),
+        // One figure is a number; of several, in the order of their names.
+        entry.wear?.length === 1 ? entry.wear[0]!.valueM : (entry.wear ?? []).map(({ valueM }) => valueM).join(' '),
       ]),
     ],
     mark,

@@ -1,15 +1,16 @@
 'use client';
 import type { Assessment } from '@/core/assess';
+import { builtOf } from '@/core/handover/built';
 import { formatQuantity } from '@/core/quantities';
-import { type BuiltLine, builtLines } from '@/core/stations/commission';
+import type { BuiltLine } from '@/core/stations/commission';
 import { Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { type Column, DataTable } from '../shell/data-table';
 
 /** Design, as built, measured over the whole car: what differs first. */
 export function ComparePage({ assessment }: { assessment: Assessment }) {
-  const { build, context } = assessment;
-  const lines = builtLines(context);
+  const { build } = assessment;
+  const lines = builtOf(assessment);
   const say = (value: number | string | null, { dimension }: BuiltLine) =>
     value === null
       ? '–'
@@ -63,8 +64,8 @@ export function ComparePage({ assessment }: { assessment: Assessment }) {
     >
       {lines.length === 0 ? (
         <p className="text-soft">
-          What the design says, what Harness was ticked with and what was read stand side by side here, once something
-          was ticked or read.
+          What the design says, what Harness was ticked with, what devices were set to and what was read stand side by
+          side here, once something was ticked or read.
         </p>
       ) : (
         <DataTable label="Designed, as built, measured" rows={lines} columns={columns} idOf={({ id }) => id} />

@@ -11,6 +11,7 @@ import { Select } from '@/ui/select';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { dayText, today } from '../shell/days';
+import { BringInPanel } from './bring-in-panel';
 import { farText } from './commission-words';
 import { OwnTestPanel } from './own-test-panel';
 import { PrintSheets } from './print-sheets';
@@ -134,6 +135,7 @@ export function SheetsPage({ assessment }: { assessment: Assessment }) {
         <OwnTestPanel sheet={sheet.id} build={build} />
       </Panel>
       <SignPanel key={sheet.id} sheet={sheet} assessment={assessment} by={who} />
+      <BringInPanel assessment={assessment} by={who} />
       {gone.length > 0 && (
         <Panel title="Of things that are gone" about={`${gone.length} kept`}>
           <ul>

@@ -34,6 +34,7 @@ export function figuresOf(entry: LogEntry, system: UnitSystem): string {
     ...part('spread', say(entry.spreadV, 'voltage', system)),
     ...part('resistance', say(entry.resistanceOhm, 'resistance', system)),
     ...part('insulation', say(entry.insulationOhm, 'resistance', system)),
+    ...(entry.wear ?? []).map(({ valueM }) => `measured ${say(valueM, 'length', system)}`),
     ...(entry.code ? [`code ${entry.code}`] : []),
     ...(entry.cleared ? [`cleared ${entry.cleared}`] : []),
     ...(entry.by ? [`by ${entry.by}`] : []),

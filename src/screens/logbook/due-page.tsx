@@ -1,6 +1,6 @@
 'use client';
 import type { Assessment } from '@/core/assess';
-import { own } from '@/core/build';
+import { own, type UpkeepMark } from '@/core/build';
 import { buildFileName, type CalendarEntry, calendarText } from '@/core/formats';
 import { type DueTask, dueList, standOn } from '@/core/stations/logbook';
 import { freshId, newestBuild, useBench } from '@/store/bench';
@@ -11,7 +11,8 @@ import { QuantityField } from '@/ui/quantity-field';
 import { TextField } from '@/ui/text-field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { dayText, today } from '../shell/days';
-import { DUE_MARK, DUE_WORDS, everyText, say } from './logbook-words';
+import { DUE_MARK, DUE_WORDS, everyText, say, wearText } from './logbook-words';
+import { WearFields } from './wear-fields';
 
 /** What is due, by date, distance and hours; done by one press, which writes the entry. */
 export function DuePage({ assessment }: { assessment: Assessment }) {
@@ -69,7 +70,7 @@ export function DuePage({ assessment }: { assessment: Assessment }) {
           </Action>
         </p>
       </Panel>
-      <Panel title="Upkeep" about="by date, distance and hours">
+      <Panel title="Upkeep" about="by date, distance, hours and wear">
         <ul aria-label="Upkeep">
           {list.map((one) => (
             <Task key={one.task.id} one={one} assessment={assessment} />
@@ -97,14 +98,24 @@ export function DuePage({ assessment }: { assessment: Assessment }) {
 function Task({ one, assessment }: { one: DueTask; assessment: Assessment }) {
   const { build } = assessment;
   const dispatch = useBench((bench) => bench.dispatch);
-  const { task, last, state, expected, onDay, atM, atRunS } = one;
+  const { task, last, state, expected, onDay, atM, atRunS, wear } = one;
   const mark = (more: object) => {
     const known = own((newestBuild() ?? build).logbook?.upkeep ?? {}, task.id);
     return dispatch({
       edit: 'putInLogbook',
       input: {
         list: 'upkeep',
-        entries: [{ ...known, id: task.id, ...(task.own ? { name: task.name } : {}), ...more }],
+        entries: [
+          // What is taken back is no longer there.
+          Object.fromEntries(
+            Object.entries({
+              ...known,
+              id: task.id,
+              ...(task.own ? { name: task.name } : {}),
+              ...more,
+            }).filter(([, value]) => value !== undefined),
+          ) as unknown as UpkeepMark,
+        ],
       },
     });
   };
@@ -122,6 +133,7 @@ function Task({ one, assessment }: { one: DueTask; assessment: Assessment }) {
           <span className="block text-small text-soft">
             {everyText(one, build.units)}; {last ? `last ${dayText(last.date)}` : 'never entered'}
             {at && state !== 'off' && `; next ${at}`}
+            {wear && wear.points.length > 0 && `; ${wearText(one, build.units)}`}
             {expected && state !== 'due' && state !== 'off' && expected !== onDay && `, likely ${dayText(expected)}`}
             {task.off && `: ${task.off}`}
           </span>
@@ -175,6 +187,7 @@ function Task({ one, assessment }: { one: DueTask; assessment: Assessment }) {
             onCommit={(everyRunS) => mark({ everyRunS })}
             onClear={() => mark({ everyRunS: null })}
           />
+          {task.wear && <WearFields task={task} limit={task.wear} build={build} mark={mark} />}
           <TextField
             label="Not done here, because"
             value={task.off ?? ''}

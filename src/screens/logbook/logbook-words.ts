@@ -56,3 +56,14 @@ export function everyText({ task }: DueTask, system: UnitSystem): string {
   ];
   return parts.length === 0 ? 'when it is needed' : `every ${parts.join(' or ')}`;
 }
+
+/** How far something is worn, in words. */
+export function wearText({ task, wear }: DueTask, system: UnitSystem): string {
+  const last = wear?.points.at(-1);
+  if (!wear || !last || !task.wear) return '';
+  const { limitM } = wear;
+  const bound = task.wear.way === 'falls' ? 'at least' : 'at most';
+  return `${task.wear.what.toLowerCase()} ${say(last.valueM, 'length', system)}, ${
+    limitM === null ? 'its limit is not entered' : `${bound} ${say(limitM, 'length', system)}`
+  }`;
+}

@@ -10,7 +10,7 @@ import { TextField } from '@/ui/text-field';
 import { today } from '../shell/days';
 import { say } from './logbook-words';
 
-type Figure = Exclude<keyof LogEntry, 'id' | 'kind' | 'date' | 'what' | 'by' | 'code' | 'cleared' | 'taskIds'>;
+type Figure = Exclude<keyof LogEntry, 'id' | 'kind' | 'date' | 'what' | 'by' | 'code' | 'cleared' | 'taskIds' | 'wear'>;
 type Asked = readonly [Figure, string, Dimension];
 
 const ODOMETER: Asked = ['odometerM', 'Odometer', 'distance'];

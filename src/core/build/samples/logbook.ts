@@ -64,8 +64,9 @@ const HEALTH: readonly (readonly [number, number, number, number, number])[] = [
   [281, 178.1, 0.016, 0.0283, 3.6e6],
   [360, 177.5, 0.015, 0.0288, 3.5e6],
 ];
-const WORK: readonly (readonly [number, string, readonly string[]])[] = [
-  [0, 'Handed over', []],
+/** Day, what, upkeep done with it, thinnest brake lining that was measured, m. */
+const WORK: readonly (readonly [number, string, readonly string[], number?])[] = [
+  [0, 'Handed over', [], 0.0096],
   [9, 'Torque list again after the first week', ['retorque']],
   [92, 'Spread read, balanced over night', ['spread']],
   [170, 'Emergency stop, disconnect and interlocks tried', ['stops']],
@@ -76,6 +77,7 @@ const WORK: readonly (readonly [number, string, readonly string[]])[] = [
     340,
     'Yearly service: torque list, brakes, insulation, 12-volt battery, air ways',
     ['retorque', 'brakes', 'insulation', 'aux-battery', 'filters', 'stops'],
+    0.0093,
   ],
   [352, 'Gloves back from their test', ['gloves']],
   [360, 'Capacity tested, spread read', ['capacity', 'spread']],
@@ -85,12 +87,13 @@ const WORK: readonly (readonly [number, string, readonly string[]])[] = [
 export function larkspurLogbook(): LogbookData {
   const entries: LogEntry[] = [
     ...WORK.map(
-      ([k, what, taskIds], n): LogEntry => ({
+      ([k, what, taskIds, liningM], n): LogEntry => ({
         id: `work-${n + 1}`,
         kind: 'work',
         date: day(0, k),
         what,
         ...(taskIds.length > 0 ? { taskIds } : {}),
+        ...(liningM === undefined ? {} : { wear: [{ taskId: 'brakes', valueM: liningM }] }),
       }),
     ),
     ...HEALTH.map(
@@ -118,6 +121,7 @@ export function larkspurLogbook(): LogbookData {
   ];
   return {
     entries: Object.fromEntries(entries.map((entry) => [entry.id, entry])),
+    upkeep: { brakes: { id: 'brakes', wearLimitM: 0.002, wearNewM: 0.01 } },
     claims: {
       'claim-range': {
         id: 'claim-range',

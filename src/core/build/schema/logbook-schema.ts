@@ -39,6 +39,11 @@ const ENTRIES: Readonly<Record<LogbookList, Joi.Schema>> = {
     code: optional(text(40)),
     cleared: optional(day()),
     taskIds: optional(Joi.array().items(id()).max(50)),
+    wear: optional(
+      Joi.array()
+        .items(object({ taskId: id(), valueM: nonNegative(10) }))
+        .max(50),
+    ),
   }),
   upkeep: object({
     id: id(),
@@ -46,6 +51,8 @@ const ENTRIES: Readonly<Record<LogbookList, Joi.Schema>> = {
     everyDays: optional(nullable(days())),
     everyM: optional(nullable(positive(1e9))),
     everyRunS: optional(nullable(positive(1e9))),
+    wearLimitM: optional(positive(10)),
+    wearNewM: optional(positive(10)),
     off: optional(text(200)),
   }),
   checklists: object({ id: id(), name: name(), items: Joi.array().items(name()).max(MOST_ITEMS) }),

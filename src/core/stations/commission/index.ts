@@ -15,6 +15,7 @@ export const commission = defineStation({
   results: sheetsFor,
 });
 
+export { type BroughtIn, bringIn, type TestRow } from './bring-in';
 export { type BuiltLine, builtLines } from './built';
 export { entryOfNote, entryOfReading, entryOfSkip, entryUnskipped } from './enter';
 export {

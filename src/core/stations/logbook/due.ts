@@ -1,6 +1,7 @@
 import { addDays, differenceInCalendarDays, formatISO, isValid, parseISO } from 'date-fns';
 import type { LogbookData, LogEntry } from '../../build';
 import type { UpkeepTask } from './upkeep';
+import { type Wear, wearOf } from './wear';
 
 /** Where the car stands: the day, and what odometer and hour meter show; null: nobody read it. */
 export interface Stand {
@@ -17,6 +18,8 @@ export interface DueTask {
   readonly onDay: string | null;
   readonly atM: number | null;
   readonly atRunS: number | null;
+  /** What was measured on it; null: nothing is measured on it. */
+  readonly wear: Wear | null;
   /** The day on which it will be, distance and hours projected by what was driven so far; null: it can’t be told. */
   readonly expected: string | null;
   /** The share of its interval that is used up, by whichever is nearest; 1 and more: due. Null: it can’t be told. */
@@ -31,9 +34,13 @@ const days = (from: string, to: string): number | null => {
   const [p, q] = [parseISO(from), parseISO(to)];
   return isValid(p) && isValid(q) ? differenceInCalendarDays(q, p) : null;
 };
+/** Nobody plans farther ahead. */
+const MOST_DAYS = 36500;
 const later = (from: string, by: number): string | null => {
   const day = parseISO(from);
-  return isValid(day) ? formatISO(addDays(day, Math.round(by)), { representation: 'date' }) : null;
+  return isValid(day) && Math.abs(by) <= MOST_DAYS
+    ? formatISO(addDays(day, Math.round(by)), { representation: 'date' })
+    : null;
 };
 
 /** Entries in the order of their days; those of one day as they were written. */
@@ -84,7 +91,8 @@ function readAt(
 export function dueOf(task: UpkeepTask, entries: readonly LogEntry[], now: Stand): DueTask {
   const last = entries.filter(({ taskIds = [] }) => taskIds.includes(task.id)).at(-1) ?? null;
   const from = last ?? entries[0] ?? null;
-  const bare = { task, last, onDay: null, atM: null, atRunS: null, expected: null, used: null };
+  const wear = wearOf(task, entries, now.date);
+  const bare = { task, last, onDay: null, atM: null, atRunS: null, wear, expected: null, used: null };
   if (task.off !== null) return { ...bare, state: 'off' };
   if (from === null) return { ...bare, state: 'unknown' };
   const parts: { readonly used: number; readonly left: number | null }[] = [];
@@ -105,6 +113,7 @@ export function dueOf(task: UpkeepTask, entries: readonly LogEntry[], now: Stand
   };
   const atM = by(task.everyM, now.odometerM, ({ odometerM }) => odometerM);
   const atRunS = by(task.everyRunS, now.ranS, ({ ranS }) => ranS);
+  if (wear?.used != null) parts.push({ used: wear.used, left: wear.leftDays });
   const used = parts.length === 0 ? null : Math.max(...parts.map((part) => part.used));
   const lefts = parts.flatMap(({ left }) => (left === null ? [] : [left]));
   return {
@@ -114,7 +123,7 @@ export function dueOf(task: UpkeepTask, entries: readonly LogEntry[], now: Stand
     atRunS,
     used,
     expected: lefts.length === 0 ? null : later(now.date, Math.min(...lefts)),
-    state: used === null ? 'unknown' : used >= 1 ? 'due' : used >= SOON ? 'soon' : 'fine',
+    state: used === null ? 'unknown' : used >= 1 - 1e-9 ? 'due' : used >= SOON ? 'soon' : 'fine',
   };
 }
 

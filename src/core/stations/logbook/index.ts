@@ -21,4 +21,5 @@ export { type Change, type ClaimCheck, changesOf, claimsOf, type Stretch, stretc
 export { type DueTask, dueList, dueOf, inOrder, type Stand, standOn } from './due';
 export { type FaultLine, faultsOf } from './faults';
 export { TRENDS, type Trend, type TrendId, trendOf } from './trends';
-export { type UpkeepTask, upkeepOf } from './upkeep';
+export { type UpkeepTask, upkeepOf, type WearLimit } from './upkeep';
+export type { Wear } from './wear';

@@ -18,6 +18,7 @@ const task = (more: Partial<UpkeepTask> = {}): UpkeepTask => ({
   everyDays: null,
   everyM: null,
   everyRunS: null,
+  wear: null,
   safety: false,
   off: null,
   decided: false,
@@ -80,6 +81,17 @@ describe('due', () => {
     expect(dueOf(task({ everyM: 1 }), first, standOn(first, '2027-01-02')).state).toBe('unknown');
   });
 
+  test('driven so little that it takes ten thousand years: no day is told, and nothing stumbles', () => {
+    const entries = [
+      entry('a', '2026-01-01', { odometerM: 0, taskIds: ['oil'] }),
+      entry('b', '2027-01-01', { odometerM: 1 }),
+    ];
+    expect(dueOf(task({ everyM: 1e9 }), entries, standOn(entries, '2027-01-01'))).toMatchObject({
+      expected: null,
+      state: 'fine',
+    });
+  });
+
   test('later is never less due; what was just done is not', () => {
     fc.assert(
       fc.property(
@@ -107,6 +119,70 @@ describe('due', () => {
     const { tasks, entries } = assess(larkspur()).results.logbook;
     const used = dueList(tasks, entries, standOn(entries, '2026-12-01')).map((one) => one.used ?? -1);
     expect(used).toEqual([...used].sort((p, q) => q - p));
+  });
+});
+
+describe('wear', () => {
+  const MM = 1e-3;
+  const brushes = (limitM: number | null, newM: number | null = null) =>
+    task({ id: 'brushes', wear: { what: 'Shortest brush', way: 'falls', limitM, newM } });
+  const read = (id: string, date: string, mm: number) =>
+    entry(id, date, { wear: [{ taskId: 'brushes', valueM: mm * MM }] });
+
+  test('two readings make a line: 30 to 26 mm in forty days are at 20 mm in sixty more', () => {
+    const entries = [read('a', '2026-01-01', 30), read('b', '2026-02-10', 26)];
+    const due = dueOf(brushes(20 * MM), entries, standOn(entries, '2026-02-10'));
+    expect(due.used).toBeCloseTo(0.4, 9);
+    expect(due).toMatchObject({ expected: '2026-04-11', state: 'fine' });
+    // It wears on while nobody looks: at the day of the line it is due to be measured.
+    expect(dueOf(brushes(20 * MM), entries, standOn(entries, '2026-04-11')).state).toBe('due');
+    // From what is new: 32 to 20, of which 6 are gone.
+    expect(dueOf(brushes(20 * MM, 32 * MM), entries, standOn(entries, '2026-02-10')).used).toBeCloseTo(0.5, 9);
+  });
+
+  test('below its limit it is due, whatever its date says; a chain that has grown past its limit as well', () => {
+    const worn = [read('a', '2026-01-01', 19)];
+    expect(dueOf({ ...brushes(20 * MM), everyDays: 365 }, worn, standOn(worn, '2026-01-01')).state).toBe('due');
+    const chain = task({ id: 'brushes', wear: { what: 'Links', way: 'rises', limitM: 0.39, newM: 0.381 } });
+    const grown = [read('a', '2026-01-01', 391)];
+    expect(dueOf(chain, grown, standOn(grown, '2026-01-01')).state).toBe('due');
+    const good = [read('a', '2026-01-01', 384)];
+    expect(dueOf(chain, good, standOn(good, '2026-01-01')).used).toBeCloseTo(1 / 3, 9);
+  });
+
+  test('what nobody told is not known: no limit, no reading, or a single one of something whose beginning nobody knows', () => {
+    const one = [read('a', '2026-01-01', 30)];
+    for (const [made, entries] of [
+      [brushes(null, 32 * MM), one],
+      [brushes(20 * MM), one],
+      [brushes(20 * MM, 32 * MM), [entry('a', '2026-01-01')]],
+    ] as const)
+      expect(dueOf(made, entries, standOn(entries, '2026-06-01'))).toMatchObject({ used: null, state: 'unknown' });
+  });
+
+  test('new ones begin anew; a reading to come counts on its day only', () => {
+    const entries = [read('a', '2026-01-01', 30), read('b', '2026-03-01', 19), read('c', '2026-03-02', 32)];
+    expect(dueOf(brushes(20 * MM, 32 * MM), entries, standOn(entries, '2026-03-02')).used).toBeCloseTo(0, 9);
+    expect(dueOf(brushes(20 * MM, 32 * MM), entries, standOn(entries, '2026-03-01')).state).toBe('due');
+  });
+
+  test('more wear is never less due', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1, max: 32, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.integer({ min: 1, max: 400 }),
+        (mm, less, day) => {
+          const used = (value: number) => {
+            const on = new Date(Date.UTC(2026, 0, 1 + day)).toISOString().slice(0, 10);
+            const entries = [read('a', '2026-01-01', 32), read('b', on, value)];
+            return dueOf(brushes(8 * MM, 32 * MM), entries, standOn(entries, on)).used!;
+          };
+          // Above 5 % of what it was it counts as new; here it only ever falls.
+          expect(used(Math.max(0, mm - less))).toBeGreaterThanOrEqual(used(mm) - 1e-9);
+        },
+      ),
+    );
   });
 });
 

@@ -2,6 +2,7 @@ import { differenceInCalendarDays, isValid, parseISO } from 'date-fns';
 import type { Build, LogEntry } from '../../build';
 import type { Dimension } from '../../quantities';
 import { inOrder } from './due';
+import { lineThrough } from './line';
 
 export const TRENDS = ['capacity', 'spread', 'resistance', 'insulation', 'consumption', 'range'] as const;
 export type TrendId = (typeof TRENDS)[number];
@@ -76,15 +77,6 @@ export function trendOf(build: Build, id: TrendId): Trend {
       day: differenceInCalendarDays(parseISO(date), parseISO(first!.date)),
     }),
   );
-  return { id, dimension: TREND_DIMENSION[id], points, aYear: slope(points) };
-}
-
-function slope(points: readonly TrendPoint[]): number | null {
-  const n = points.length;
-  if (n < 2 || points[n - 1]!.day === points[0]!.day) return null;
-  const mean = (pick: (point: TrendPoint) => number) => points.reduce((sum, point) => sum + pick(point), 0) / n;
-  const [x, y] = [mean(({ day }) => day), mean(({ value }) => value)];
-  const up = points.reduce((sum, { day, value }) => sum + (day - x) * (value - y), 0);
-  const across = points.reduce((sum, { day }) => sum + (day - x) ** 2, 0);
-  return (up / across) * 365.25;
+  const line = lineThrough(points.map(({ day, value }) => [day, value]));
+  return { id, dimension: TREND_DIMENSION[id], points, aYear: line && line.slope * 365.25 };
 }

@@ -12,12 +12,24 @@ export interface UpkeepTask {
   readonly everyDays: number | null;
   readonly everyM: number | null;
   readonly everyRunS: number | null;
+  /** What is measured on it; null: nothing is. */
+  readonly wear: WearLimit | null;
   /** Left undone it can hurt somebody. */
   readonly safety: boolean;
   /** Why it is not done on this car; null: it is. */
   readonly off: string | null;
   readonly decided: boolean;
   readonly own: boolean;
+}
+
+/** What wears, where it is measured, and how far it may. */
+export interface WearLimit {
+  readonly what: string;
+  /** It gets shorter and thinner, or longer and slacker. */
+  readonly way: 'falls' | 'rises';
+  /** Of the maker’s sheet or the mark on it; null: nobody entered it. */
+  readonly limitM: number | null;
+  readonly newM: number | null;
 }
 
 const YEAR = 365;
@@ -31,6 +43,7 @@ const task = (
   how: string,
   every: { readonly days?: number; readonly km?: number; readonly hours?: number },
   safety: boolean,
+  wear: readonly [string, WearLimit['way']] | null = null,
 ): Usual => ({
   id,
   name,
@@ -38,6 +51,7 @@ const task = (
   everyDays: every.days ?? null,
   everyM: every.km === undefined ? null : every.km * KM,
   everyRunS: every.hours === undefined ? null : every.hours * H,
+  wear: wear && { what: wear[0], way: wear[1], limitM: null, newM: null },
   safety,
 });
 
@@ -92,6 +106,7 @@ function usualTasks(context: Context): readonly Usual[] {
       'A car that brakes by its motor rusts its discs: look at both sides.',
       { days: YEAR, km: 15000 },
       true,
+      ['Thinnest lining', 'falls'],
     ),
     task('brake-fluid', 'Brake fluid', 'It takes water up, whether it is used or not.', { days: 2 * YEAR }, true),
     ...(schools.brakes === 'vacuum-pump'
@@ -156,6 +171,7 @@ function usualTasks(context: Context): readonly Usual[] {
             'Length against the mark, springs, dust blown out; it tracks to the body when dirty.',
             { days: YEAR, hours: 300 },
             true,
+            ['Shortest brush', 'falls'],
           ),
         ]
       : []),
@@ -167,6 +183,7 @@ function usualTasks(context: Context): readonly Usual[] {
             'Slack at its loosest place; it stretches most when new.',
             { days: 182, km: 3000, hours: 50 },
             false,
+            ['Length of the links that are marked', 'rises'],
           ),
         ]
       : []),
@@ -178,6 +195,7 @@ function usualTasks(context: Context): readonly Usual[] {
             'Press it in the middle; dust of rubber tells of slip.',
             { days: YEAR, km: 15000 },
             false,
+            ['It gives in the middle', 'rises'],
           ),
         ]
       : []),
@@ -236,6 +254,7 @@ export function upkeepOf(context: Context): readonly UpkeepTask[] {
       ...(mark?.everyDays === undefined ? {} : { everyDays: mark.everyDays }),
       ...(mark?.everyM === undefined ? {} : { everyM: mark.everyM }),
       ...(mark?.everyRunS === undefined ? {} : { everyRunS: mark.everyRunS }),
+      wear: one.wear && { ...one.wear, limitM: mark?.wearLimitM ?? null, newM: mark?.wearNewM ?? null },
       off: mark?.off?.trim() || null,
       decided: mark !== undefined,
       own: false,
@@ -255,6 +274,7 @@ export function upkeepOf(context: Context): readonly UpkeepTask[] {
         everyDays,
         everyM,
         everyRunS,
+        wear: null,
         safety: false,
         off: off?.trim() || null,
         decided: true,

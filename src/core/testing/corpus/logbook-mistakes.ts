@@ -26,7 +26,36 @@ const drive = (more: Partial<LogEntry>): LogEntry => ({
   ...more,
 });
 
+/** A figure measured on the brakes’ linings, m. */
+const lining = (id: string, date: string, valueM: number): LogEntry => ({
+  id,
+  kind: 'inspection',
+  date,
+  what: 'Linings measured',
+  wear: [{ taskId: 'brakes', valueM }],
+});
+
 export const LOGBOOK_MISTAKES: readonly Mistake[] = [
+  {
+    kind: BOOK,
+    did: 'brake linings measured thinner than they may be, soon after the yearly service',
+    on: 'larkspur',
+    plant: put(lining('worn', '2026-10-02', 0.0018)),
+    speaks: 'logbook.safety-upkeep:upkeep-safety',
+    says: 'Upkeep that keeps people safe is overdue',
+  },
+  {
+    kind: BOOK,
+    did: 'brake linings that wear so fast that they are through before the yearly look',
+    on: 'larkspur',
+    plant: put(
+      lining('w1', '2026-09-12', 0.0085),
+      lining('w2', '2026-09-26', 0.0045),
+      drive({ date: '2026-10-30', odometerM: 72500 * KM }),
+    ),
+    speaks: 'logbook.safety-upkeep:upkeep-safety',
+    says: 'Upkeep that keeps people safe is overdue',
+  },
   {
     kind: BOOK,
     did: 'an odometer that runs backwards',
@@ -119,6 +148,20 @@ export const LOGBOOK_HARMLESS: readonly Harmless[] = [
     did: 'one more drive',
     on: 'larkspur',
     change: put(drive({ odometerM: 71800 * KM, distanceM: 30 * KM, socFrom: 0.95, socTo: 0.77 })),
+  },
+  {
+    did: 'linings renewed: what was worn before them counts no longer',
+    on: 'larkspur',
+    change: put(
+      lining('w1', '2026-09-26', 0.0019),
+      lining('w2', '2026-09-28', 0.01),
+      lining('w3', '2026-10-02', 0.00995),
+    ),
+  },
+  {
+    did: 'linings measured a little thicker than last time: a calliper’s error',
+    on: 'larkspur',
+    change: put(lining('w1', '2026-10-02', 0.0094)),
   },
   {
     did: 'a fault that was cleared on the day it came',
