@@ -56,7 +56,10 @@ export function PrintSheets({ assessment, sheets }: { assessment: Assessment; sh
                           : 'not so'
                         : (result?.skipped ?? '')}
                   </td>
-                  <td className={`${cell} min-w-20`}>{result ? `${result.by ?? ''} ${result.date}` : ''}</td>
+                  <td className={`${cell} min-w-20`}>
+                    {result?.by}
+                    {result && <span className="block whitespace-nowrap">{result.date}</span>}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -20,6 +20,13 @@ const READ_FROM_A = 0.5;
 const ALONE_V = 12.6;
 const SLEEPS_A = 0.02;
 
+const TERMINAL_WORDS: Readonly<Record<string, string>> = {
+  coilPlus: 'coil plus pin',
+  coilMinus: 'coil minus pin',
+  auxA: 'auxiliary contact, pin a',
+  auxB: 'auxiliary contact, pin b',
+};
+
 /** Electronics that measure each cell. */
 const electronic = ({ build: { schools } }: Vehicle): boolean =>
   schools.bms === 'central' || schools.bms === 'distributed';
@@ -134,14 +141,15 @@ export function lowSteps(context: Context): readonly Step[] {
       const device = findDevice(build, point.deviceId);
       if (!device) continue;
       const terminal = point.node.slice(point.deviceId.length + 1);
-      const way = met.has(device.id) ? 'out of' : 'into';
+      const joint = device.kind === 'lv-junction';
+      const way = joint ? 'at' : met.has(device.id) ? 'out of' : 'into';
       met.add(device.id);
       steps.push(
         measure({
           id: stepId('feed', point.node),
           sheet,
-          name: `Coil feed ${way} ${device.name}`,
-          where: `${device.name}, terminal ${terminal}, to the battery’s minus`,
+          name: `Coil supply ${way} ${device.name}`,
+          where: `${device.name}${joint ? '' : `, ${TERMINAL_WORDS[terminal] ?? `terminal ${terminal}`}`}, to the battery’s minus`,
           switches:
             'traction disconnect out, its auxiliary contact bridged for this test only; contactors commanded in',
           dimension: 'voltage',

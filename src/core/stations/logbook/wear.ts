@@ -40,7 +40,6 @@ export function wearOf({ id, wear }: UpkeepTask, entries: readonly LogEntry[], d
   const { limitM, newM } = wear;
   const last = points.at(-1);
   if (!last || limitM === null) return { points, limitM, used: null, leftDays: null };
-  const day = (one: string) => differenceInCalendarDays(parseISO(one), parseISO(date));
   const from = newM ?? points[0]!.valueM;
   const whole = toward * (limitM - from);
   const share = (valueM: number) => (whole > 0 ? (toward * (valueM - from)) / whole : 1);
