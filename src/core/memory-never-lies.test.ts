@@ -83,11 +83,16 @@ test.each(SAMPLES)(
   },
 );
 
-test('after every mistake and every harmless change of the corpus the ledger is that of a fresh memory', () => {
+test('after mistakes of each rule and every harmless change of the corpus the ledger is that of a fresh memory', () => {
+  // Of each rule’s mistakes the first and the last: a cold judgement of each of them all takes minutes.
+  const first = new Map(MISTAKES.map(({ speaks }, k) => [speaks.split(':')[0]!, k] as const).reverse());
+  const last = new Map(MISTAKES.map(({ speaks }, k) => [speaks.split(':')[0]!, k] as const));
+  const chosen = new Set([...first.values(), ...last.values()]);
   const planted = [
-    ...MISTAKES.map(({ on, did, plant }) => ({ on, did, change: plant })),
+    ...MISTAKES.filter((_, k) => chosen.has(k)).map(({ on, did, plant }) => ({ on, did, change: plant })),
     ...HARMLESS.map(({ on, did, change }) => ({ on, did, change })),
   ];
+  expect(planted.length).toBeGreaterThan(300);
   for (const { on, did, change } of planted) {
     assess(CORPUS_SAMPLES[on], { memory });
     const made = change(CORPUS_SAMPLES[on]);

@@ -6,6 +6,7 @@ import { type HarnessWire, hostsOf, liveEnds } from '@/core/vehicle';
 import { newestBuild, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Ask } from '@/ui/ask';
+import { LongList } from '@/ui/long-list';
 import { Caution, Panel } from '@/ui/panel';
 import { Select } from '@/ui/select';
 import { EndDrawer } from './end-drawer';
@@ -14,6 +15,9 @@ import { OldLoomPanel } from './old-loom-panel';
 import { WireCard } from './wire-card';
 
 const NONE: ReadonlySet<string> = new Set();
+const idOf = ({ id }: HarnessWire) => id;
+/** Of a card with the gap under it. */
+const CARD_PX = 112;
 const EVERY: EndFilter = { find: '', loom: ALL, place: ALL, state: 'open' };
 
 /** The wires of the car with both ends side by side, ticked by thumb. */
@@ -144,18 +148,17 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
           {shown.state === 'open' && shown.find === '' ? 'No end is open here.' : 'No wire is like that.'}
         </p>
       ) : (
-        <ul aria-label="Wires" className="mt-1 grid gap-2 min-[1180px]:grid-cols-2">
-          {list.map((wire) => (
+        <LongList label="Wires" items={list} idOf={idOf} height={CARD_PX} twoFrom={1180}>
+          {(wire) => (
             <WireCard
-              key={wire.id}
               wire={wire}
               liveA={live.get(`${wire.id} a`)}
               liveB={live.get(`${wire.id} b`)}
               onNext={advance}
               onPick={pick}
             />
-          ))}
-        </ul>
+          )}
+        </LongList>
       )}
       {harness.gone.length > 0 && (
         <Panel className="mt-3" title="In the car, and in the design no more">

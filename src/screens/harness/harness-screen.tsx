@@ -7,6 +7,7 @@ import { EndsPage } from './ends-page';
 
 const later = () => <div className="h-[600px]" />;
 const WiresPage = dynamic(() => import('./wires-page').then((page) => page.WiresPage), { loading: later });
+const RunsPage = dynamic(() => import('./runs-page').then((page) => page.RunsPage), { loading: later });
 const PlugsPage = dynamic(() => import('./plugs-page').then((page) => page.PlugsPage), { loading: later });
 const LinePage = dynamic(() => import('./line-page').then((page) => page.LinePage), { loading: later });
 const PinoutsPage = dynamic(() => import('./pinouts-page').then((page) => page.PinoutsPage), { loading: later });
@@ -15,6 +16,7 @@ const LabelsPage = dynamic(() => import('./labels-page').then((page) => page.Lab
 const PAGES = [
   ['ends', 'Ends'],
   ['wires', 'Wires'],
+  ['runs', 'Runs'],
   ['plugs', 'Connectors'],
   ['line', 'CAN bus'],
   ['pinouts', 'Pin-outs'],
@@ -31,6 +33,7 @@ export function HarnessScreen() {
       <Tabs label="Harness" tabs={PAGES} chosen={page} onChoose={setPage}>
         {page === 'ends' && <EndsPage assessment={assessment} />}
         {page === 'wires' && <WiresPage assessment={assessment} />}
+        {page === 'runs' && <RunsPage assessment={assessment} />}
         {page === 'plugs' && <PlugsPage assessment={assessment} />}
         {page === 'line' && <LinePage assessment={assessment} />}
         {page === 'pinouts' && <PinoutsPage assessment={assessment} />}

@@ -102,9 +102,9 @@ const same = (p: Props, q: Props): boolean =>
 /** A wire: what it is, and its two ends side by side. */
 export const WireCard = memo(function WireCard({ wire, liveA, liveB, onNext, onPick }: Props) {
   return (
-    <li
+    <div
       data-wire={wire.id}
-      // Far out of sight it is not laid out: a thousand of them scroll like ten.
+      // Out of sight it is not laid out.
       className="[contain-intrinsic-size:auto_104px] [content-visibility:auto]"
     >
       <div className="flex min-w-0 items-center gap-2">
@@ -117,6 +117,6 @@ export const WireCard = memo(function WireCard({ wire, liveA, liveB, onNext, onP
         <End wire={wire} end={wire.ends.a} live={liveA} onNext={onNext} onPick={onPick} />
         <End wire={wire} end={wire.ends.b} live={liveB} onNext={onNext} onPick={onPick} />
       </div>
-    </li>
+    </div>
   );
 }, same);

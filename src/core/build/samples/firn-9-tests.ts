@@ -90,7 +90,7 @@ export const FIRN_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'J. Marsh',
       role: 'builder',
-      digest: '7f92aea67df660f3',
+      digest: '4acb6a019076e1ef',
     },
   },
   {

@@ -6,6 +6,7 @@ import { FIRN_SHEETS } from './firn-9-tests';
 import { withWays } from './firn-9-ways';
 import { firnWiring } from './harness';
 import { FIRN_PLAN } from './plan';
+import { standLow } from './stand';
 import { commissionOf, FIRN_MORE } from './tests-kit';
 
 /**
@@ -463,5 +464,34 @@ export function firn9(id = 'firn-9'): Build {
       },
     },
   );
-  return firnWiring(withWays(arranged));
+  const dash = 0.72;
+  return firnWiring(
+    standLow(
+      withWays(arranged),
+      {
+        'low-control-unit-load': [dash, 0.5, 0.8, 'zone-cabin'],
+        'low-bms-load': [1.15, -0.5, 0.62, 'zone-cabin'],
+        'coil-key': [dash, 0.3, 0.95, 'zone-cabin'],
+        'coil-stop': [dash, 0.1, 1, 'zone-cabin'],
+        'coil-stop-return': [dash, 0.1, 1, 'zone-cabin'],
+        'coil-inertia': [dash, -0.5, 0.7, 'zone-cabin'],
+        'coil-interlock': [2.45, 0.2, 0.55, 'zone-boot'],
+        'coil-feed': [dash, 0.42, 0.75, 'zone-cabin'],
+        'coil-return': [dash, 0.44, 0.7, 'zone-cabin'],
+        'coil-earth': [-0.3, -0.5, 0.6, 'zone-bay'],
+        'low-dipped-halogen-load': [-0.48, 0.55, 0.7, 'zone-bay'],
+        'low-hazard-load': [-0.45, 0.65, 0.65, 'zone-bay'],
+        'low-wipers-load': [0.42, 0.2, 1, 'zone-bay'],
+        'low-blower-load': [dash, -0.2, 0.85, 'zone-cabin'],
+        'low-radio-load': [dash, 0, 0.9, 'zone-cabin'],
+        'low-alarm-load': [dash, -0.35, 0.9, 'zone-cabin'],
+        'low-coolant-pump-load': [-0.35, 0.3, 0.45, 'zone-bay'],
+        'low-heater-pump-load': [-0.35, 0.15, 0.6, 'zone-bay'],
+        'low-vacuum-pump-load': [0.3, 0.55, 0.7, 'zone-bay'],
+        'low-steering-pump-load': [-0.45, 0.5, 0.5, 'zone-bay'],
+      },
+      [-0.05, -0.55, 0.85, 'zone-bay'],
+      [dash, 0.5, 0.8, 'zone-cabin'],
+    ),
+  );
 }

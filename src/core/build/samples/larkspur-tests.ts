@@ -104,7 +104,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: 'c36678c48ecdd826',
+      digest: '1e00fd4824c0c865',
     },
   },
   {
@@ -157,7 +157,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '1feedb5efef16a27',
+      digest: '6fd95b8d389e0dfa',
     },
   },
   {
@@ -172,7 +172,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '6ea973f6d2c18929',
+      digest: '6e417f7b06ba44a9',
     },
   },
   {
@@ -195,7 +195,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: 'c3d7caac9f39b3fc',
+      digest: 'c3960bba5816b1de',
     },
   },
   {
@@ -212,7 +212,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '51922bbf08b3b095',
+      digest: '529014af9d5464df',
     },
   },
   {
@@ -229,7 +229,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '461211a543228129',
+      digest: 'cef88a9a672c6b03',
     },
   },
   {
@@ -250,7 +250,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: 'fbdcc9d96f8b3cdc',
+      digest: '5bc6c9c052b720d9',
     },
   },
   {
@@ -270,7 +270,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: 'e62f1735ef57e7a2',
+      digest: '0ce210ecefa6ba9e',
     },
   },
   {
@@ -286,7 +286,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '71e5b420f23006df',
+      digest: '3f315f3e55ea7d09',
     },
   },
   {
@@ -304,7 +304,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '962c326f5ea33c22',
+      digest: '40f747ffe0ef9214',
     },
   },
   {
@@ -319,7 +319,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '669897cf95a6f00d',
+      digest: '428f0cfba7be6b3f',
     },
   },
 ];

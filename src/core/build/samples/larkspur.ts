@@ -6,6 +6,7 @@ import { larkspurWiring } from './harness';
 import { LARKSPUR_SHEETS } from './larkspur-tests';
 import { larkspurLogbook } from './logbook';
 import { LARKSPUR_PLAN } from './plan';
+import { standLow } from './stand';
 import { commissionOf } from './tests-kit';
 
 /**
@@ -450,5 +451,30 @@ export function larkspur(id = 'larkspur'): Build {
     },
     { 'way-plus': routes, 'way-minus': routes },
   );
-  return larkspurWiring(arranged);
+  const dash = 0.7;
+  return larkspurWiring(
+    standLow(
+      arranged,
+      {
+        'low-box': [dash, 0.55, 0.6, 'zone-cabin'],
+        'low-control-unit-load': [dash, -0.45, 0.6, 'zone-cabin'],
+        'low-bms-load': [2, 0.35, 0.5, 'zone-boot'],
+        'coil-key': [dash, 0.3, 0.8, 'zone-cabin'],
+        'coil-inertia': [dash, -0.55, 0.55, 'zone-cabin'],
+        'coil-interlock': [2.1, 0, 0.5, 'zone-boot'],
+        'coil-feed': [dash, -0.35, 0.6, 'zone-cabin'],
+        'coil-return': [dash, -0.33, 0.55, 'zone-cabin'],
+        'coil-earth': [-0.35, 0.25, 0.5, 'zone-bay'],
+        'low-dipped-led-load': [-0.42, 0.5, 0.65, 'zone-bay'],
+        'low-hazard-load': [-0.4, 0.6, 0.6, 'zone-bay'],
+        'low-tail-load': [2.95, 0.55, 0.7, 'zone-boot'],
+        'low-brake-lamps-load': [2.95, 0.45, 0.7, 'zone-boot'],
+        'low-wipers-load': [0.42, 0.2, 0.9, 'zone-bay'],
+        'low-blower-load': [dash, -0.15, 0.75, 'zone-cabin'],
+        'low-radio-load': [dash, 0, 0.8, 'zone-cabin'],
+      },
+      [dash, 0.55, 0.6, 'zone-cabin'],
+      [dash, -0.45, 0.6, 'zone-cabin'],
+    ),
+  );
 }

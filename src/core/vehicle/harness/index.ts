@@ -4,6 +4,7 @@ export { type Host, hostOf, hostPlace, hostsOf } from './hosts';
 export { endWords, type WireChange, wiringChanges, wiringIssue } from './issue';
 export { type LiveEnd, liveEnds } from './live';
 export { type PlugPin, type PlugView, plugsOf } from './pins';
+export { middleOf, type Run, type RunKnot, type Runs, runsOf } from './runs';
 export { SUB_LOOMS } from './sub-looms';
 export { usualSignals } from './usual';
 export { missingSignals, type WantedSignal, wantedSignals } from './wanted';
