@@ -208,3 +208,36 @@ test('a build of one’s own gets its signal wires in one press, and what is mis
   await set(page, 'Ways', '4');
   await expect(page.locator('[data-check^="harness.pins:"]')).toContainText('pin 5 of a connector with 4 ways');
 });
+
+test('the wires of a sub-harness on the plan: pressed, a run tells its wires; what has no place gets one', async ({
+  page,
+}) => {
+  await openSample(page, 'Teasel');
+  await go(page, 'Harness');
+  await page.getByRole('tab', { name: 'Runs' }).click();
+  await choose(page.getByLabel('Sub-harness'), 'every sub-harness');
+  const without = page.locator('section').filter({ has: page.getByRole('heading', { name: 'Not on the plan' }) });
+  const homeless = async () =>
+    Number((await without.getByRole('heading').locator('..').textContent())!.match(/\d+/)![0]);
+  const before = await homeless();
+  await choose(without.getByRole('combobox').first(), 0);
+  await expect.poll(homeless).toBeLessThan(before);
+  const runs = page.getByRole('list', { name: 'Runs', exact: true });
+  const first = runs.getByRole('button').first();
+  const wires = Number((await first.textContent())!.match(/(\d+) wires?/)![1]);
+  await first.focus();
+  await first.press('Enter');
+  await expect(first).toHaveAttribute('aria-pressed', 'true');
+  await expect(runs.getByRole('listitem').first().getByRole('listitem')).toHaveCount(wires);
+  await saved(page);
+});
+
+test('traction terminals: what lands where', async ({ page }) => {
+  await openSample(page);
+  await go(page, 'Harness');
+  await page.getByRole('tab', { name: 'Connectors' }).click();
+  await fold(page, /^Inverter.*terminals/).click();
+  await expect(page.locator('[data-terminal]')).toHaveCount(2);
+  await expect(page.locator('[data-terminal]').filter({ hasText: 'to Bus plus' })).toHaveCount(1);
+  await expect(page.locator('[data-terminal]').filter({ hasText: 'to Bus minus' })).toHaveCount(1);
+});

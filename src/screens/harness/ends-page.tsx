@@ -12,6 +12,7 @@ import { Select } from '@/ui/select';
 import { EndDrawer } from './end-drawer';
 import { ALL, END_WORDS, type EndFilter, filtered, nextState, withState } from './end-words';
 import { OldLoomPanel } from './old-loom-panel';
+import { PrintEnds } from './print-ends';
 import { WireCard } from './wire-card';
 
 const NONE: ReadonlySet<string> = new Set();
@@ -85,7 +86,7 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
           </Caution>
         </div>
       )}
-      <div className="sticky top-0 z-10 -mx-1 mt-2 grid grid-cols-2 gap-x-3 gap-y-1 border-b border-rule bg-paper px-1 py-2 min-[800px]:grid-cols-4">
+      <div className="sticky top-0 z-10 -mx-1 mt-2 grid grid-cols-2 gap-x-3 gap-y-1 border-b border-rule bg-paper px-1 py-2 min-[800px]:grid-cols-4 min-[901px]:-top-3.5 min-[901px]:pt-4">
         <input
           type="search"
           aria-label="Find a wire"
@@ -137,6 +138,7 @@ export function EndsPage({ assessment }: { assessment: Assessment }) {
             choices={END_STATES.map((value) => ({ value, label: END_WORDS[value] }))}
           />
         )}
+        {list.length > 0 && <PrintEnds build={build} wires={list} />}
         {filter !== EVERY && (
           <Action look="quiet" onPress={() => look(EVERY)}>
             Clear the filter

@@ -12,6 +12,7 @@ import { YesNo } from '../shell/yes-no';
 import { LooksPanel } from './looks-panel';
 import { PlugFace } from './plug-face';
 import { colourWords, Swatch } from './swatch';
+import { TerminalsPanel } from './terminals-panel';
 
 /** Each connector with its pins, and its face as one looks at it from the wires’ side. */
 export function PlugsPage({ assessment }: { assessment: Assessment }) {
@@ -42,6 +43,7 @@ export function PlugsPage({ assessment }: { assessment: Assessment }) {
           </Fold>
         ))}
       </Panel>
+      <TerminalsPanel assessment={assessment} />
       <LooksPanel build={assessment.build} />
     </div>
   );

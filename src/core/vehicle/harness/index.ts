@@ -3,7 +3,7 @@ export { comparePins, type PinDifference, type PinVerdict, pinsTwice } from './c
 export { type Host, hostOf, hostPlace, hostsOf } from './hosts';
 export { endWords, type WireChange, wiringChanges, wiringIssue } from './issue';
 export { type LiveEnd, liveEnds } from './live';
-export { type PlugPin, type PlugView, plugsOf } from './pins';
+export { type HvHost, type HvTerminal, hvTerminalsOf, type PlugPin, type PlugView, plugsOf } from './pins';
 export { middleOf, type Run, type RunKnot, type Runs, runsOf } from './runs';
 export { SUB_LOOMS } from './sub-looms';
 export { usualSignals } from './usual';

@@ -56,3 +56,47 @@ export const plugsOf = fromBuild((vehicle: Wiring): readonly PlugView[] => {
   });
   return views.sort((p, q) => p.place.localeCompare(q.place) || p.host.name.localeCompare(q.host.name));
 });
+
+/** A traction terminal with the cables that land on it: one lug, or several stacked. */
+export interface HvTerminal {
+  readonly terminal: string;
+  readonly at: string;
+  readonly ends: readonly { readonly wire: HarnessWire; readonly side: WireSide }[];
+}
+export interface HvHost {
+  readonly id: Id;
+  readonly host: Host;
+  readonly place: string;
+  readonly terminals: readonly HvTerminal[];
+}
+
+/** Traction terminals, by place and name: what pins are to a connector. */
+export const hvTerminalsOf = fromBuild((vehicle: Wiring): readonly HvHost[] => {
+  const { build } = vehicle;
+  const hosts = new Map<Id, Map<string, HvTerminal & { ends: { wire: HarnessWire; side: WireSide }[] }>>();
+  for (const wire of harnessOf(vehicle).wires)
+    if (wire.circuit === 'hv')
+      for (const side of ['a', 'b'] as const) {
+        const { hostId, terminal, at } = wire.ends[side];
+        const ofHost = hosts.get(hostId) ?? new Map();
+        hosts.set(hostId, ofHost);
+        const known = ofHost.get(terminal) ?? { terminal, at, ends: [] };
+        known.ends.push({ wire, side });
+        ofHost.set(terminal, known);
+      }
+  return [...hosts]
+    .flatMap(([id, terminals]): HvHost[] => {
+      const host = hostOf(build, id);
+      return host
+        ? [
+            {
+              id,
+              host,
+              place: hostPlace(build, host),
+              terminals: [...terminals.values()].sort((p, q) => p.at.localeCompare(q.at)),
+            },
+          ]
+        : [];
+    })
+    .sort((p, q) => p.place.localeCompare(q.place) || p.host.name.localeCompare(q.host.name));
+});
