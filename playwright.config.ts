@@ -15,6 +15,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 90_000,
     launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium' },
     trace: 'retain-on-failure',
     // Each story begins in a browser of its own: keeping the application there is one story’s business.

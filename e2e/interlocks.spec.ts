@@ -16,7 +16,6 @@ const press = (page: Page, name: string) => page.getByRole('button', { name, exa
 test('an open plug wire lets it drive on the cable: found, told, played, cured by one press, proved', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   await openSample(page);
   await go(page, 'Interlocks');
   await searched(page);
@@ -48,7 +47,6 @@ test('an open plug wire lets it drive on the cable: found, told, played, cured b
 });
 
 test('regeneration through standstill, a stop that is unplugged, and a property of one’s own', async ({ page }) => {
-  test.setTimeout(120_000);
   await openSample(page, 'Teasel');
   await go(page, 'Interlocks');
   await searched(page);
@@ -89,7 +87,6 @@ test('braking by the motor that goes on to standstill and through it is found', 
 });
 
 test('precharge by hand has a truth of its own: the main switch before the button', async ({ page }) => {
-  test.setTimeout(120_000);
   await openSample(page, 'Larkspur');
   await go(page, 'Interlocks');
   await searched(page);
@@ -285,4 +282,25 @@ test('the sequence sheet fills one sheet of A4', async ({ page }) => {
   await expect(page.locator('body > [data-print]')).toBeAttached();
   const pdf = await page.pdf({ preferCSSPageSize: true });
   expect(pdf.toString('latin1').match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+});
+
+test('what stands in on the bench keeps the car off the road until the real part is in', async ({ page }) => {
+  await openSample(page, 'Larkspur');
+  await go(page, 'Plan');
+  await tab(page, 'Register');
+  await expect(page.locator('[data-gates="0"]')).toBeVisible();
+  await go(page, 'Interlocks');
+  await tab(page, 'Test board');
+  await page.getByRole('radio', { name: 'a limited supply' }).click();
+  await press(page, 'Enter it');
+  const list = page.getByRole('list', { name: 'Stand-ins' });
+  await expect(list).toContainText('Limited supply in the pack’s place for');
+  await go(page, 'Plan');
+  await tab(page, 'Register');
+  await expect(page.locator('[data-gates="1"]')).toBeVisible();
+  await go(page, 'Interlocks');
+  await tab(page, 'Test board');
+  await page.getByRole('button', { name: 'Limited supply in the pack’s place: the real part is in' }).click();
+  await expect(list.getByRole('listitem')).toHaveCount(0);
+  await saved(page);
 });

@@ -4,7 +4,6 @@ import { go, saved } from './stories';
 test('a pile of parts: salvaged modules, a controller, a motor with a plate, a small converter and charger become a circuit that holds, within sixty presses', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
   page.setDefaultTimeout(15_000);
   let presses = 0;
   const press = async (what: Locator) => {

@@ -36,8 +36,8 @@ export interface TestPoint {
   readonly node: string;
   readonly deviceId: Id;
   readonly expectedV: number;
-  /** With the supply off, from the battery's plus terminal, Ω. */
-  readonly fromPlusOhm: number;
+  /** With the supply off, from the battery's plus terminal, Ω; solved when it is asked for. */
+  readonly fromPlusOhm: () => number;
 }
 
 /** Contactors that driving or charging asks to be closed and whose coils are wired. */
@@ -216,14 +216,15 @@ export function testPoints(vehicle: Resolved): readonly TestPoint[] {
     let node = circuit.batteryPlus;
     for (const id of path) {
       node = otherEnd(circuit, id, node);
-      if (!found.has(node))
-        found.set(node, {
+      const at = node;
+      if (!found.has(at))
+        found.set(at, {
           node,
           deviceId: node.slice(0, node.lastIndexOf('.')),
           expectedV: point.nodeV(node),
-          fromPlusOhm: 0,
+          fromPlusOhm: () => meteredOhm(circuit, commanded, at),
         });
     }
   }
-  return [...found.values()].map((at) => ({ ...at, fromPlusOhm: meteredOhm(circuit, commanded, at.node) }));
+  return [...found.values()];
 }

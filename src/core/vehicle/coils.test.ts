@@ -77,7 +77,7 @@ describe('the coil circuit', () => {
     expect(plus.length).toBeGreaterThan(8);
     for (let i = 1; i < plus.length; i++) {
       expect(plus[i]!.expectedV).toBeLessThanOrEqual(plus[i - 1]!.expectedV + 1e-12);
-      expect(plus[i]!.fromPlusOhm).toBeGreaterThanOrEqual(plus[i - 1]!.fromPlusOhm - 1e-9);
+      expect(plus[i]!.fromPlusOhm()).toBeGreaterThanOrEqual(plus[i - 1]!.fromPlusOhm() - 1e-9);
     }
     const feed = coilFeed(circuit, 'k-plus')!;
     const junction = feed.indexOf('coil-driver-1') - 1;

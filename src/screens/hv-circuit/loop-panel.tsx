@@ -2,7 +2,7 @@
 import type { Assessment } from '@/core/assess';
 import { circuitOfTerminal } from '@/core/build';
 import { coilLoopEdit, LOOP_DEVICES, loopInsertion } from '@/core/proposals';
-import { formatQuantity } from '@/core/quantities';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { type SingleFailure, singleFailures, stopTests, testPoints } from '@/core/simulate';
 import { type CoilCircuit, LOWEST_SUPPLY_V } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
@@ -169,11 +169,7 @@ export function TestPointTable({ assessment, circuit }: { assessment: Assessment
                 <td className="text-right font-semibold">
                   {formatQuantity({ value: expectedV, dimension: 'voltage' }, system, 4, 'V').text}
                 </td>
-                <td className="text-right">
-                  {Number.isFinite(fromPlusOhm)
-                    ? formatQuantity({ value: fromPlusOhm, dimension: 'resistance' }, system, 3, 'mΩ').text
-                    : 'open'}
-                </td>
+                <td className="text-right">{ohmText(fromPlusOhm(), system)}</td>
               </tr>
             ))}
           </tbody>
@@ -259,3 +255,6 @@ export function LoopCaution() {
     </Caution>
   );
 }
+
+const ohmText = (value: number, system: UnitSystem): string =>
+  Number.isFinite(value) ? formatQuantity({ value, dimension: 'resistance' }, system, 3, 'mΩ').text : 'open';

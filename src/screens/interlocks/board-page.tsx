@@ -14,6 +14,7 @@ import { PedalPanel } from './pedal-panel';
 import { Controls } from './play-page';
 import { PracticePanel } from './practice-panel';
 import { Scope } from './scope';
+import { StandInsPanel } from './stand-ins-panel';
 import { useBoard } from './use-board';
 
 const RANGES: readonly (readonly [MeterRange, string])[] = [
@@ -185,13 +186,12 @@ export function BoardPage({ assessment }: { assessment: Assessment }) {
                 />
               </>
             )}
-            <p className="mt-1 text-note text-soft">
-              Stand-ins:{' '}
-              {source === 'limited'
-                ? 'the pack. A known-good supply first, the road test waits for the pack.'
-                : 'none.'}
-            </p>
           </Panel>
+          <StandInsPanel
+            build={build}
+            boxes={vehicle.devices.filter(({ device }) => device.kind === 'box').map(({ id }) => id)}
+            limited={source === 'limited'}
+          />
           <Panel title="CAN bus" about="what the stand-ins say">
             <pre className="overflow-x-auto text-note" aria-label="Frames of this moment">
               {play.board ? boardFrames(play.board).join('\n') || 'nobody speaks' : ''}
