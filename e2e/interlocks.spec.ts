@@ -304,3 +304,20 @@ test('what stands in on the bench keeps the car off the road until the real part
   await expect(list.getByRole('listitem')).toHaveCount(0);
   await saved(page);
 });
+
+test('levels beside the steps: a low level is entered, chosen on the dash and recorded; above the full one it fails', async ({
+  page,
+}) => {
+  await openSample(page);
+  await go(page, 'Interlocks');
+  await set(page, 'Regeneration, low level', '60 %');
+  const finding = check(page, 'interlocks.regen-level:sequence');
+  await expect(finding).toContainText(/60.% of the peak torque, at most 40.%/);
+  await set(page, 'Regeneration, low level', '20 %');
+  await expect(finding).toHaveAttribute('data-verdict', 'holds');
+  await tab(page, 'Play');
+  await page.getByRole('radio', { name: 'low', exact: true }).click();
+  await expect(page.getByText(/s regeneration low/)).toBeVisible();
+  await tab(page, 'Sequence');
+  await saved(page);
+});

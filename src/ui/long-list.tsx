@@ -1,6 +1,7 @@
 'use client';
-import { useVirtualizer, useWindowVirtualizer, type VirtualItem } from '@tanstack/react-virtual';
-import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useVirtualizer, useWindowVirtualizer, type Virtualizer } from '@tanstack/react-virtual';
+import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
+import { useMedia } from './use-media';
 
 /** So many stand whole in the page: found by the browser’s own search, printed, walked by Tab. */
 const FEW = 250;
@@ -19,7 +20,7 @@ interface Props<Item> {
 /** A list of cards. Of a very long one only what is in sight, and a little around it, is in the page. */
 export function LongList<Item>(props: Props<Item>) {
   const { label, items, idOf, children, twoFrom } = props;
-  const columns = useWide(twoFrom) ? 2 : 1;
+  const columns = useMedia(`(min-width: ${twoFrom}px)`) ? 2 : 1;
   if (items.length > FEW) return <OfMany {...props} columns={columns} />;
   return (
     <ul
@@ -32,19 +33,6 @@ export function LongList<Item>(props: Props<Item>) {
       ))}
     </ul>
   );
-}
-
-/** Whether the window is at least so wide. */
-function useWide(px: number): boolean {
-  const [wide, setWide] = useState(false);
-  useEffect(() => {
-    const media = window.matchMedia(`(min-width: ${px}px)`);
-    const look = () => setWide(media.matches);
-    look();
-    media.addEventListener('change', look);
-    return () => media.removeEventListener('change', look);
-  }, [px]);
-  return wide;
 }
 
 type Many<Item> = Props<Item> & { readonly columns: number };
@@ -76,53 +64,28 @@ function scrollHolder(from: HTMLElement | null): HTMLElement | 'window' {
 const AROUND = 12;
 
 function InPart<Item>(props: Many<Item> & { readonly holder: HTMLElement }) {
-  const { items, idOf, height, columns, holder } = props;
+  const { holder } = props;
   const list = useRef<HTMLUListElement>(null);
   const margin = useMargin(list, holder);
-  const virtual = useVirtualizer({
-    count: items.length,
-    getScrollElement: () => holder,
-    estimateSize: () => height,
-    getItemKey: (k) => idOf(items[k]!),
-    lanes: columns,
-    overscan: AROUND,
-    scrollMargin: margin,
-  });
-  return (
-    <Cards
-      {...props}
-      list={list}
-      margin={margin}
-      shown={virtual.getVirtualItems()}
-      total={virtual.getTotalSize()}
-      measure={virtual.measureElement}
-    />
-  );
+  const virtual = useVirtualizer({ ...optionsOf(props, margin), getScrollElement: () => holder });
+  return <Cards {...props} list={list} margin={margin} virtual={virtual} />;
 }
 
 function InWindow<Item>(props: Many<Item>) {
-  const { items, idOf, height, columns } = props;
   const list = useRef<HTMLUListElement>(null);
   const margin = useMargin(list, null);
-  const virtual = useWindowVirtualizer({
-    count: items.length,
-    estimateSize: () => height,
-    getItemKey: (k) => idOf(items[k]!),
-    lanes: columns,
-    overscan: AROUND,
-    scrollMargin: margin,
-  });
-  return (
-    <Cards
-      {...props}
-      list={list}
-      margin={margin}
-      shown={virtual.getVirtualItems()}
-      total={virtual.getTotalSize()}
-      measure={virtual.measureElement}
-    />
-  );
+  const virtual = useWindowVirtualizer(optionsOf(props, margin));
+  return <Cards {...props} list={list} margin={margin} virtual={virtual} />;
 }
+
+const optionsOf = <Item,>({ items, idOf, height, columns }: Many<Item>, scrollMargin: number) => ({
+  count: items.length,
+  estimateSize: () => height,
+  getItemKey: (k: number) => idOf(items[k]!),
+  lanes: columns,
+  overscan: AROUND,
+  scrollMargin,
+});
 
 /** How far down in what scrolls the list begins, px. */
 function useMargin(list: React.RefObject<HTMLElement | null>, holder: HTMLElement | null): number {
@@ -143,24 +106,20 @@ function Cards<Item>({
   columns,
   list,
   margin,
-  shown,
-  total,
-  measure,
+  virtual,
 }: Many<Item> & {
   readonly list: React.RefObject<HTMLUListElement | null>;
   readonly margin: number;
-  readonly shown: readonly VirtualItem[];
-  readonly total: number;
-  readonly measure: (element: HTMLElement | null) => void;
+  readonly virtual: Virtualizer<HTMLElement, Element> | Virtualizer<Window, Element>;
 }) {
   return (
-    <ul ref={list} aria-label={label} className="relative" style={{ height: total }}>
-      {shown.map(({ index, start, lane }) => {
+    <ul ref={list} aria-label={label} className="relative" style={{ height: virtual.getTotalSize() }}>
+      {virtual.getVirtualItems().map(({ index, start, lane }) => {
         const item = items[index];
         return item === undefined ? null : (
           <li
             key={idOf(item)}
-            ref={measure}
+            ref={virtual.measureElement}
             data-index={index}
             aria-setsize={items.length}
             aria-posinset={index + 1}

@@ -11,6 +11,8 @@ import {
   MODE,
   MODES,
   type Mode,
+  REGEN_FORWARD,
+  REGEN_REVERSE,
   type SequenceDesign,
   WORLD,
   withInput,
@@ -21,6 +23,7 @@ import {
   type CoilPoint,
   coilCircuit,
   coilLimits,
+  driveTrainOf,
   groundOf,
   lowVoltage,
   partOf,
@@ -31,7 +34,7 @@ import {
 } from '../vehicle';
 import type { BoardFault } from './board-faults';
 import { BrakeAssist } from './brake-assist';
-import { Rolling } from './rolling';
+import { Rolling, type Shares } from './rolling';
 import { type BoardSource, type Moment, Traction } from './traction';
 
 /** A contact moves so long after its coil got or lost its voltage, s (generic). */
@@ -50,6 +53,14 @@ const CLOSE_WITHIN_V = 20;
 const CURRENT_FROM_A = 5;
 /** From here on the pedal counts as pressed, of its way (generic). */
 const PRESSED_FROM = 0.05;
+
+/** Braking by the motor where Drive does not say how much, of the peak torque (generic). */
+const BRAKES = 0.3;
+
+export type RegenLevel = 'off' | 'low' | 'full';
+/** What a driver chooses beside the steps of the sequence: it changes how much, never whether. */
+export const BOARD_CHOICES = ['economy', 'regen-off', 'regen-low'] as const;
+export type BoardChoice = (typeof BOARD_CHOICES)[number];
 
 /** A figure that the dash shows. */
 export interface BoardView {
@@ -94,6 +105,9 @@ export class Board {
   soc = 0.5;
   pedal = 0;
   motorK = 0;
+  /** The economy switch, and the level of braking by the motor that is chosen. */
+  economy = false;
+  regen: RegenLevel = 'full';
   private modeSinceS = 0;
   /** The link as it was looked at last, and whether it had fallen since the look before. */
   private lookedV = 0;
@@ -169,7 +183,7 @@ export class Board {
     this.power();
     this.moveContacts();
     this.traction.solve(dtS, this.moment());
-    this.rolling.step(dtS, this.torque(), this.is('brake'), this.linkV(), this.pedal);
+    this.rolling.step(dtS, this.torque(), this.is('brake'), this.linkV(), this.pedal, this.shares());
     this.account(dtS);
     this.assist?.step(dtS, this.is('key') && this.supplyV > 9);
     this.feel();
@@ -246,7 +260,34 @@ export class Board {
   }
 
   private torque(): number {
-    return this.machine.torque(this.word, this.mode, this.machine.fault);
+    const torque = this.machine.torque(this.word, this.mode, this.machine.fault);
+    return this.regen === 'off' && (torque === REGEN_FORWARD || torque === REGEN_REVERSE) ? 0 : torque;
+  }
+
+  /** Levels and modes that this build has; without them it has all of its torque, and brakes as Drive has it. */
+  choices(): readonly BoardChoice[] {
+    const { controls } = this.vehicle.build;
+    return [
+      ...(controls?.economyShare === undefined ? [] : (['economy'] as const)),
+      ...(this.design.regen === 'none' ? [] : (['regen-off'] as const)),
+      ...(this.design.regen === 'none' || controls?.regenLowShare === undefined ? [] : (['regen-low'] as const)),
+    ];
+  }
+
+  /** One of them chosen or left. */
+  choose(choice: BoardChoice, is: boolean): void {
+    if (!this.choices().includes(choice)) return;
+    if (choice === 'economy') this.economy = is;
+    else this.regen = is ? (choice === 'regen-off' ? 'off' : 'low') : 'full';
+  }
+
+  private shares(): Shares {
+    const { controls, regeneration } = this.vehicle.build;
+    const full = regeneration?.torqueShare ?? BRAKES;
+    return {
+      pulls: this.economy ? (controls?.economyShare ?? 1) : 1,
+      brakes: this.regen === 'off' ? 0 : this.regen === 'low' ? Math.min(full, controls?.regenLowShare ?? full) : full,
+    };
   }
 
   /** Losses of motor, inverter and gears together (generic: a seventh). */
@@ -254,6 +295,21 @@ export class Board {
     if (this.torque() === 0 || this.linkV() < 0.5 * this.packRestV) return 0;
     const wheelW = this.rolling.wheelW(this.linkV());
     return wheelW >= 0 ? wheelW / 0.85 : wheelW * 0.85;
+  }
+
+  /** Of the motors that the inverter feeds; where nothing tells which, of all: a hand has to count with the worst. */
+  private turnedV(): number {
+    // While it drives, the inverter holds the field down.
+    if (this.mode === MODE.drive || this.mode === MODE.reverse) return 0;
+    const inverterId = this.traction.inverterId;
+    return Math.max(
+      0,
+      ...driveTrainOf(this.vehicle.build).units.flatMap((unit) =>
+        unit.inverterId === null || unit.inverterId === inverterId
+          ? [this.rolling.turnedV(unit.part?.backVoltagePerKrpmV ?? 0, unit.gearing)]
+          : [],
+      ),
+    );
   }
 
   private moment(): Moment {
@@ -267,6 +323,7 @@ export class Board {
       rests: mode === MODE.off || mode === MODE.fault || mode === MODE.awake,
       charges: mode === MODE.charging && this.is('plug'),
       inverterW: this.inverterW(),
+      turnedV: this.turnedV(),
     };
   }
 
@@ -377,7 +434,7 @@ export class Board {
       supplyV: this.supplyV,
       speedMPerS: this.speedMPerS,
       closed: this.conducting(),
-      torque: this.machine.torque(this.word, this.mode, this.machine.fault),
+      torque: this.torque(),
       resistorJ: this.resistorJ,
       soc: this.soc,
       motorK: this.motorK,

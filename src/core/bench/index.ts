@@ -1,4 +1,4 @@
-export { Board, type BoardView, SAG_V, STEP_S } from './board';
+export { Board, type BoardChoice, type BoardView, type RegenLevel, SAG_V, STEP_S } from './board';
 export type { BoardFault, Practice } from './board-faults';
 export { boardDatabase, boardFrames } from './frames';
 export { type SensorCheck, sensorCheck } from './pedal-sensor';

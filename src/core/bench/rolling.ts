@@ -1,12 +1,18 @@
 import { peakTorqueNm } from '../physics/motor';
 import { GRAVITY_M_PER_S2, roadForces, sumOf } from '../physics/road-load';
-import { FORWARD, REVERSE } from '../simulate/sequence';
+import { FORWARD, REGEN_FORWARD, REGEN_REVERSE, REVERSE } from '../simulate/sequence';
 import type { RoadModel } from '../vehicle';
 
 /** Rolling by itself, as a story has it, m/s. */
 const ROLLS_M_PER_S = 3;
 /** Torque that is asked with both pedals at rest, or by a pedal that only reads so, of all of it (generic). */
 const CREEPS = 0.1;
+
+/** How much of its peak torque is left to pull with, and brakes. */
+export interface Shares {
+  readonly pulls: number;
+  readonly brakes: number;
+}
 
 /** The vehicle on its wheels: torque ramps, forces move it, a hill keeps it rolling. */
 export class Rolling {
@@ -37,18 +43,34 @@ export class Rolling {
     return (this.torqueShare * most * ratio * road.drivelineEfficiency) / road.wheelRadiusM;
   }
 
+  /** What the turned magnets of a motor give between two phases at their peak, V; without magnets 0. */
+  turnedV(perKrpmV: number, gearing = 1): number {
+    const { road } = this;
+    if (!road || road.wheelRadiusM === null) return 0;
+    const rpm = (Math.abs(this.speedMPerS) / road.wheelRadiusM) * (road.ratios[0] ?? 1) * gearing * (30 / Math.PI);
+    return (perKrpmV * rpm) / 1000;
+  }
+
   /** Power at the wheels, W. */
   wheelW(linkV: number): number {
     return this.wheelN(linkV) * this.speedMPerS;
   }
 
   /** Torque ramps, the vehicle rolls, the motor warms. */
-  step(dtS: number, torque: number, braked: boolean, linkV: number, pedal: number): void {
+  step(dtS: number, torque: number, braked: boolean, linkV: number, pedal: number, of: Shares): void {
     const rampS = Math.max(0.1, this.rampS ?? 0.4);
     // Creeping asks for little; a pedal for as much as it is pressed.
-    const asked = pedal > 0 ? pedal : CREEPS;
+    const asked = (pedal > 0 ? pedal : CREEPS) * of.pulls;
     const goal =
-      torque === FORWARD ? asked : torque === REVERSE ? -asked : torque === 3 ? -0.3 : torque === 4 ? 0.3 : 0;
+      torque === FORWARD
+        ? asked
+        : torque === REVERSE
+          ? -asked
+          : torque === REGEN_FORWARD
+            ? -of.brakes
+            : torque === REGEN_REVERSE
+              ? of.brakes
+              : 0;
     const change = dtS / rampS;
     this.torqueShare += Math.max(-change, Math.min(change, goal - this.torqueShare));
     if (this.rolls !== 0) {

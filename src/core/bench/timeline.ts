@@ -1,6 +1,6 @@
 import type { Timeline, TimelineEvent } from '../build';
 import { FAULTS, type FaultName, INPUTS, type Input, type SearchEvent } from '../simulate/sequence';
-import { type Board, STEP_S } from './board';
+import { BOARD_CHOICES, type Board, type BoardChoice, STEP_S } from './board';
 import type { BoardFault } from './board-faults';
 
 /** The outcome is looked at so often, s. */
@@ -12,11 +12,13 @@ const letterOf = (board: Board): string =>
   `${LETTERS[board.mode]}${Math.round((board.linkV() / Math.max(1, board.packVoltage())) * 50).toString(36)}`;
 
 const isInput = (name: string): name is Input => (INPUTS as readonly string[]).includes(name);
+const isChoice = (name: string): name is BoardChoice => (BOARD_CHOICES as readonly string[]).includes(name);
 const isFault = (name: string): name is FaultName => (FAULTS as readonly string[]).includes(name);
 
 /** Does what an event says; what nobody knows does nothing. */
 export function apply(board: Board, { input, is }: Pick<TimelineEvent, 'input' | 'is'>): void {
   if (isInput(input)) board.set(input, is);
+  else if (isChoice(input)) board.choose(input, is);
   else if (isFault(input)) board.fail(is ? boardFaultOf(input) : null);
 }
 

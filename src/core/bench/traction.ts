@@ -34,7 +34,13 @@ export interface Moment {
   readonly charges: boolean;
   /** Drawn by the inverter, or given back, W. */
   readonly inverterW: number;
+  /** What turned magnets would put on the link through the inverter’s diodes, V; 0: none are turned. */
+  readonly turnedV: number;
 }
+
+/** Windings and diodes together, Ω (generic). */
+const TURNED_OHM = 0.1;
+const TURNED = 'board:turned';
 
 /** The traction circuit of a board, stepped: its capacitors keep their charge from one step to the next. */
 export class Traction {
@@ -42,6 +48,8 @@ export class Traction {
   private readonly capacitorV = new Map<string, number>();
   private sourceOhm = 0;
   point: OperatingPoint | null = null;
+  /** The turned motor holds the link up. */
+  private feeds = false;
   /** What the precharge resistors have taken, J. */
   resistorJ = 0;
   private readonly inverter: ResolvedDevice | null;
@@ -97,6 +105,8 @@ export class Traction {
       if (fault?.linkLoadOhm !== undefined)
         elements.push({ id: 'board:load', kind: 'resistor', a, b, resistanceOhm: fault.linkLoadOhm });
       elements.push(...this.charging(now));
+      if (this.feeds)
+        elements.push({ id: TURNED, kind: 'source', a, b, voltageV: now.turnedV, resistanceOhm: TURNED_OHM });
       if (now.inverterW !== 0) elements.push({ id: 'board:inverter', kind: 'power', a, b, powerW: now.inverterW });
     }
     return elements;
@@ -129,10 +139,25 @@ export class Traction {
   }
 
   solve(dtS: number, now: Moment): void {
+    this.feeds = now.turnedV > this.linkV();
+    this.settle(dtS, now);
+    // Diodes let nothing back into the motor.
+    if (this.feeds && this.point?.solvable && (this.point.elementCurrentsA.get(TURNED) ?? 0) > 0) {
+      this.feeds = false;
+      this.settle(dtS, now);
+    }
+    this.keep(dtS);
+  }
+
+  private settle(dtS: number, now: Moment): void {
     for (let round = 0; round < (now.source.kind === 'limited' ? 4 : 1); round++) {
       this.point = this.pointOf(this.elements(dtS, now));
       if (!this.holdToLimit(now.source)) break;
     }
+  }
+
+  /** What stays for the next step: charge of the capacitors, heat of the resistors. */
+  private keep(dtS: number): void {
     const { point } = this;
     if (!point?.solvable) return;
     for (const device of this.vehicle.devices) {
@@ -180,6 +205,10 @@ export class Traction {
     if (this.solvers.size > 40) this.solvers.clear();
     this.solvers.set(key, known);
     return known.solve(elements, false);
+  }
+
+  get inverterId(): Id | null {
+    return this.inverter?.id ?? null;
   }
 
   /** Voltage between two nodes of the traction circuit now, V; null: nothing joins them. */

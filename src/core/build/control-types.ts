@@ -141,6 +141,8 @@ export interface Controls extends Readonly<Partial<Record<ControlFlag, boolean>>
   /** From no torque to all of it, s; in economy mode the share of the torque that is left. */
   readonly rampS?: number;
   readonly economyShare?: number;
+  /** Braking by the motor at its low level, of its peak torque; the full one is that of the regeneration. */
+  readonly regenLowShare?: number;
   readonly steps?: Readonly<Record<string, OwnStep>>;
   readonly properties?: Readonly<Record<string, OwnProperty>>;
   readonly timelines?: Readonly<Record<string, Timeline>>;
@@ -159,6 +161,7 @@ export const SETTINGS = [
   'setSpeedRpm',
   'regenTorque',
   'economyShare',
+  'regenLowTorque',
   'cellOverV',
   'cellUnderV',
   'cellsInRow',

@@ -9,6 +9,7 @@ import { Fold } from '@/ui/fold';
 import { Caution, Panel } from '@/ui/panel';
 import { Select } from '@/ui/select';
 import { TextField } from '@/ui/text-field';
+import { usePrint } from '@/ui/use-print';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { dayText, today } from '../shell/days';
 import { BringInPanel } from './bring-in-panel';
@@ -36,20 +37,10 @@ export function SheetsPage({ assessment }: { assessment: Assessment }) {
   const [shown, setShown] = useState<Shown>('left');
   /** What was just entered stays in sight. */
   const [touched, setTouched] = useState<ReadonlySet<string>>(new Set());
-  const [print, setPrint] = useState<'sheet' | 'all' | null>(null);
+  const [print, printIt] = usePrint<'sheet' | 'all'>();
   const who = by ?? latestBy(all);
   const sheet = sheets.find(({ id }) => id === chosen) ?? sheets.find(({ done }) => !done) ?? sheets[0];
   const late = all.reduce((last, { date }) => (date > last ? date : last), '');
-  const printIt = (what: 'sheet' | 'all') => {
-    setPrint(what);
-    // The sheet has to be there before the browser looks at it.
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() => {
-        window.print();
-        setPrint(null);
-      }),
-    );
-  };
   if (!sheet)
     return (
       <Panel title="Test sheets">

@@ -1,9 +1,9 @@
 'use client';
-import { useState } from 'react';
 import { type Build, END_STATES, type EndState } from '@/core/build';
 import { buildDigest } from '@/core/build/digest';
 import { endWords, type HarnessWire } from '@/core/vehicle';
 import { Action } from '@/ui/action';
+import { usePrint } from '@/ui/use-print';
 import { today } from '../shell/days';
 import { END_WORDS } from './end-words';
 import { colourWords } from './swatch';
@@ -14,21 +14,11 @@ const rank = (state: EndState): number => END_STATES.indexOf(state);
 
 /** The wires that are shown, on paper: a box for each step of each end; what is ticked already is. */
 export function PrintEnds({ build, wires }: { build: Build; wires: readonly HarnessWire[] }) {
-  const [printing, setPrinting] = useState(false);
-  const print = () => {
-    setPrinting(true);
-    // The sheet has to be there before the browser looks at it.
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() => {
-        window.print();
-        setPrinting(false);
-      }),
-    );
-  };
+  const [printing, print] = usePrint<true>();
   const cell = 'border border-black px-1 py-0.5 align-top';
   return (
     <>
-      <Action look="quiet" onPress={print}>
+      <Action look="quiet" onPress={() => print(true)}>
         Print with boxes
       </Action>
       {printing && (

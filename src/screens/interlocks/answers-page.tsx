@@ -62,6 +62,7 @@ export function AnswersPage({ assessment, onPlay }: { assessment: Assessment; on
           <FigureSetting build={build} figure="pedalHigh" />
           <FigureSetting build={build} figure="torqueRamp" />
           <FigureSetting build={build} figure="economy" note="of the torque" />
+          <FigureSetting build={build} figure="regenLow" note="of the peak torque" />
           <FigureSetting build={build} figure="regenEndSpeed" />
           <FigureSetting build={build} figure="openBelow" />
           <FigureSetting build={build} figure="wakeTime" />

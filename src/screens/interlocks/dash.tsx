@@ -1,5 +1,6 @@
 'use client';
 import type { Assessment } from '@/core/assess';
+import type { RegenLevel } from '@/core/bench';
 import { formatQuantity } from '@/core/quantities';
 import type { Input } from '@/core/simulate/sequence';
 import { MODE_WORDS } from '@/core/stations/interlocks';
@@ -24,6 +25,12 @@ const SWITCHES: readonly (readonly [Input, string, readonly [string, string]])[]
   ['standDown', 'Side stand', ['down', 'up']],
   ['lowSupply', '12 V', ['sags', 'as it is']],
   ['cellsStop', 'Battery management', ['asks to stop', 'content']],
+];
+
+const LEVELS: readonly (readonly [RegenLevel, string])[] = [
+  ['off', 'off'],
+  ['low', 'low'],
+  ['full', 'full'],
 ];
 
 /** The dash: every input of this build, lamps and gauges that follow the circuit. */
@@ -104,6 +111,33 @@ export function Dash({ play, assessment }: { play: Play; assessment: Assessment 
           />
         ))}
       </div>
+      {board.choices().length > 0 && (
+        <div className="mt-3 flex flex-wrap items-center gap-2">
+          {board.choices().includes('economy') && (
+            <DashSwitch
+              label="Economy"
+              words={['on', 'off']}
+              on={board.economy}
+              onChange={(is) => play.choose('economy', is)}
+            />
+          )}
+          {board.choices().includes('regen-off') && (
+            <>
+              <span className="text-soft">Regeneration</span>
+              <Toggles
+                label="Regeneration level"
+                chosen={board.regen}
+                choices={LEVELS.filter(([level]) => level !== 'low' || board.choices().includes('regen-low'))}
+                onChoose={(level) =>
+                  level === 'full'
+                    ? play.choose(board.regen === 'low' ? 'regen-low' : 'regen-off', false)
+                    : play.choose(level === 'low' ? 'regen-low' : 'regen-off', true)
+                }
+              />
+            </>
+          )}
+        </div>
+      )}
     </div>
   );
 }

@@ -15,8 +15,14 @@ import { Dash } from './dash';
 import { Scope } from './scope';
 import { type Play, useBoard } from './use-board';
 
+const CHOICE_EVENTS: Readonly<Record<string, readonly [string, string]>> = {
+  economy: ['economy on', 'economy off'],
+  'regen-off': ['regeneration off', 'regeneration full'],
+  'regen-low': ['regeneration low', 'regeneration full'],
+};
 const eventWords = (input: string, is: boolean): string =>
   (INPUT_WORDS as Readonly<Record<string, readonly [string, string]>>)[input]?.[is ? 0 : 1] ??
+  CHOICE_EVENTS[input]?.[is ? 0 : 1] ??
   (FAULT_WORDS as Readonly<Record<string, string>>)[input] ??
   input;
 

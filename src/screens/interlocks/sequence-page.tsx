@@ -9,6 +9,7 @@ import { useBench } from '@/store/bench';
 import { Action, download } from '@/ui/action';
 import { Caution, Panel } from '@/ui/panel';
 import { svgText } from '@/ui/svg-text';
+import { usePrint } from '@/ui/use-print';
 import { type Column, DataTable, RowOpener } from '../shell/data-table';
 import { ChartDrawing } from './chart-drawing';
 import { Atoms } from './properties-panel';
@@ -32,7 +33,7 @@ export function SequencePage({ assessment }: { assessment: Assessment }) {
   const { steps, lacks } = results.interlocks;
   const [mode, setMode] = useState<Mode>('ready');
   const [open, setOpen] = useState<string | null>(null);
-  const [print, setPrint] = useState(false);
+  const [print, printIt] = usePrint<true>();
   if (lacks) return <p className="text-soft">There is no sequence yet: enter {lacks}.</p>;
   const changed = build.controls?.steps ?? {};
   const left = Object.entries(changed).flatMap(([id, own]) => (own.off ? [id] : []));
@@ -61,22 +62,12 @@ export function SequencePage({ assessment }: { assessment: Assessment }) {
     },
   ];
   const sheet = sequenceSheet(context);
-  const printIt = () => {
-    setPrint(true);
-    // The sheet has to stand before the page goes to paper.
-    requestAnimationFrame(() =>
-      requestAnimationFrame(() => {
-        window.print();
-        setPrint(false);
-      }),
-    );
-  };
   return (
     <>
       <Panel title="Sequence" about={`${steps.length} steps, from the wiring and what was answered`}>
         <ChartDrawing steps={steps} chosen={mode} onChoose={setMode} />
         <p className="mt-2 flex flex-wrap gap-2">
-          <Action onPress={printIt}>Print the sequence sheet</Action>
+          <Action onPress={() => printIt(true)}>Print the sequence sheet</Action>
           <Action
             look="quiet"
             onPress={() => download(sequenceJson(context), `${build.id}-sequence.json`, 'application/json')}

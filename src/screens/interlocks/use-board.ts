@@ -1,6 +1,15 @@
 'use client';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { apply, Board, type BoardFault, type BoardSource, type BoardView, boardFrames, STEP_S } from '@/core/bench';
+import {
+  apply,
+  Board,
+  type BoardChoice,
+  type BoardFault,
+  type BoardSource,
+  type BoardView,
+  boardFrames,
+  STEP_S,
+} from '@/core/bench';
 import type { TimelineEvent } from '@/core/build';
 import type { Input } from '@/core/simulate/sequence';
 import { isDesign, sequenceDesign } from '@/core/simulate/sequence';
@@ -33,6 +42,8 @@ export interface Play {
   setPace(pace: number): void;
   /** Something done by hand: it is recorded. */
   touch(input: Input, is: boolean): void;
+  /** A level or a mode chosen beside the steps: recorded as well. */
+  choose(choice: BoardChoice, is: boolean): void;
   /** The pedal at a place of its way; not recorded. */
   press(pedal: number): void;
   fail(fault: BoardFault | null): void;
@@ -60,6 +71,9 @@ export function useBoard(vehicle: Vehicle): Play {
   const figures = JSON.stringify([
     vehicle.build.controls?.wakeS,
     vehicle.build.controls?.rampS,
+    vehicle.build.controls?.economyShare,
+    vehicle.build.controls?.regenLowShare,
+    vehicle.build.regeneration?.torqueShare,
     vehicle.build.precharge,
   ]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what the board reads of the vehicle, by value.
@@ -152,6 +166,13 @@ export function useBoard(vehicle: Vehicle): Play {
       if (!one) return;
       one.set(input, is);
       events.current.push({ atS: Math.round(one.timeS / STEP_S) * STEP_S, input, is });
+      look();
+    },
+    choose(choice, is) {
+      const one = board.current;
+      if (!one) return;
+      one.choose(choice, is);
+      events.current.push({ atS: Math.round(one.timeS / STEP_S) * STEP_S, input: choice, is });
       look();
     },
     press(pedal) {

@@ -151,6 +151,7 @@ export const SETTABLE = {
   pedalHigh: figure('… to', ['controls', 'pedalHighV'], 'voltage', 0, 24),
   torqueRamp: figure('From no torque to all of it', ['controls', 'rampS'], 'time', 0, 60),
   economy: figure('Economy mode leaves', ['controls', 'economyShare'], 'ratio', 0.05, 1),
+  regenLow: figure('Regeneration, low level', ['controls', 'regenLowShare'], 'ratio', 0.01, 1),
   rackPiston: figure('Piston of the rack', ['steering', 'pistonMm2'], 'area', 10, 1e5),
   rackTravel: figure('Travel for a turn of the wheel', ['steering', 'travelM'], 'length', 0.005, 0.5),
   rackLeak: figure('Leakage of the rack', ['steering', 'leakLPerMin'], 'flow', 0, 50),

@@ -31,6 +31,7 @@ export const controls = object({
   pedalHighV: optional(nonNegative(24)),
   rampS: optional(nonNegative(60)),
   economyShare: optional(positive(1)),
+  regenLowShare: optional(positive(1)),
   steps: optional(record(object({ off: optional(Joi.boolean()), and: optional(signals()) }), 100)),
   properties: optional(
     record(

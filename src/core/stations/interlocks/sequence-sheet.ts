@@ -83,6 +83,7 @@ export function sequenceSheet(context: Context): readonly SheetLine[] {
       hands: 'Until it is below: live. Wait, prove the meter, prove dead, prove the meter again.',
     },
   );
+  lines.push(...choiceLines(vehicle, design.regen !== 'none'));
   if (design.handle || design.pull)
     lines.push({
       step: 'Once more up to ready, then the emergency stop',
@@ -100,6 +101,35 @@ export function sequenceSheet(context: Context): readonly SheetLine[] {
   return lines;
 }
 
+/** Modes and levels beside the steps: they change how much, never whether. */
+function choiceLines({ build }: Vehicle, brakes: boolean): SheetLine[] {
+  const { economyShare, regenLowShare } = build.controls ?? {};
+  const full = build.regeneration?.torqueShare;
+  const hands = 'Wheels off the ground, nobody within reach of wheels, shafts and belts.';
+  return [
+    ...(economyShare === undefined
+      ? []
+      : [
+          {
+            step: 'Ready, lever to forward, economy on, then off',
+            clicks: 'nothing',
+            read: `pedal pressed down: at most ${q(economyShare, 'ratio')} of the torque; off again: all of it, without a jump`,
+            hands,
+          },
+        ]),
+    ...(!brakes || regenLowShare === undefined
+      ? []
+      : [
+          {
+            step: 'Rolling, regeneration off, low, full in turn',
+            clicks: 'nothing',
+            read: `brakes by nothing, by ${q(regenLowShare, 'ratio')}, by ${full === undefined ? 'all that is set' : q(full, 'ratio')} of the peak torque; brake lamps as the level asks; it ends before standstill`,
+            hands,
+          },
+        ]),
+  ];
+}
+
 /** The statechart as plain data, to be read by other programs. */
 export function sequenceJson(context: Context): string {
   const found = designOf(context);
@@ -115,6 +145,11 @@ export function sequenceJson(context: Context): string {
       closes: design ? commandsOf(design) : null,
       contactors: { 1: 'minus', 2: 'precharge', 4: 'main', 8: 'charge' },
       steps: design ? stepsOf(design).map(plain) : [],
+      levels: {
+        economy: build.controls?.economyShare ?? null,
+        regenerationLow: design && design.regen !== 'none' ? (build.controls?.regenLowShare ?? null) : null,
+        regenerationFull: design && design.regen !== 'none' ? (build.regeneration?.torqueShare ?? null) : null,
+      },
       caution: 'Computed, not proved on a car. Local code and a licensed person decide.',
     },
     null,

@@ -13,6 +13,7 @@ export const SETTING_WORDS: Readonly<Record<SettingId, string>> = {
   setSpeedRpm: 'Set speed, 1/min',
   regenTorque: 'Braking torque, of the peak',
   economyShare: 'Torque in economy mode',
+  regenLowTorque: 'Braking torque, low level, of the peak',
   cellOverV: 'Cell, highest',
   cellUnderV: 'Cell, lowest',
   cellsInRow: 'Cells in the row',

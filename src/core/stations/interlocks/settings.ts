@@ -80,6 +80,9 @@ function ofInverter(vehicle: Vehicle, device: ResolvedDevice): Wanted[] {
       ? [
           row('regenA', 'current', 'at-most', mostA(vehicle, device.id, true), 'what the full pack is judged at'),
           row('regenTorque', 'ratio', 'at-most', regeneration?.torqueShare, 'braking torque, in Drive'),
+          ...(controls?.regenLowShare === undefined
+            ? []
+            : [row('regenLowTorque', 'ratio', 'equal', controls.regenLowShare, 'low level of regeneration, above')]),
           row(
             'highestV',
             'voltage',

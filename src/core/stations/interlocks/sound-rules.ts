@@ -9,6 +9,7 @@ import {
   stepsOf,
   unknownSignals,
 } from '../../simulate/sequence';
+import { motorOf } from '../../vehicle';
 import { defineRule } from '../define';
 import { designOf, PEDAL_REF, SEQUENCE_REF } from './shared';
 import { MODE_WORDS } from './words';
@@ -255,4 +256,42 @@ const selectors = defineRule({
   otherwise: 'Take the wires of the second switch off and park them, or make it the only one.',
 });
 
-export const SOUND_RULES = [commanded, selectors, soundSteps, soundProperties, pedalEnds, waits] as const;
+/** The low level of braking by the motor is below the full one, which is what lamps, pack and axle are judged at. */
+const levels = defineRule({
+  id: 'interlocks.regen-level',
+  endangers: 'people',
+  says: {
+    fails: 'The low level of regeneration brakes harder than the full one',
+    holds: 'Low level of regeneration below the full one',
+    line: '{demand} of the peak torque, at most {limit}',
+    open: 'Levels of regeneration',
+  },
+  comfort: 0,
+  sources: ['Lamps, pack and axle are judged at the full level: whatever brakes harder is judged by nothing'],
+  judge: ({ vehicle: { build } }): Finding[] => {
+    const low = build.controls?.regenLowShare;
+    if (low === undefined || motorOf(build)?.part?.motorKind === 'series-dc' || build.regeneration?.asked === 'none')
+      return [];
+    const full = build.regeneration?.torqueShare;
+    if (full === undefined)
+      return [
+        { subject: SEQUENCE_REF, missing: [{ ref: SEQUENCE_REF, what: 'the torque of regeneration, in Drive' }] },
+      ];
+    return [
+      {
+        subject: SEQUENCE_REF,
+        demand: { value: low, dimension: 'ratio' },
+        limit: { value: full, dimension: 'ratio' },
+        margin: marginAtMost(low, full),
+      },
+    ];
+  },
+  remedies: [
+    ({ vehicle: { build } }) => {
+      const full = build.regeneration?.torqueShare;
+      return full === undefined ? [] : [{ edit: 'setFigure', input: { figure: 'regenLow', value: full / 2 } }];
+    },
+  ],
+});
+
+export const SOUND_RULES = [commanded, selectors, soundSteps, soundProperties, pedalEnds, waits, levels] as const;

@@ -78,6 +78,14 @@ const searched = { kind: CONTROL, searched: true } as const;
 export const INTERLOCK_MISTAKES: readonly Mistake[] = [
   {
     kind: CONTROL,
+    did: 'a low level of regeneration that brakes harder than the full one',
+    on: 'firn',
+    plant: figure('regenLow', 0.6),
+    speaks: 'interlocks.regen-level:sequence',
+    says: 'The low level of regeneration brakes harder than the full one',
+  },
+  {
+    kind: CONTROL,
     did: 'contactors and nobody who commands them',
     on: 'firn',
     plant: (build) => {
@@ -426,6 +434,7 @@ export const INTERLOCK_MISTAKES: readonly Mistake[] = [
 ];
 
 export const INTERLOCK_HARMLESS: readonly Harmless[] = [
+  { did: 'a low level of regeneration at half of the full one', on: 'firn', change: figure('regenLow', 0.2) },
   {
     did: 'an open plug wire that counts as none, with pilot and a contact of its own',
     on: 'firn',
