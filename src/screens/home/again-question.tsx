@@ -1,5 +1,6 @@
 'use client';
-import { type Build, mergeRecords, mergeWords } from '@/core/build';
+import type { Build } from '@/core/build';
+import { mergeRecords, mergeWords } from '@/core/build/merge';
 import type { StoredBuild } from '@/store/database';
 import { Action } from '@/ui/action';
 import { Ask } from '@/ui/ask';

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { type MouseEvent, useState } from 'react';
-import { EditRefused } from '@/core/build';
+import { EditRefused } from '@/core/build/edits/refused';
 import type { StoredBuild } from '@/store/database';
 import { freshId, repository, storageTrouble } from '@/store/tab';
 import { Action } from '@/ui/action';

@@ -1,6 +1,7 @@
 'use client';
 import { type FormEvent, useState } from 'react';
-import { type Build, emptyBuild, type StartingPoint } from '@/core/build';
+import type { Build, StartingPoint } from '@/core/build';
+import { emptyBuild } from '@/core/build/defaults';
 import { Action } from '@/ui/action';
 
 /** What people begin with beside a whole vehicle: where it leads, and what it is called until they say. */
