@@ -241,3 +241,57 @@ test('traction terminals: what lands where', async ({ page }) => {
   await expect(page.locator('[data-terminal]').filter({ hasText: 'to Bus plus' })).toHaveCount(1);
   await expect(page.locator('[data-terminal]').filter({ hasText: 'to Bus minus' })).toHaveCount(1);
 });
+
+test('of five hundred wires only what is in sight is in the page; the last one is reached, and ticked', async ({
+  page,
+}) => {
+  const build = JSON.parse(await readFile('samples/firn-9.ropeway.json', 'utf8'));
+  const [model] = Object.values<object>(build.harness.wires);
+  for (let k = 0; k < 300; k++) build.harness.wires[`more-${k}`] = { ...model, id: `more-${k}`, name: `Signal ${k}` };
+  build.name = 'Many wires';
+  await page.goto('/');
+  await page
+    .locator('input[type=file]')
+    .first()
+    .setInputFiles({ name: 'many.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(build)) });
+  await expect(page.getByRole('group', { name: 'Traction circuit' })).toBeVisible();
+  await go(page, 'Harness');
+  await expect(ends(page)).toBeVisible();
+  const shown = page.locator('[data-wire]');
+  await expect(shown.first()).toBeVisible();
+  expect(await shown.count()).toBeLessThan(120);
+  const total = Number(
+    await page.getByRole('list', { name: 'Wires' }).getByRole('listitem').first().getAttribute('aria-setsize'),
+  );
+  expect(total).toBeGreaterThan(400);
+  const last = page.locator('[data-wire="more-299"]');
+  await expect(async () => {
+    await page.locator('main').evaluate((main) => main.scrollTo(0, main.scrollHeight));
+    await expect(last).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  const before = Number(await ends(page).getAttribute('data-open-ends'));
+  for (const name of [/now cut/, /now crimped/, /now routed/, /now landed/])
+    await last.locator('[data-end="more-299 a"]').getByRole('button', { name }).click();
+  await expect(ends(page)).toHaveAttribute('data-open-ends', String(before - 1));
+});
+
+test('ends print with a box for each step; what is done has its cross', async ({ page }) => {
+  await openSample(page);
+  await go(page, 'Harness');
+  await choose(page.getByLabel('Which ends'), 'all wires');
+  await page.getByLabel('Find a wire').fill('Heater blower');
+  await page.evaluate(() => {
+    window.print = () => {
+      (window as unknown as { printed: string }).printed = document.querySelector('[data-print]')?.textContent ?? '';
+    };
+  });
+  await page.getByRole('button', { name: 'Print with boxes' }).click();
+  await expect
+    .poll(() => page.evaluate(() => (window as unknown as { printed?: string }).printed ?? ''))
+    .toContain('Live ends are covered');
+  const printed = await page.evaluate(() => (window as unknown as { printed: string }).printed);
+  expect(printed).toContain('Firn 9');
+  expect(printed).toContain('Heater blower');
+  expect(printed).toContain('×');
+  await expect(page.locator('[data-print]')).toHaveCount(0);
+});
