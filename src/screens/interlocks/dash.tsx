@@ -67,7 +67,7 @@ export function Dash({ play, assessment }: { play: Play; assessment: Assessment 
       </ul>
       <dl className="grid grid-cols-2 gap-x-5 min-[500px]:grid-cols-3">
         {[
-          ['Link', text(view.linkV, 'voltage', 'V')],
+          ['Link', text(view.linkV < 0.01 ? 0 : view.linkV, 'voltage', 'V')],
           ['Pack', text(view.packV, 'voltage', 'V')],
           ['Current', text(Math.abs(view.currentA) < 0.05 ? 0 : view.currentA, 'current', 'A')],
           ['12 V', text(view.supplyV, 'voltage', 'V')],
