@@ -143,6 +143,11 @@ describe('test sheets as a table', () => {
     expect(readTestsCsv(table([open.id, '', '', '', '', ''])).ok).toBe(false);
   });
 
+  test('a reason alone takes no reading away', () => {
+    const standing = linesOf(firn).find(({ state }) => state === 'pass')!.step;
+    expect(told([standing.id, '', '', 'no time', '', ''])).toMatch(/a reading stands here/);
+  });
+
   test('a table of something else is refused with what to do', () => {
     const read = readTestsCsv('pin;signal\n1;CANH');
     expect(read.ok || read.errors[0]!.reason).toContain('no column “test”');

@@ -37,7 +37,8 @@ export function RunsPage({ assessment }: { assessment: Assessment }) {
     const at = middleOf(build, zoneId);
     const fitting = (newestBuild() ?? build).harness?.fittings?.[host.id];
     if (fitting) dispatch({ edit: 'putInHarness', input: { list: 'fittings', entries: [{ ...fitting, zoneId }] } });
-    else if (at) dispatch({ edit: 'placeDevice', input: { deviceId: host.id, ...at, zoneId } });
+    // The middle of a zone is a guess, and goes on being told as one until it is dragged.
+    else if (at) dispatch({ edit: 'placeDevices', input: { places: [{ deviceId: host.id, ...at, zoneId }] } });
   };
   const press = (id: string) => setPickedId((before) => (before === id ? null : id));
   return (

@@ -109,6 +109,14 @@ export function bringIn(build: Build, sheets: readonly Sheet[], rows: readonly T
       told(`“${row.date}” is no day.`, 'Write the day as 2026-05-04: year, month, day.', step.name);
       continue;
     }
+    if (!reading && (before.state === 'pass' || before.state === 'out')) {
+      told(
+        'is skipped, and a reading stands here.',
+        'The reading stays; take it off the sheet first if it is none.',
+        step.name,
+      );
+      continue;
+    }
     const date = row.date === '' ? who.date : row.date;
     if (date > who.date) {
       told(`is of ${date}, which is still to come.`, 'Correct the day, or set the clock of this device.', step.name);

@@ -166,6 +166,13 @@ describe('wear', () => {
     expect(dueOf(brushes(20 * MM, 32 * MM), entries, standOn(entries, '2026-03-01')).state).toBe('due');
   });
 
+  test('a new chain begins anew, though it is hardly shorter than the old one', () => {
+    const chain = task({ id: 'brushes', wear: { what: 'Links', way: 'rises', limitM: 0.39, newM: 0.381 } });
+    const entries = [read('a', '2026-01-01', 384), read('b', '2026-03-01', 391), read('c', '2026-03-02', 381)];
+    expect(dueOf(chain, entries, standOn(entries, '2026-03-01')).state).toBe('due');
+    expect(dueOf(chain, entries, standOn(entries, '2026-03-02')).used).toBeCloseTo(0, 9);
+  });
+
   test('more wear is never less due', () => {
     fc.assert(
       fc.property(

@@ -28,13 +28,17 @@ const MISREAD = 0.05;
 export function wearOf({ id, wear }: UpkeepTask, entries: readonly LogEntry[], date: string): Wear | null {
   if (wear === null) return null;
   const toward = wear.way === 'falls' ? -1 : 1;
+  // A chain is through after two hundredths of its length: there half of its way to the limit tells.
+  const travelM =
+    wear.limitM === null || wear.newM === null ? Number.POSITIVE_INFINITY : Math.abs(wear.limitM - wear.newM);
+  const misreadM = (valueM: number) => Math.min(MISREAD * valueM, travelM / 2);
   const all = entries.flatMap((entry): WearPoint[] =>
     !isValid(parseISO(entry.date)) || entry.date > date
       ? []
       : (entry.wear ?? []).flatMap(({ taskId, valueM }) => (taskId === id ? [{ date: entry.date, valueM }] : [])),
   );
   const renewed = all.findLastIndex(
-    ({ valueM }, k) => k > 0 && toward * (valueM - all[k - 1]!.valueM) < -MISREAD * all[k - 1]!.valueM,
+    ({ valueM }, k) => k > 0 && toward * (valueM - all[k - 1]!.valueM) < -misreadM(all[k - 1]!.valueM),
   );
   const points = all.slice(Math.max(0, renewed));
   const { limitM, newM } = wear;
@@ -50,7 +54,7 @@ export function wearOf({ id, wear }: UpkeepTask, entries: readonly LogEntry[], d
   );
   // What wears faster than it used to, by more than is misread, goes on as it did last.
   const pair = placed.slice(-2);
-  const faster = pair.length === 2 && Math.abs(pair[1]![1] - pair[0]![1]) > MISREAD * pair[0]![1];
+  const faster = pair.length === 2 && Math.abs(pair[1]![1] - pair[0]![1]) > misreadM(pair[0]![1]);
   const lines = [lineThrough(placed), faster ? lineThrough(pair) : null].flatMap((line) =>
     // A line that leads away from the limit is scatter: then the last reading is all that is known.
     line && toward * line.slope > 0 ? [line] : [],
