@@ -13,8 +13,8 @@ test('the safety loop of the sample: what each handle drops, and a failure made 
   await expect(loop.getByRole('button', { name: 'Coil of K+ main, drops out' })).toBeAttached();
   await expect(loop.getByRole('button', { name: 'Coil of K− main, drops out' })).toBeAttached();
   const row = page.getByRole('row', { name: /^Driver K− main/ }).first();
-  await expect(row.getByRole('cell').nth(1)).toHaveText('K− main');
-  await expect(row.getByRole('cell').nth(2)).toHaveText('K+ main');
+  await expect(row.getByRole('cell').nth(0)).toHaveText('K− main');
+  await expect(row.getByRole('cell').nth(1)).toHaveText('K+ main');
   await expect(page.getByText('Every contactor still drops out')).toBeVisible();
 
   await loop.getByRole('button', { name: 'Emergency stop, second contact' }).press('Enter');

@@ -1,8 +1,6 @@
 import type { Build } from './build';
-import { type Check, runRule, sortLedger } from './checks';
-import { ruleSetOf } from './rules';
+import { type Check, checksOf, sortLedger } from './checks';
 import {
-  prechargeRuns,
   type RunId,
   type Runs,
   runsDue,
@@ -15,7 +13,8 @@ import {
 import { type SequenceSearch, sequenceKey } from './simulate/sequence';
 import { type Reservations, type Results, reservationsOf, resultsOf, STATIONS, type StationId } from './stations';
 import { type Context, fullVoltage } from './stations/context';
-import { Memory, unsureFigures, type Vehicle, vehicleOf } from './vehicle';
+import { hear, steadyPrecharges, steadyRules, watchContext } from './stations/watched';
+import { Memory, type Vehicle, vehicleOf } from './vehicle';
 
 export interface StationState {
   readonly checks: readonly Check[];
@@ -101,28 +100,28 @@ export function* assessing(
 ): Generator<void, Assessment, void> {
   const vehicle = vehicleOf(build, memory);
   yield;
-  const precharges = prechargeRuns(vehicle);
+  const precharges = steadyPrecharges(vehicle);
   const tripKey = tripRunsKey(vehicle);
   const trip = runs.trip && runs.trip.key === tripKey ? runs.trip : null;
   const heatKey = tripHeatKey(vehicle, tripKey);
   const heat = trip && trip.heat.key === heatKey ? trip.heat : null;
-  const context: Context = {
+  const { context, slots } = watchContext({
     vehicle,
-    rules: ruleSetOf(build.ruleSet, build.ownLimits),
+    rules: steadyRules(vehicle),
     precharges,
     fullV: fullVoltage(vehicle),
     trip,
     tripKey,
     heat,
     sequence: runs.sequence && runs.sequence.key === sequenceKey(vehicle) ? runs.sequence : null,
-  };
+  });
 
   yield;
   const judged: Check[] = [];
   for (const { id, rules, ahead } of STATIONS) {
     if (ahead) yield* quietly(ahead(context));
     for (const rule of rules) {
-      judged.push(...runRule(id, rule, context, (subject) => unsureFigures(vehicle, subject.id)));
+      judged.push(...checksOf(id, rule, hear(rule, context, slots)));
       yield;
     }
   }

@@ -1,10 +1,22 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { countedReading } from './measurable';
+import { wholeBuild } from './reads';
 import type { Build } from './types';
 
+/** Entries of the document never change: the text of each is made once. */
+const texts = new WeakMap<object, string>();
+function ofEntry(entry: object): string {
+  const text = texts.get(entry) ?? spelledOut(entry);
+  texts.set(entry, text);
+  return text;
+}
+
 /** The same text for the same content, however the keys were put in. */
-function canonical(value: unknown): string {
+const canonical = (value: unknown): string =>
+  typeof value === 'object' && value !== null && 'id' in value ? ofEntry(value) : spelledOut(value);
+
+function spelledOut(value: unknown): string {
   if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
   if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null';
   const of = value as Readonly<Record<string, unknown>>;
@@ -51,7 +63,8 @@ function sliceDigest(slice: unknown): string {
 }
 
 /** The design as it is: of the harness its wires without their ticks, of readings those that count in the place of what is designed. */
-export function designDigest(build: Build): string {
+export function designDigest(asked: Build): string {
+  const build = wholeBuild(asked);
   const counted = Object.values(build.adoptions).flatMap((adoption) => {
     const reading = countedReading(build, adoption);
     return reading ? [[reading.subjectId, reading.field, reading.value]] : [];

@@ -1,5 +1,6 @@
 import type { Dimension } from '../quantities/units';
 import { SETTABLE, type SettableName } from './edits/settable';
+import { plainBuild, watchBuild } from './reads';
 import { type Adoption, type Build, findConductor, findDevice, type Id, own, type Reading } from './types';
 
 /** What a meter, a scale or a tape can read of a thing. */
@@ -120,7 +121,7 @@ export const isOfPart = (build: Build, subjectId: Id, field: string): boolean =>
 
 /** What the build says without any reading: of the part, of the thing, or set for the vehicle. Null: nothing. Of a build as measured what its design says. */
 export function designedValue(asked: Build, subjectId: Id, field: string): number | null {
-  const build = designs.get(asked) ?? asked;
+  const build = designOf(asked);
   const thing = findDevice(build, subjectId) ?? findConductor(build, subjectId);
   const from: unknown =
     subjectId === WHOLE
@@ -184,6 +185,8 @@ const designs = new WeakMap<Build, Build>();
  * of parts are put in where the parts are looked up. The same object where nothing is adopted.
  */
 export function asMeasured(build: Build): Build {
+  // What is watched stands for a build as measured already.
+  if (plainBuild(build) !== build) return build;
   const known = measured.get(build);
   if (known) return known;
   let made = build;
@@ -199,6 +202,18 @@ export function asMeasured(build: Build): Build {
     designs.set(made, build);
   }
   return made;
+}
+
+/**
+ * The design behind a build as measured; what is read of it counts as read of the other: where a design changes, so does the slice that was
+ * measured over it.
+ */
+function designOf(asked: Build): Build {
+  const design = designs.get(plainBuild(asked));
+  if (!design || plainBuild(asked) === asked) return design ?? asked;
+  const known = designs.get(asked) ?? watchBuild(design, []);
+  designs.set(asked, known);
+  return known;
 }
 
 function withFigure(build: Build, { subjectId, field, value }: Reading): Build {

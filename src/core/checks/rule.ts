@@ -179,20 +179,47 @@ const stumbled = (error: unknown): Found => ({
     },
   ],
 });
-/** One rule of a station over a context; `unsureOf` says what of a subject’s own figures nobody read or measured. */
-export function runRule<Context>(
-  station: string,
+/** What a rule said, with all that it rests on: it says the same as long as that stands. */
+export interface Heard {
+  readonly findings: readonly Found[];
+  readonly sources: readonly string[];
+  readonly unsure: readonly (readonly string[])[];
+}
+
+/** One rule over a context; `unsureOf` says what of a subject’s own figures nobody read or measured. */
+export function hearRule<Context>(
   rule: Rule<Context>,
   context: Context,
   unsureOf?: (subject: Ref) => readonly string[],
-): Check[] {
+): Heard {
   const sources = rule.sourcesIn ? [...rule.sources, ...rule.sourcesIn(context)] : rule.sources;
   // All of a rule or none of it: half of its subjects would look like all.
   try {
-    return rule
-      .judge(context)
-      .map((finding) => new Judged(station, rule, finding, sources, unsureOf?.(finding.subject)));
+    const findings = rule.judge(context);
+    return { findings, sources, unsure: findings.map(({ subject }) => unsureOf?.(subject) ?? []) };
   } catch (error) {
-    return [new Judged(station, rule, stumbled(error), sources)];
+    return { findings: [stumbled(error)], sources, unsure: [[]] };
   }
+}
+
+/** The checks of what a rule said. */
+export const checksOf = (station: string, rule: Rule<never>, { findings, sources, unsure }: Heard): Check[] =>
+  findings.map((finding, k) => new Judged(station, rule, finding, sources, unsure[k]));
+
+/**
+ * What was said of an earlier context, for this one: all that the rule read is the same. A working may show more than was read for the
+ * verdict, so it is made of this context when somebody opens it.
+ */
+export function heardAgain<Context>(heard: Heard, rule: Rule<Context>, context: Context): Heard {
+  const again = new Map<number, () => readonly WorkingLine[]>();
+  let findings: readonly Found[] | null = null;
+  const linesAt = (k: number) => () => {
+    findings ??= rule.judge(context);
+    return findings[k]?.lines?.() ?? [];
+  };
+  for (const [k, { lines }] of heard.findings.entries()) if (lines) again.set(k, linesAt(k));
+  return {
+    ...heard,
+    findings: heard.findings.map((one, k) => (again.has(k) ? { ...one, lines: again.get(k)! } : one)),
+  };
 }

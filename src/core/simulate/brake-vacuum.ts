@@ -2,6 +2,7 @@ import type { Brakes } from '../build';
 import { airPressurePa } from '../physics/air';
 import { assistedStops, type Evacuated, evacuated, SEA_LEVEL_PA, type VacuumPump } from '../physics/vacuum';
 import type { Vehicle } from '../vehicle';
+import { Follows } from '../vehicle';
 import { traceOf } from './trip-runs';
 
 /** Vacuum brakes of a build: pull-down, the usual trip’s stops, a descent, and what is left with the pump dead. */
@@ -70,16 +71,10 @@ const NEEDED: readonly (readonly [keyof Brakes, string])[] = [
 export const vacuumMissing = ({ build: { brakes = {} } }: Vehicle): readonly string[] =>
   NEEDED.flatMap(([field, what]) => (brakes[field] === undefined ? [what] : []));
 
-const known = new WeakMap<Vehicle, BrakeVacuum | null>();
+const known = new Follows<Vehicle, BrakeVacuum | null>();
 
 /** Null: something is missing, or the switch turns on above where it turns off. */
-export function brakeVacuum(vehicle: Vehicle): BrakeVacuum | null {
-  const found = known.get(vehicle);
-  if (found !== undefined) return found;
-  const made = work(vehicle);
-  known.set(vehicle, made);
-  return made;
-}
+export const brakeVacuum = (vehicle: Vehicle): BrakeVacuum | null => known.get(vehicle, () => work(vehicle));
 
 function work(vehicle: Vehicle): BrakeVacuum | null {
   const { brakes = {} } = vehicle.build;

@@ -1,7 +1,7 @@
 import type { BodyType } from '../build';
 import { type CabinBalance, conductance, elementBand, holdsW, insideAfter, settlesAt, warmUp } from '../physics/cabin';
 import { told as inUnits } from '../quantities';
-import { coldestAssumed, coldestDayC, partOf, solvedStates, terminalVoltage, type Vehicle } from '../vehicle';
+import { coldestAssumed, coldestDayC, Follows, partOf, solvedStates, terminalVoltage, type Vehicle } from '../vehicle';
 
 /** Warmth of the cabin on the coldest day, from the heaters that are really there, at the voltage that is really there. */
 
@@ -57,13 +57,9 @@ export interface CabinWarmth {
   readonly assumed: readonly string[];
 }
 
-const known = new WeakMap<Vehicle, CabinWarmth>();
+const known = new Follows<Vehicle, CabinWarmth>();
 
-export function cabinWarmth(vehicle: Vehicle): CabinWarmth {
-  const found = known.get(vehicle) ?? work(vehicle);
-  known.set(vehicle, found);
-  return found;
-}
+export const cabinWarmth = (vehicle: Vehicle): CabinWarmth => known.get(vehicle, () => work(vehicle));
 
 function work(vehicle: Vehicle): CabinWarmth {
   const { cabin: told = {}, vehicle: facts, schools } = vehicle.build;

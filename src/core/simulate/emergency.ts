@@ -4,6 +4,7 @@ import {
   closedIn,
   coilCircuit,
   type Edge,
+  Follows,
   Loops,
   meteredOhm,
   type Resolved,
@@ -78,21 +79,14 @@ export interface KeyTest {
 export function keyTests(vehicle: Resolved): readonly KeyTest[] {
   const circuit = coilCircuit(vehicle);
   if (!circuit) return [];
-  return onceFor(keysOf, vehicle, circuit, () => testKeys(vehicle, circuit));
+  return keysOf.get(circuit, () => testKeys(vehicle, circuit), commandedKey(vehicle, circuit));
 }
 
-type Kept<T> = WeakMap<CoilCircuit, Map<string, readonly T[]>>;
-const keysOf: Kept<KeyTest> = new WeakMap();
+const keysOf = new Follows<CoilCircuit, readonly KeyTest[]>();
 
 /** Which coils are commanded hangs on the traction circuit, not on the coils' own: what is kept is kept for just these. */
-function onceFor<T>(kept: Kept<T>, vehicle: Resolved, circuit: CoilCircuit, make: () => readonly T[]): readonly T[] {
-  const own = kept.get(circuit) ?? new Map<string, readonly T[]>();
-  kept.set(circuit, own);
-  const commanded = [...driving(vehicle, circuit)].sort().join(' ');
-  const found = own.get(commanded) ?? make();
-  own.set(commanded, found);
-  return found;
-}
+const commandedKey = (vehicle: Resolved, circuit: CoilCircuit): string =>
+  [...driving(vehicle, circuit)].sort().join(' ');
 
 function testKeys(vehicle: Resolved, circuit: CoilCircuit): readonly KeyTest[] {
   const feeds = feedingIds(circuit);
@@ -133,10 +127,10 @@ function feedingIds(circuit: CoilCircuit): ReadonlySet<Id> {
 export function singleFailures(vehicle: Resolved): readonly SingleFailure[] {
   const circuit = coilCircuit(vehicle);
   if (!circuit) return [];
-  return onceFor(failuresOf, vehicle, circuit, () => findFailures(vehicle, circuit));
+  return failuresOf.get(circuit, () => findFailures(vehicle, circuit), commandedKey(vehicle, circuit));
 }
 
-const failuresOf: Kept<SingleFailure> = new WeakMap();
+const failuresOf = new Follows<CoilCircuit, readonly SingleFailure[]>();
 
 function findFailures(vehicle: Resolved, circuit: CoilCircuit): readonly SingleFailure[] {
   const commanded = driving(vehicle, circuit);

@@ -2,7 +2,7 @@ import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { inrush } from '../physics/closing';
 import { motorCurrentA } from '../physics/motor';
-import { driveTrainOf, partOf, type Vehicle } from '../vehicle';
+import { driveTrainOf, Follows, later, partOf, type Vehicle } from '../vehicle';
 import type { Fault } from './fault';
 import { type FaultCorner, faultElements, faultNetwork, inductances } from './fault-network';
 import { CAPACITOR_H, CAPACITOR_OHM } from './fault-transient';
@@ -45,18 +45,12 @@ interface Passive {
   /** Wires, fuses and contacts alone, cold, so that most gets through: no cells, no loads. */
   readonly network: FaultNetwork;
   readonly capacitors: readonly Extract<Element, { kind: 'capacitor' }>[];
-  readonly links: Map<FaultCorner, readonly Link[]>;
   /** What the turning motor drives into a short of the bus, A. */
   readonly turningA: number;
 }
 
-const ofVehicle = new WeakMap<Vehicle, Passive | 'none'>();
-
-function passiveOf(vehicle: Vehicle): Passive | null {
-  const known = ofVehicle.get(vehicle) ?? makePassive(vehicle) ?? 'none';
-  ofVehicle.set(vehicle, known);
-  return known === 'none' ? null : known;
-}
+const ofVehicle = new Follows<Vehicle, Passive | null>();
+const passiveOf = (vehicle: Vehicle): Passive | null => ofVehicle.get(vehicle, () => makePassive(vehicle));
 
 function makePassive(vehicle: Vehicle): Passive | null {
   const stamped = faultElements(vehicle, 'highest', [], true);
@@ -65,7 +59,7 @@ function makePassive(vehicle: Vehicle): Passive | null {
   if (capacitors.length === 0 || wires.length === 0) return null;
   try {
     const network = new FaultNetwork(wires, wires[0]!.a);
-    return { network, capacitors, links: new Map(), turningA: turningMotorA(vehicle) ?? 0 };
+    return { network, capacitors, turningA: turningMotorA(vehicle) ?? 0 };
   } catch (error) {
     if (error instanceof NetworkError) return null;
     throw error;
@@ -81,17 +75,19 @@ function mayTurn(vehicle: Vehicle, id: Id): boolean {
 
 /** The capacitors that stand charged as a fault begins. */
 function linksOf(vehicle: Vehicle, passive: Passive, corner: FaultCorner): readonly Link[] {
-  const known = passive.links.get(corner);
-  if (known) return known;
+  return linksIn.get(passive, () => findLinks(vehicle, passive, corner), corner);
+}
+
+const linksIn = new Follows<Passive, readonly Link[]>();
+
+function findLinks(vehicle: Vehicle, passive: Passive, corner: FaultCorner): readonly Link[] {
   const fed = faultNetwork(vehicle, corner);
-  const found = passive.capacitors.flatMap(({ a, b, capacitanceF }): Link[] => {
+  return passive.capacitors.flatMap(({ a, b, capacitanceF }): Link[] => {
     if (!fed?.has(a) || !fed.has(b) || !fed.sameIsland(a, b)) return [];
     const turning = mayTurn(vehicle, a.slice(0, a.lastIndexOf('.')));
     const [plus, minus] = [endOf(passive.network, a), endOf(passive.network, b)];
     return [{ plus, minus, capacitanceF, voltageV: fed.openVoltage(a) - fed.openVoltage(b), turning }];
   });
-  passive.links.set(corner, found);
-  return found;
 }
 
 /** A way through the wires, from one place of the network to another. */
@@ -160,15 +156,10 @@ export function turningMotorA(vehicle: Vehicle): number | null {
  * (∫i² dt = C·V²/2R whatever L is); together they count as if all their currents were of one shape, which is the most that they can be.
  */
 export function faultFeeds(vehicle: Vehicle, between: Pick<Fault, 'a' | 'b' | 'corner'>): FaultFeeds {
-  const known = feedsOf.get(vehicle) ?? new Map<string, FaultFeeds>();
-  feedsOf.set(vehicle, known);
-  const key = `${between.corner} ${between.a} ${between.b}`;
-  const found = known.get(key) ?? findFeeds(vehicle, between);
-  known.set(key, found);
-  return found;
+  return feedsOf.get(vehicle, () => findFeeds(vehicle, between), `${between.corner} ${between.a} ${between.b}`);
 }
 
-const feedsOf = new WeakMap<Vehicle, Map<string, FaultFeeds>>();
+const feedsOf = new Follows<Vehicle, FaultFeeds>();
 
 function findFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | 'corner'>): FaultFeeds {
   const passive = passiveOf(vehicle);
@@ -184,25 +175,24 @@ function findFeeds(vehicle: Vehicle, { a, b, corner }: Pick<Fault, 'a' | 'b' | '
   };
   const inverters = turningA === 0 ? [] : loops.filter(({ link }) => link.turning);
   const motorA = (id: Id): number => turningA * inverters.reduce((sum, loop) => sum + share(loop, id), 0);
-  let peaks: readonly number[] | null = null;
+  const peaks = later(() =>
+    loops.map(
+      (loop) =>
+        inrush({
+          differenceV: Math.abs(loop.link.voltageV),
+          resistanceOhm: loop.ohm,
+          inductanceH: loopHenry(vehicle, passive, loop),
+          capacitanceF: loop.link.capacitanceF,
+        }).peakCurrentA,
+    ),
+  );
   const roots = loops.map(({ link, ohm }) => Math.sqrt((link.capacitanceF * link.voltageV ** 2) / (2 * ohm)));
   return {
     i2tOf: (id, seconds) => {
       const root = loops.reduce((sum, loop, k) => sum + share(loop, id) * roots[k]!, 0);
       return root ** 2 + motorA(id) ** 2 * seconds;
     },
-    capacitorPeakA: (id) => {
-      peaks ??= loops.map(
-        (loop) =>
-          inrush({
-            differenceV: Math.abs(loop.link.voltageV),
-            resistanceOhm: loop.ohm,
-            inductanceH: loopHenry(vehicle, passive, loop),
-            capacitanceF: loop.link.capacitanceF,
-          }).peakCurrentA,
-      );
-      return loops.reduce((sum, loop, k) => sum + peaks![k]! * share(loop, id), 0);
-    },
+    capacitorPeakA: (id) => loops.reduce((sum, loop, k) => sum + peaks()[k]! * share(loop, id), 0),
     motorA,
   };
 }

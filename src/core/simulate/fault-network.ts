@@ -1,7 +1,18 @@
 import type { Id } from '../build';
 import { type Element, FaultNetwork, NetworkError } from '../circuit';
 import { OHMIC_SHARE } from '../physics/cell';
-import { type Corner, cornersOf, groundOf, Recent, room, type State, spelled, stamp, type Vehicle } from '../vehicle';
+import {
+  type Corner,
+  cornersOf,
+  Follows,
+  groundOf,
+  Recent,
+  room,
+  type State,
+  spelled,
+  stamp,
+  type Vehicle,
+} from '../vehicle';
 
 /** Where a fault current is at its highest, and where at its lowest. */
 export type FaultCorner = 'highest' | 'lowest';
@@ -28,17 +39,11 @@ function cornerOf(vehicle: Vehicle, which: FaultCorner): Corner {
  */
 export function faultNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[] = []): FaultNetwork | null {
   // The same vehicle is asked hundreds of times; a vehicle that only drives differently shares the network by its key.
-  const own = ofVehicle.get(vehicle) ?? new Map<string, FaultNetwork | null>();
-  ofVehicle.set(vehicle, own);
   const name = `${which}${open.length === 0 ? '' : ` ${[...open].sort().join(' ')}`}`;
-  const known = own.get(name);
-  if (known !== undefined) return known;
-  const made = makeNetwork(vehicle, which, open);
-  own.set(name, made);
-  return made;
+  return ofVehicle.get(vehicle, () => makeNetwork(vehicle, which, open), name);
 }
 
-const ofVehicle = new WeakMap<Vehicle, Map<string, FaultNetwork | null>>();
+const ofVehicle = new Follows<Vehicle, FaultNetwork | null>();
 
 function makeNetwork(vehicle: Vehicle, which: FaultCorner, open: readonly Id[]): FaultNetwork | null {
   const ground = groundOf(vehicle);
@@ -79,16 +84,16 @@ export function faultElements(
 }
 
 /** Inductance of an element of the fault loop, H (generic): conductors by length, the pack shared out over its cells. */
-export function inductances(vehicle: Vehicle): ReadonlyMap<Id, number> {
-  const known = ofInductances.get(vehicle);
-  if (known) return known;
+export const inductances = (vehicle: Vehicle): ReadonlyMap<Id, number> =>
+  ofInductances.get(vehicle, () => findInductances(vehicle));
+
+const ofInductances = new Follows<Vehicle, ReadonlyMap<Id, number>>();
+
+function findInductances(vehicle: Vehicle): ReadonlyMap<Id, number> {
   const cells = vehicle.devices.reduce((sum, { device }) => sum + (device.cellsInSeries ?? 0), 0);
   const found = new Map<Id, number>();
   for (const { id, device } of vehicle.devices)
     if (device.kind === 'box' && cells > 0) found.set(id, (PACK_H * (device.cellsInSeries ?? 0)) / cells);
   for (const conductor of vehicle.conductors) found.set(conductor.id, CONDUCTOR_H_PER_M * (conductor.lengthM ?? 1));
-  ofInductances.set(vehicle, found);
   return found;
 }
-
-const ofInductances = new WeakMap<Vehicle, ReadonlyMap<Id, number>>();

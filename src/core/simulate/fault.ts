@@ -1,6 +1,6 @@
 import type { Id } from '../build';
 import type { FaultNetwork } from '../circuit';
-import { terminalNode, type Vehicle } from '../vehicle';
+import { Follows, later, terminalNode, type Vehicle } from '../vehicle';
 import { ARC_V, type FaultCorner, faultNetwork, inductances } from './fault-network';
 import { potentials } from './potentials';
 
@@ -8,7 +8,7 @@ import { potentials } from './potentials';
 export class Fault {
   private known: ReadonlyMap<Id, number> | null = null;
   private oneByOne: ((id: Id) => number) | null = null;
-  private tau: number | null = null;
+  private readonly tau = later(() => this.findTau());
 
   constructor(
     private readonly vehicle: Vehicle,
@@ -36,13 +36,14 @@ export class Fault {
 
   /** L/R of the loops that feed it, weighted by the energy in them, s. */
   get timeConstantS(): number {
-    if (this.tau === null) {
-      const henry = inductances(this.vehicle);
-      const amps = this.sign * this.prospectiveA;
-      const energyH = this.network.weightedSquares(this.a, this.b, amps, (id) => henry.get(id) ?? 0) / amps ** 2;
-      this.tau = (energyH * this.prospectiveA) / this.voltageV;
-    }
-    return this.tau;
+    return this.tau();
+  }
+
+  private findTau(): number {
+    const henry = inductances(this.vehicle);
+    const amps = this.sign * this.prospectiveA;
+    const energyH = this.network.weightedSquares(this.a, this.b, amps, (id) => henry.get(id) ?? 0) / amps ** 2;
+    return (energyH * this.prospectiveA) / this.voltageV;
   }
 }
 
@@ -71,19 +72,13 @@ function stillJoined(vehicle: Vehicle, a: string, b: string, open: readonly Id[]
 }
 
 /** The nodes between which the pack stands at its fullest: its most negative and its most positive terminal. */
-export function packPoles(vehicle: Vehicle): PackPoles | null {
-  const known = poles.get(vehicle);
-  if (known !== undefined) return known;
-  const found = findPoles(vehicle);
-  poles.set(vehicle, found);
-  return found;
-}
+export const packPoles = (vehicle: Vehicle): PackPoles | null => poles.get(vehicle, () => findPoles(vehicle));
 
 export interface PackPoles {
   readonly minus: string;
   readonly plus: string;
 }
-const poles = new WeakMap<Vehicle, PackPoles | null>();
+const poles = new Follows<Vehicle, PackPoles | null>();
 
 function findPoles(vehicle: Vehicle): PackPoles | null {
   const network = faultNetwork(vehicle, 'highest');

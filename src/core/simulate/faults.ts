@@ -3,7 +3,7 @@ import type { FusePart } from '../parts';
 import { usableDcVoltage } from '../physics/fuse';
 import { type Clearing, clearing, SLOW_EDGE } from '../physics/fuse-clearing';
 import { preArcingTime } from '../physics/fuse-curve';
-import { partOf, terminalNode, type Vehicle } from '../vehicle';
+import { Follows, later, partOf, terminalNode, type Vehicle } from '../vehicle';
 import { type Fault, faultBetween, packPoles } from './fault';
 import { type FaultFeeds, faultFeeds } from './fault-feeds';
 import { ARC_V, type FaultCorner } from './fault-network';
@@ -40,17 +40,20 @@ interface Phase {
 
 /** A fault to its end. */
 export class FaultStory {
-  private sum: ReadonlyMap<Id, number | null> | null = null;
-  private fed: FaultFeeds | null = null;
+  private readonly fed: () => FaultFeeds;
+  private readonly sum: () => ReadonlyMap<Id, number | null>;
 
   constructor(
-    private readonly vehicle: Vehicle,
+    vehicle: Vehicle,
     readonly fault: Fault,
     readonly openings: readonly Opening[],
     /** Null: it goes on for ever, or the last fuse to melt is not proved to break it. */
     readonly clearedAtS: number | null,
     private readonly phases: readonly Phase[],
-  ) {}
+  ) {
+    this.fed = later(() => faultFeeds(vehicle, fault));
+    this.sum = later(() => this.sumUp());
+  }
 
   /** Current and time, for drawing. */
   get curve(): readonly { readonly timeS: number; readonly currentA: number }[] {
@@ -71,8 +74,7 @@ export class FaultStory {
 
   /** What link capacitors and a turning motor add. */
   get feeds(): FaultFeeds {
-    this.fed ??= faultFeeds(this.vehicle, this.fault);
-    return this.fed;
+    return this.fed();
   }
 
   /** Let through one conductor or device until the end, capacitors and motor included, A²s; null: it has no end; 0: nothing passes it. */
@@ -89,30 +91,30 @@ export class FaultStory {
 
   /** The same for everything that something passes. */
   get i2tA2s(): ReadonlyMap<Id, number | null> {
-    this.sum ??= new Map(
+    return this.sum();
+  }
+
+  private sumUp(): ReadonlyMap<Id, number | null> {
+    return new Map(
       [...new Set(this.phases.flatMap(({ fault }) => [...fault.currents.keys()]))].flatMap((id) => {
         const i2t = this.i2tOf(id);
         return i2t === 0 ? [] : [[id, i2t] as const];
       }),
     );
-    return this.sum;
   }
 }
 
 const MOST_OPENINGS = 4;
 const CURVE_POINTS = 12;
 
-const fuses = new WeakMap<Vehicle, readonly { readonly id: Id; readonly part: FusePart }[]>();
-function fusesOf(vehicle: Vehicle): readonly { readonly id: Id; readonly part: FusePart }[] {
-  const known = fuses.get(vehicle);
-  if (known) return known;
-  const found = vehicle.devices.flatMap((device) => {
-    const part = device.device.kind === 'fuse' ? partOf(device, 'fuse') : null;
-    return part ? [{ id: device.id, part }] : [];
-  });
-  fuses.set(vehicle, found);
-  return found;
-}
+const fuses = new Follows<Vehicle, readonly { readonly id: Id; readonly part: FusePart }[]>();
+const fusesOf = (vehicle: Vehicle): readonly { readonly id: Id; readonly part: FusePart }[] =>
+  fuses.get(vehicle, () =>
+    vehicle.devices.flatMap((device) => {
+      const part = device.device.kind === 'fuse' ? partOf(device, 'fuse') : null;
+      return part ? [{ id: device.id, part }] : [];
+    }),
+  );
 
 /** The fuse that melts first in a fault, with its clearing; null when none melts. */
 export function firstToMelt(vehicle: Vehicle, fault: Fault): Opening | null {

@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { protectingFuses, type Vehicle } from '../vehicle';
+import { Follows, protectingFuses, type Vehicle } from '../vehicle';
 import type { Fault } from './fault';
 import { fuseFaults } from './faults';
 import { type ConductorShort, endedBy, type ShortJudgement, worstEndedBy } from './shorts';
@@ -22,14 +22,14 @@ export interface FuseZone {
   readonly lowestA: number;
 }
 
-const zones = new WeakMap<Vehicle, readonly FuseZone[]>();
+const zones = new Follows<Vehicle, readonly FuseZone[]>();
 
 /** The zones of all fuses; worked out once for each solved vehicle. */
-export function fuseZones(vehicle: Vehicle): readonly FuseZone[] {
-  const known = zones.get(vehicle);
-  if (known) return known;
+export const fuseZones = (vehicle: Vehicle): readonly FuseZone[] => zones.get(vehicle, () => findZones(vehicle));
+
+function findZones(vehicle: Vehicle): readonly FuseZone[] {
   const series = protectingFuses(vehicle, 'fuse').of;
-  const found = vehicle.devices
+  return vehicle.devices
     .filter(({ device }) => device.kind === 'fuse')
     .map(({ id: fuseId }): FuseZone => {
       const ended = endedBy(vehicle, fuseId).map((judgement) => ({
@@ -53,6 +53,4 @@ export function fuseZones(vehicle: Vehicle): readonly FuseZone[] {
         lowestA: weakest?.amps ?? faults?.lowestA ?? 0,
       };
     });
-  zones.set(vehicle, found);
-  return found;
 }

@@ -1,6 +1,6 @@
 import type { Id } from '../build';
 import { FaultNetwork, NetworkError } from '../circuit';
-import { type LowWiring, lowFaultElements, lowVoltage, lowWiring, type Vehicle } from '../vehicle';
+import { Follows, type LowWiring, lowFaultElements, lowVoltage, lowWiring, type Vehicle } from '../vehicle';
 
 /** A bolted short in the 12-volt circuit. */
 export interface LowFault {
@@ -17,23 +17,19 @@ const CORNERS = {
 } as const;
 export type LowFaultCorner = keyof typeof CORNERS;
 
-const networks = new WeakMap<LowWiring, Map<LowFaultCorner, FaultNetwork | null>>();
+const networks = new Follows<LowWiring, FaultNetwork | null>();
 
-function networkOf(vehicle: Vehicle, corner: LowFaultCorner): FaultNetwork | null {
-  const wiring = lowWiring(vehicle);
-  const own = networks.get(wiring) ?? new Map<LowFaultCorner, FaultNetwork | null>();
-  networks.set(wiring, own);
-  const known = own.get(corner);
-  if (known !== undefined) return known;
+const networkOf = (vehicle: Vehicle, corner: LowFaultCorner): FaultNetwork | null =>
+  networks.get(lowWiring(vehicle), () => makeNetwork(vehicle, corner), corner);
+
+function makeNetwork(vehicle: Vehicle, corner: LowFaultCorner): FaultNetwork | null {
   const stamped = lowFaultElements(lowVoltage(vehicle), CORNERS[corner]);
-  let made: FaultNetwork | null = null;
   try {
-    if (stamped) made = new FaultNetwork(stamped.elements, stamped.ground);
+    return stamped ? new FaultNetwork(stamped.elements, stamped.ground) : null;
   } catch (error) {
     if (!(error instanceof NetworkError)) throw error;
+    return null;
   }
-  own.set(corner, made);
-  return made;
 }
 
 /**

@@ -1,6 +1,6 @@
 import type { AuxiliaryBatteryData, Id } from '../build';
 import { peukertTimeS } from '../physics/auxiliary';
-import { type LowLoad, type LowVoltage, lowVoltage, type Resolved, runningIn, solveLow } from '../vehicle';
+import { Follows, type LowLoad, type LowVoltage, lowVoltage, type Resolved, runningIn, solveLow } from '../vehicle';
 
 /** The converter has died: how long the auxiliary battery carries what matters, and what goes when. */
 export interface HoldUpRun {
@@ -51,15 +51,10 @@ export interface HoldUpOptions {
  */
 export function lowHoldUp(vehicle: Resolved, options: HoldUpOptions): HoldUpRun | null {
   const low = lowVoltage(vehicle);
-  const known = runs.get(low) ?? new Map<string, HoldUpRun | null>();
-  runs.set(low, known);
-  const key = JSON.stringify(options);
-  const found = known.has(key) ? known.get(key)! : runHoldUp(vehicle, low, options);
-  known.set(key, found);
-  return found;
+  return runs.get(low, () => runHoldUp(vehicle, low, options), JSON.stringify(options));
 }
 
-const runs = new WeakMap<LowVoltage, Map<string, HoldUpRun | null>>();
+const runs = new Follows<LowVoltage, HoldUpRun | null>();
 
 function runHoldUp(vehicle: Resolved, low: LowVoltage, options: HoldUpOptions): HoldUpRun | null {
   const data = low.battery?.data;

@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { boxSource, cornersOf, isPrechargeRelay, terminalNode, type Vehicle } from '../vehicle';
+import { boxSource, cornersOf, Follows, isPrechargeRelay, terminalNode, type Vehicle } from '../vehicle';
 
 /** What of the circuit conducts while its potentials are looked at. */
 export interface Closed {
@@ -30,17 +30,13 @@ export const BODY = 'body';
  * does. Boxes without cells join nothing. Chassis points are one node.
  */
 export function potentials(vehicle: Vehicle, closed: Closed): Potentials {
-  const own = ofVehicle.get(vehicle) ?? new Map<string, Potentials>();
-  ofVehicle.set(vehicle, own);
   const { open, relaysClosed = false, throughBleeds = true } = closed;
   const key = `${relaysClosed} ${throughBleeds} ${[...open].sort().join(' ')}`;
-  const at = own.get(key) ?? follow(vehicle, open, relaysClosed, throughBleeds);
-  own.set(key, at);
-  return at;
+  return ofVehicle.get(vehicle, () => follow(vehicle, open, relaysClosed, throughBleeds), key);
 }
 
 /** A dozen rules look at the same few ways of being open. */
-const ofVehicle = new WeakMap<Vehicle, Map<string, Potentials>>();
+const ofVehicle = new Follows<Vehicle, Potentials>();
 
 function follow(vehicle: Vehicle, open: ReadonlySet<Id>, relaysClosed: boolean, throughBleeds: boolean): Potentials {
   const up = new Map<string, { readonly to: string; readonly byV: number }>();

@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { partOf, Recent, type ResolvedConductor, room, type Vehicle } from '../vehicle';
+import { Follows, partOf, Recent, type ResolvedConductor, room, type Vehicle } from '../vehicle';
 import { type Fault, faultBetween, packPoles } from './fault';
 import { type FaultCorner, faultNetwork } from './fault-network';
 import { type FaultStory, faultStory } from './faults';
@@ -33,26 +33,23 @@ export interface ShortJudgement {
 /** A conductor that carries less of a fault than this share does not feed it. */
 const FEEDS = 0.02;
 
-const ofVehicle = new WeakMap<Vehicle, ReadonlyMap<Id, ShortJudgement>>();
+const ofVehicle = new Follows<Vehicle, ReadonlyMap<Id, ShortJudgement>>();
 
 /**
  * Every conductor shorted at its far end (the one at which it carries its own fault) to every other piece of the circuit that has a fuse
  * on the way: bolted, from the full warm pack, at the stiffest point; and with an arc, from the empty cold one, at the point that lets
  * least through. One answer for ledger, picture, sizing and first layouts.
  */
-export function shorts(vehicle: Vehicle): ReadonlyMap<Id, ShortJudgement> {
-  const known = ofVehicle.get(vehicle);
-  if (known) return known;
-  const fed = fedShorts(vehicle);
-  const found = new Map(
-    vehicle.conductors.map((conductor) => {
-      const { all, unfused } = fed.get(conductor.id)!;
-      return [conductor.id, judged(vehicle, conductor, all, unfused)] as const;
-    }),
-  );
-  ofVehicle.set(vehicle, found);
-  return found;
-}
+export const shorts = (vehicle: Vehicle): ReadonlyMap<Id, ShortJudgement> =>
+  ofVehicle.get(vehicle, () => {
+    const fed = fedShorts(vehicle);
+    return new Map(
+      vehicle.conductors.map((conductor) => {
+        const { all, unfused } = fed.get(conductor.id)!;
+        return [conductor.id, judged(vehicle, conductor, all, unfused)] as const;
+      }),
+    );
+  });
 
 /** What a conductor feeds, before it is asked whether it stands that. */
 interface Fed {

@@ -2,6 +2,7 @@ import { type Build, type LimitCurves, type OwnTrip, TRIP_IDS, type TripId } fro
 import {
   coldestDayC,
   driveTrainOf,
+  Follows,
   inverterPowerW,
   motorOf,
   nominalLinkV,
@@ -163,17 +164,14 @@ function leadShare({ chemistry, capacityC }: TripPack, meanA: number): number {
   return Math.min(1, (capacityC / 3600 / (RATED_HOURS * meanA)) ** (exponent - 1));
 }
 
-const marks = new WeakMap<OwnTrip, string>();
+const marks = new Follows<OwnTrip, string>();
 
 /** Name, length and two sums: made once for each trip. */
-function markOf(trip: OwnTrip): string {
-  const known = marks.get(trip);
-  if (known !== undefined) return known;
-  const weigh = (values: readonly number[]) => values.reduce((sum, value, k) => sum + value * (1 + (k % 97)), 0);
-  const mark = `${trip.name}|${trip.speedsMPerS.length}|${weigh(trip.speedsMPerS)}|${weigh(trip.grades)}`;
-  marks.set(trip, mark);
-  return mark;
-}
+const markOf = (trip: OwnTrip): string =>
+  marks.get(trip, () => {
+    const weigh = (values: readonly number[]) => values.reduce((sum, value, k) => sum + value * (1 + (k % 97)), 0);
+    return `${trip.name}|${trip.speedsMPerS.length}|${weigh(trip.speedsMPerS)}|${weigh(trip.grades)}`;
+  });
 
 /** Identifies what the runs would read; null while mass, tyres, motor or cells are missing. */
 export function tripRunsKey(vehicle: Vehicle): string | null {

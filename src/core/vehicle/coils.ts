@@ -2,7 +2,7 @@ import { deviceDefinition, type Id } from '../build';
 import { type Element, operatingPoint, type SolvedPoint } from '../circuit';
 import { fuseResistance } from '../physics/fuse';
 import { lowReads } from './low-reads';
-import { Recent, room } from './memory';
+import { Follows, Recent, room, settles } from './memory';
 import { partOf, type Resolved, type ResolvedConductor, type ResolvedDevice, resolve } from './resolve';
 import { conductorOhm } from './stamp';
 
@@ -59,8 +59,9 @@ export interface CoilPoint {
 const kept = room(() => new Recent<CoilCircuit | null>(8));
 
 /** The coil circuit of a build; null while the 12-volt circuit has no battery. The same object while nothing that it reads has changed. */
-export const coilCircuit = (vehicle: Resolved): CoilCircuit | null =>
-  vehicle.memory.of(kept).get(lowReads(vehicle), () => findCoils(vehicle));
+export const coilCircuit = settles('coilCircuit', (vehicle: Resolved): CoilCircuit | null =>
+  vehicle.memory.of(kept).get(lowReads(vehicle), () => findCoils(vehicle)),
+);
 
 /** The 12-volt circuit without what leads to loads and converters only: they are no part of the coils' loop. */
 function withoutLoads(lv: Resolved): Resolved {
@@ -198,18 +199,14 @@ function linearPoint(elements: readonly Element[], ground: string): SolvedPoint 
   return point;
 }
 
-const points = new WeakMap<CoilCircuit, Map<string, CoilPoint>>();
+const points = new Follows<CoilCircuit, CoilPoint>();
 const listed = (ids: ReadonlySet<Id> | undefined): string => (ids ? [...ids].sort().join() : '*');
 
 /** Voltages at the coils for one setting of handles, plugs and drivers; the same setting of the same circuit is solved once. */
 export function solveCoils(circuit: CoilCircuit, setting: CoilSetting): CoilPoint {
   const { supplyV, hot, commanded, open, bridged, touchesPlus } = setting;
   const key = `${supplyV}|${hot === true}|${listed(commanded)}|${listed(open)}|${listed(bridged)}|${touchesPlus ?? ''}`;
-  const known = points.get(circuit) ?? new Map<string, CoilPoint>();
-  points.set(circuit, known);
-  const found = known.get(key) ?? solveSetting(circuit, setting);
-  known.set(key, found);
-  return found;
+  return points.get(circuit, () => solveSetting(circuit, setting), key);
 }
 
 /** Relays are let in one after another until nothing moves. */

@@ -9,6 +9,7 @@ import { parseTyre } from '../physics/tyre';
 import { told as figure } from '../quantities';
 import { BODY_FIGURES, massEmptyKg } from './body-figures';
 import { driveTrainOf } from './drive-units';
+import { Follows, Recent } from './memory';
 import { packStringsOf } from './strings';
 
 /** From motor shaft to wheels, gearbox and axle (generic 0.90–0.95). */
@@ -31,7 +32,7 @@ export interface RoadModel {
   readonly assumed: readonly string[];
 }
 
-const kept = new WeakMap<object, { readonly reads: readonly unknown[]; readonly model: RoadModel | null }>();
+const kept = new Follows<Build['vehicle'], Recent<RoadModel | null>>();
 
 /** The first motor, with the part that the road is reckoned with: its own, or of several that work together all as one. */
 export const motorOf = (build: Build): { device: Device; part: (MotorPart & DriveMotor) | null } | null => {
@@ -40,14 +41,13 @@ export const motorOf = (build: Build): { device: Device; part: (MotorPart & Driv
 };
 
 /** The road model of a build; null while its mass is not known. */
-export function roadModel(build: Build): RoadModel | null {
+export const roadModel = (build: Build): RoadModel | null => ofBuild.get(build, () => keptModel(build));
+const ofBuild = new Follows<Build, RoadModel | null>();
+
+function keptModel(build: Build): RoadModel | null {
   const motor = motorOf(build)?.part ?? null;
-  const reads = [build.duty.towedMassKg, motor, build.stage];
-  const known = kept.get(build.vehicle);
-  if (known?.reads.every((read, i) => read === reads[i])) return known.model;
-  const model = makeModel(build, motor, MILD_C);
-  kept.set(build.vehicle, { reads, model });
-  return model;
+  const known = kept.get(build.vehicle, () => new Recent(2));
+  return known.get([build.duty.towedMassKg, motor, build.stage], () => makeModel(build, motor, MILD_C));
 }
 
 /** The same on a day of another temperature: denser air when cold. */

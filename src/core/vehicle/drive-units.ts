@@ -2,6 +2,7 @@ import type { Build, Device, Id } from '../build';
 import { own } from '../build';
 import type { MotorPart } from '../parts';
 import { type DriveMotor, gangOf } from '../physics/motor';
+import { Follows } from './memory';
 
 /** A motor, the inverter that feeds it, and its part of the work. */
 export interface DriveUnit {
@@ -138,14 +139,16 @@ function train(build: Build): DriveTrain {
   };
 }
 
-const trains = new WeakMap<object, { readonly parts: Build['parts']; readonly train: DriveTrain }>();
+type Circuit = Build['circuits']['hv'];
+type OfParts = Follows<Build['parts'], DriveTrain>;
+const trains = new Follows<Circuit['devices'], Follows<Circuit['conductors'], OfParts>>();
 
 /** The motors of a build with what feeds them; the same object while neither circuit nor parts change. */
-export function driveTrainOf(build: Build): DriveTrain {
-  const { hv } = build.circuits;
-  const known = trains.get(hv);
-  if (known?.parts === build.parts) return known.train;
-  const made = train(build);
-  trains.set(hv, { parts: build.parts, train: made });
-  return made;
-}
+export const driveTrainOf = (build: Build): DriveTrain =>
+  ofBuild.get(build, () =>
+    trains
+      .get(build.circuits.hv.devices, () => new Follows())
+      .get(build.circuits.hv.conductors, () => new Follows())
+      .get(build.parts, () => train(build)),
+  );
+const ofBuild = new Follows<Build, DriveTrain>();

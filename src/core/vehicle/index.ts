@@ -66,7 +66,19 @@ export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
 export { HOT_SHARE, type LowWiring, lowVoltage, lowWiring, runningIn } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
-export { fromBuild, Memo, Memory, Recent, type Room, room, spelled } from './memory';
+export {
+  Follows,
+  fromBuild,
+  later,
+  Memo,
+  Memory,
+  Recent,
+  type Room,
+  remembers,
+  room,
+  settles,
+  spelled,
+} from './memory';
 export { nodeOf } from './node';
 export { protectingFuses } from './protection';
 export {
@@ -102,7 +114,6 @@ export {
   type SolvedState,
   solvedStates,
   terminalVoltage,
-  UNREAD,
   unsureFigures,
   type Vehicle,
   vehicleOf,

@@ -4,6 +4,7 @@ import { type Loom, type LoomPlace, type LoomWire, loomAmpacity, loomTemperature
 import { solveLow } from './low-solve';
 import type { LowVoltage } from './low-types';
 import { lowVoltage, runningIn } from './low-voltage';
+import { Follows } from './memory';
 import type { Resolved, ResolvedConductor } from './resolve';
 import { conductorAmpacity } from './vehicle';
 
@@ -27,20 +28,21 @@ export interface LoomHeat {
 const LEAST = 2;
 const AWAKE = { converters: true, socBattery: 0.8, batteryC: 25 } as const;
 
-const known = new WeakMap<LowVoltage, readonly LoomOf[]>();
+const known = new Follows<LowVoltage, readonly LoomOf[]>();
 
 /** Looms of a vehicle, by route. */
-export function loomsOf(vehicle: Resolved): readonly LoomOf[] {
+export const loomsOf = (vehicle: Resolved): readonly LoomOf[] =>
+  known.get(lowVoltage(vehicle), () => findLooms(vehicle));
+
+function findLooms(vehicle: Resolved): readonly LoomOf[] {
   const low = lowVoltage(vehicle);
-  const kept = known.get(low);
-  if (kept) return kept;
   const { build } = vehicle;
   const byRoute = new Map<Id, ResolvedConductor[]>();
   for (const wire of low.lv.conductors) {
     const { routeId, kind } = wire.conductor;
     if (kind === 'cable' && routeId !== null) byRoute.set(routeId, [...(byRoute.get(routeId) ?? []), wire]);
   }
-  const looms = [...byRoute].flatMap(([routeId, wires]): LoomOf[] => {
+  return [...byRoute].flatMap(([routeId, wires]): LoomOf[] => {
     const route = own(build.routes, routeId);
     if (!route || wires.length < LEAST) return [];
     const zone = own(build.zones, route.laid.zoneId);
@@ -54,8 +56,6 @@ export function loomsOf(vehicle: Resolved): readonly LoomOf[] {
       : null;
     return [{ route, wires, place }];
   });
-  known.set(low, looms);
-  return looms;
 }
 
 /** The loom that a wire lies in. */
@@ -74,16 +74,11 @@ const warmed = (wires: readonly ResolvedConductor[], currentsA: readonly number[
       : [],
   );
 
-const heats = new WeakMap<LoomOf, LoomHeat | null>();
+const heats = new Follows<LoomOf, LoomHeat | null>();
 
 /** The hottest of all scenarios, everything that runs in it running for good; null while a part or the place is missing or nothing flows. */
-export function loomHeat(vehicle: Resolved, loom: LoomOf): LoomHeat | null {
-  const kept = heats.get(loom);
-  if (kept !== undefined) return kept;
-  const heat = hottest(vehicle, loom);
-  heats.set(loom, heat);
-  return heat;
-}
+export const loomHeat = (vehicle: Resolved, loom: LoomOf): LoomHeat | null =>
+  heats.get(loom, () => hottest(vehicle, loom));
 
 function hottest(vehicle: Resolved, { wires, place }: LoomOf): LoomHeat | null {
   if (!place || wires.some(({ thermal }) => thermal === null)) return null;
@@ -102,17 +97,16 @@ function hottest(vehicle: Resolved, { wires, place }: LoomOf): LoomHeat | null {
   return worst;
 }
 
-const ampacities = new WeakMap<LoomOf, Map<Id, number | null>>();
+const ampacities = new Follows<LoomOf, number | null>();
 
 /**
  * What one wire of a loom carries for good while the others carry what they do in the hottest scenario, A; null: unknown. Idle neighbours
  * cool a wire in this balance: that is not counted on, so it never carries more than alone.
  */
-export function loomWireAmpacity(vehicle: Resolved, loom: LoomOf, wireId: Id): number | null {
-  const found = ampacities.get(loom) ?? new Map<Id, number | null>();
-  ampacities.set(loom, found);
-  const kept = found.get(wireId);
-  if (kept !== undefined) return kept;
+export const loomWireAmpacity = (vehicle: Resolved, loom: LoomOf, wireId: Id): number | null =>
+  ampacities.get(loom, () => findAmpacity(vehicle, loom, wireId), wireId);
+
+function findAmpacity(vehicle: Resolved, loom: LoomOf, wireId: Id): number | null {
   const heat = loomHeat(vehicle, loom);
   const at = loom.wires.findIndex(({ id }) => id === wireId);
   const wire = loom.wires[at];
@@ -122,6 +116,5 @@ export function loomWireAmpacity(vehicle: Resolved, loom: LoomOf, wireId: Id): n
     const each = loomAmpacity(warmed(loom.wires, heat.currentsA), before, loom.place, wire.cable.temperatureClassC);
     carriesA = Math.min(each * wire.conductor.parallel, conductorAmpacity(wire) ?? 0);
   }
-  found.set(wireId, carriesA);
   return carriesA;
 }

@@ -2,22 +2,17 @@ import { deviceDefinition, type Id } from '../build';
 import { type Edge, Loops } from './loops';
 import type { LowVoltage } from './low-types';
 import { type LowWiring, lowVoltage, lowWiring } from './low-voltage';
+import { Follows } from './memory';
 import { partOf, type Resolved } from './resolve';
 
-const ofWiring = new WeakMap<LowWiring, ReadonlyMap<Id, Id>>();
+const ofWiring = new Follows<LowWiring, ReadonlyMap<Id, Id>>();
 
 /**
  * For each conductor of the 12-volt side the smallest fuse whose opening takes it off every source: its feed, its return and the straps that
  * carry nothing but what that fuse lets through. Those that no single fuse takes off are not here.
  */
-export function lowProtecting(vehicle: Resolved): ReadonlyMap<Id, Id> {
-  const wiring = lowWiring(vehicle);
-  const known = ofWiring.get(wiring);
-  if (known) return known;
-  const made = find(vehicle, lowVoltage(vehicle));
-  ofWiring.set(wiring, made);
-  return made;
-}
+export const lowProtecting = (vehicle: Resolved): ReadonlyMap<Id, Id> =>
+  ofWiring.get(lowWiring(vehicle), () => find(vehicle, lowVoltage(vehicle)));
 
 function find(vehicle: Resolved, { lv, converters }: LowVoltage): Map<Id, Id> {
   const edges: Edge[] = [];

@@ -6,7 +6,8 @@ import type { Resolved } from './resolve';
  * they were.
  */
 export function lowReads(vehicle: Resolved): unknown[] {
-  return [vehicle.build.circuits.lv, ...aroundReads(vehicle)];
+  const { devices, conductors } = vehicle.build.circuits.lv;
+  return [devices, conductors, ...aroundReads(vehicle)];
 }
 
 /** All that its wires, fuses and sources read: a load counts with its place in the circuit and nothing of what it draws. */

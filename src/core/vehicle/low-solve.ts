@@ -4,7 +4,7 @@ import { DeadEnds } from './dead-ends';
 import { acceptanceA, auxiliaryRestV, batteryOhm, type Feeds, sourcesOf, stampLoads, stampStanding } from './low-stamp';
 import type { Converter, LowSetting, LowVoltage } from './low-types';
 import { lowVoltage } from './low-voltage';
-import { Memo, type Memory, room } from './memory';
+import { Follows, Memo, type Memory, room } from './memory';
 import type { Resolved, ResolvedConductor } from './resolve';
 import { conductorOhm } from './stamp';
 
@@ -49,15 +49,14 @@ export function solveLow(vehicle: Resolved, setting: LowSetting): LowPoint {
       : null;
   if (ground === null || (!low.battery?.data && !(setting.converters && low.converters.length > 0))) return NOTHING;
   const ends = endsOf(vehicle, low, setting.awake, ground);
-  const known = answers.get(ends) ?? { alone: new Memo<LowPoint>(2000), together: new Memo<LowPoint>(200) };
-  answers.set(ends, known);
+  const known = answers.get(ends, () => ({ alone: new Memo<LowPoint>(2000), together: new Memo<LowPoint>(200) }));
   return (setting.running.size > 1 ? known.together : known.alone).get(keyOf(low, setting), () =>
     solveSetting({ vehicle, low, setting, ground, ends }),
   );
 }
 
 /** By the wires and what stands in them: an edit of one load leaves what the others do by themselves as it was. */
-const answers = new WeakMap<DeadEnds, Answers>();
+const answers = new Follows<DeadEnds, Answers>();
 /** One load’s network is small, and there are hundreds; of many loads it is the whole circuit, and a scenario goes through hundreds of settings. */
 interface Answers {
   readonly alone: Memo<LowPoint>;
@@ -74,24 +73,18 @@ function keyOf(low: LowVoltage, { running, converters, socBattery, batteryC }: L
   }
   return `${feedsKeyOf(low)}|${converters}|${socBattery}|${batteryC}|${loads.join()}`;
 }
-const byIds = new WeakMap<LowVoltage, ReadonlyMap<Id, LvLoad>>();
-function loadsOf(low: LowVoltage): ReadonlyMap<Id, LvLoad> {
-  const known = byIds.get(low) ?? new Map(low.loads.map(({ id, load }) => [id, load]));
-  byIds.set(low, known);
-  return known;
-}
-const feedKeys = new WeakMap<LowVoltage, string>();
-function feedsKeyOf(low: LowVoltage): string {
-  const known = feedKeys.get(low);
-  if (known !== undefined) return known;
-  const made = JSON.stringify([
-    low.battery?.device.id,
-    low.battery?.data,
-    low.converters.map(({ id, outputV, powerW, device }) => [id, outputV, powerW, device.name]),
-  ]);
-  feedKeys.set(low, made);
-  return made;
-}
+const byIds = new Follows<LowVoltage, ReadonlyMap<Id, LvLoad>>();
+const loadsOf = (low: LowVoltage): ReadonlyMap<Id, LvLoad> =>
+  byIds.get(low, () => new Map(low.loads.map(({ id, load }) => [id, load])));
+const feedKeys = new Follows<LowVoltage, string>();
+const feedsKeyOf = (low: LowVoltage): string =>
+  feedKeys.get(low, () =>
+    JSON.stringify([
+      low.battery?.device.id,
+      low.battery?.data,
+      low.converters.map(({ id, outputV, powerW, device }) => [id, outputV, powerW, device.name]),
+    ]),
+  );
 
 const NOTHING: LowUnsolved = { solved: false, why: 'none', reason: 'Neither a battery nor a converter feeds it.' };
 
@@ -116,14 +109,13 @@ interface Bench {
   alive?: { readonly elements: readonly Element[]; readonly spelled: string };
 }
 
-const standing = new WeakMap<LowVoltage, Map<boolean, DeadEnds>>();
+const standing = new Follows<LowVoltage, DeadEnds>();
 const alike = room(() => new Memo<DeadEnds>(8));
 
-function endsOf(vehicle: Resolved, low: LowVoltage, awake: boolean, ground: string): DeadEnds {
-  const known = standing.get(low) ?? new Map<boolean, DeadEnds>();
-  standing.set(low, known);
-  const found = known.get(awake);
-  if (found) return found;
+const endsOf = (vehicle: Resolved, low: LowVoltage, awake: boolean, ground: string): DeadEnds =>
+  standing.get(low, () => findEnds(vehicle, low, awake, ground), String(awake));
+
+function findEnds(vehicle: Resolved, low: LowVoltage, awake: boolean, ground: string): DeadEnds {
   const wires = low.lv.conductors.map(
     (conductor): Element => ({
       id: conductor.id,
@@ -143,9 +135,7 @@ function endsOf(vehicle: Resolved, low: LowVoltage, awake: boolean, ground: stri
   let key = fixed.join('|');
   for (const element of elements)
     key += `|${element.id}>${element.a}>${element.b}>${'resistanceOhm' in element ? element.resistanceOhm : ''}`;
-  const made = vehicle.memory.of(alike).get(key, () => new DeadEnds(elements, fixed));
-  known.set(awake, made);
-  return made;
+  return vehicle.memory.of(alike).get(key, () => new DeadEnds(elements, fixed));
 }
 
 type Volts = ReadonlyMap<Id, number>;

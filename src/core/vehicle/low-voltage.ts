@@ -1,41 +1,26 @@
 import type { Id, LvLoad, ScenarioId } from '../build';
 import { lowReads, lowWiringReads } from './low-reads';
 import type { Converter, LowLoad, LowVoltage, Running } from './low-types';
-import { Recent, room } from './memory';
+import { Follows, Recent, room, settles } from './memory';
 import { type Resolved, resolve } from './resolve';
 
 const kept = room(() => new Recent<LowVoltage>(8));
 
 /** The 12-volt side of a build; battery null when there is none. The same object while nothing that it reads has changed. */
-export function lowVoltage(vehicle: Resolved): LowVoltage {
-  const quick = ofDevices.get(vehicle.devices);
-  if (quick) return quick;
-  const made = keptOr(vehicle);
-  ofDevices.set(vehicle.devices, made);
-  return made;
-}
-
-/** A solved vehicle keeps its list of devices as long as its circuits, places and routes stand. */
-const ofDevices = new WeakMap<Resolved['devices'], LowVoltage>();
-
-const keptOr = (vehicle: Resolved): LowVoltage =>
-  vehicle.memory.of(kept).get(lowReads(vehicle), () => makeLow(vehicle));
+export const lowVoltage = settles(
+  'lowVoltage',
+  (vehicle: Resolved): LowVoltage => vehicle.memory.of(kept).get(lowReads(vehicle), () => makeLow(vehicle)),
+);
 
 /** Stands for wires, fuses and sources of the 12-volt side: the same object while none of them changed, whatever the loads draw. */
 export interface LowWiring {
   readonly lv: Resolved;
 }
 const wirings = room(() => new Recent<LowWiring>(4));
-const wiringOfLow = new WeakMap<LowVoltage, LowWiring>();
-
-export function lowWiring(vehicle: Resolved): LowWiring {
-  const low = lowVoltage(vehicle);
-  const known = wiringOfLow.get(low);
-  if (known) return known;
-  const made = vehicle.memory.of(wirings).get(lowWiringReads(vehicle), () => ({ lv: low.lv }));
-  wiringOfLow.set(low, made);
-  return made;
-}
+export const lowWiring = settles('lowWiring', (vehicle: Resolved): LowWiring => {
+  const { lv } = lowVoltage(vehicle);
+  return vehicle.memory.of(wirings).get(lowWiringReads(vehicle), () => ({ lv }));
+});
 
 function makeLow(vehicle: Resolved): LowVoltage {
   const lv = resolve(vehicle.build, 'lv', vehicle.memory);
@@ -59,12 +44,10 @@ export const HOT_SHARE = 0.8;
 /** A motor starts or stalls with so much of its current where nobody told it (generic). */
 const MOTOR_PEAK = 3;
 /** Peaks come with their load, so that one load is the same object as long as it is told the same. */
-const peaks = new WeakMap<LvLoad, LvLoad>();
+const peaks = new Follows<LvLoad, LvLoad>();
 function withPeak(load: LvLoad): LvLoad {
   if (load.sort !== 'motor' || load.peakRating !== undefined) return load;
-  const known = peaks.get(load) ?? { ...load, peakRating: MOTOR_PEAK * load.rating };
-  peaks.set(load, known);
-  return known;
+  return peaks.get(load, () => ({ ...load, peakRating: MOTOR_PEAK * load.rating }));
 }
 
 /** What runs in a scenario, each as long as it does: on where it runs at all, at its hardest where it has a peak and that is asked. */

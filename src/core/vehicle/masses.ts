@@ -2,6 +2,7 @@ import { aBody, type Device, deviceDefinition } from '../build';
 import { type Weight, type WheelLoads, wheelLoads } from '../physics/axles';
 import { told } from '../quantities';
 import { BODY_FIGURES } from './body-figures';
+import { Follows } from './memory';
 import { partOf, type Resolved, type ResolvedDevice } from './resolve';
 
 /** Boxes, busbars and straps beside the cells (generic 1.15–1.35). */
@@ -53,17 +54,10 @@ export interface Masses {
   readonly assumed: readonly string[];
 }
 
-const memo = new WeakMap<Resolved['devices'], { readonly build: Resolved['build']; readonly masses: Masses }>();
+const memo = new Follows<Resolved, Masses>();
 
 /** Masses of the whole vehicle and their place on its wheels. The 12-volt side counts by its battery. */
-export function massesOf(vehicle: Resolved): Masses {
-  const kept = memo.get(vehicle.devices);
-  const { build } = vehicle;
-  if (kept && kept.build.chassis === build.chassis && kept.build.vehicle === build.vehicle) return kept.masses;
-  const masses = makeMasses(vehicle);
-  memo.set(vehicle.devices, { build, masses });
-  return masses;
-}
+export const massesOf = (vehicle: Resolved): Masses => memo.get(vehicle, () => makeMasses(vehicle));
 
 function makeMasses(vehicle: Resolved): Masses {
   const { build } = vehicle;

@@ -1,4 +1,5 @@
 import { applyEdit, type Build, type Id } from '../build';
+import { Follows } from './memory';
 import { packStringsOf } from './strings';
 import { type Vehicle, vehicleOf } from './vehicle';
 
@@ -8,17 +9,17 @@ export function withStrings(build: Build, keep: ReadonlySet<number>): Build {
   return ids.length === 0 ? build : applyEdit(build, { edit: 'leaveStringsOut', input: { ids } }).build;
 }
 
-const alone = new WeakMap<Vehicle, ReadonlyMap<number, Vehicle>>();
+const alone = new Follows<Vehicle, ReadonlyMap<number, Vehicle>>();
 
 /** Each string carrying everything by itself, solved; empty with one string only. */
-export function stringsAlone(vehicle: Vehicle): ReadonlyMap<number, Vehicle> {
-  const known = alone.get(vehicle);
-  if (known) return known;
+export const stringsAlone = (vehicle: Vehicle): ReadonlyMap<number, Vehicle> =>
+  alone.get(vehicle, () => solveAlone(vehicle));
+
+function solveAlone(vehicle: Vehicle): ReadonlyMap<number, Vehicle> {
   const strings = packStringsOf(vehicle.build);
   const made = new Map<number, Vehicle>();
   if (strings.length > 1)
     for (let index = 0; index < strings.length; index++)
       made.set(index, vehicleOf(withStrings(vehicle.build, new Set([index])), vehicle.memory.trial));
-  alone.set(vehicle, made);
   return made;
 }

@@ -1,6 +1,6 @@
 import type { Build, Id } from '../build';
 import { edgesOf, Loops, type Wired } from './loops';
-import { Memo, room } from './memory';
+import { Follows, Memo, room } from './memory';
 import type { Resolved } from './resolve';
 import { topologyKey } from './topology-key';
 
@@ -21,19 +21,21 @@ export function packStrings(resolved: Resolved): readonly PackString[] {
 
 const found = room(() => new Memo<readonly PackString[]>(12));
 
-const ofCircuit = new WeakMap<object, readonly PackString[]>();
+type Circuit = Build['circuits']['hv'];
+const ofCircuit = new Follows<Circuit['devices'], Follows<Circuit['conductors'], readonly PackString[]>>();
 
 /** The same from the document, where nothing is resolved yet. */
-export function packStringsOf({ circuits: { hv } }: Build): readonly PackString[] {
-  const known = ofCircuit.get(hv);
-  if (known) return known;
-  const made = findStrings({
-    devices: Object.values(hv.devices).map((device) => ({ id: device.id, device })),
-    conductors: Object.values(hv.conductors).map((conductor) => ({ id: conductor.id, conductor })),
-  });
-  ofCircuit.set(hv, made);
-  return made;
-}
+export const packStringsOf = ({ circuits: { hv } }: Build): readonly PackString[] => {
+  const { devices, conductors } = hv;
+  return ofCircuit
+    .get(devices, () => new Follows())
+    .get(conductors, () =>
+      findStrings({
+        devices: Object.values(devices).map((device) => ({ id: device.id, device })),
+        conductors: Object.values(conductors).map((conductor) => ({ id: conductor.id, conductor })),
+      }),
+    );
+};
 
 function findStrings(wired: Wired): PackString[] {
   const edges = edgesOf(wired);

@@ -1,4 +1,15 @@
 import { asMeasured, type Build, type Id } from '../build';
+import {
+  type Reads,
+  reading,
+  type Slots,
+  sameRead,
+  slot,
+  standsFor,
+  standsIn,
+  watchBuild,
+  watcher,
+} from '../build/reads';
 import { type Element, NetworkError, type OperatingPoint, OperatingPointSolver, type SolvedPoint } from '../circuit';
 import { unsureOf } from '../parts';
 import { ampacity, steadyTemperature } from '../physics/cable';
@@ -7,6 +18,7 @@ import { type CaseId, type Corner, caseId, cornersOf, STATES, type State } from 
 import { Memo, Memory, room } from './memory';
 import { nodeOf } from './node';
 import { partOf, type Resolved, type ResolvedConductor, resolve } from './resolve';
+import { byId, sameCase, sameConductor, sameDevice, settled } from './settle';
 import { groundOf, stamp, untoldBoxes } from './stamp';
 import { packStrings } from './strings';
 import { topologyKey } from './topology-key';
@@ -138,61 +150,79 @@ function solveCase(
   return { id: caseId(state, corner), state, corner, point, temperaturesC };
 }
 
-/** The slices of a build that the solved vehicle never reads; a change of anything else solves it anew. A test holds this list to it. */
-export const UNREAD = [
-  'name',
-  'notes',
-  'units',
-  'ruleSet',
-  'ownLimits',
-  'losses',
-  'asFound',
-  'safeguards',
-  'oldParts',
-  'inHand',
-  'costs',
-  'customer',
-  'oldFaults',
-  'supply',
-  'bms',
-  'brakes',
-  'steering',
-  'cabin',
-  'cooling',
-  'gauges',
-  'controls',
-  'settings',
-  'harness',
-  'plan',
-  'commission',
-  'logbook',
-  'drives',
-  'health',
-  'restraint',
-  'modules',
-  'presetSpeed',
-  'secondPack',
-] as const satisfies readonly (keyof Build)[];
-const unread: ReadonlySet<string> = new Set(UNREAD);
+/** What solving makes of a build: of a vehicle all but the build itself and its owner's memory. */
+type Pieces = Omit<Vehicle, 'build' | 'memory'>;
 
-const sameToSolve = (p: Build, q: Build): boolean =>
-  [...new Set([...Object.keys(p), ...Object.keys(q)])].every(
-    (slice) => unread.has(slice) || p[slice as keyof Build] === q[slice as keyof Build],
-  );
+const pieceSlots = {
+  build: null,
+  memory: null,
+  devices: slot('vehicle.devices'),
+  deviceOf: slot('vehicle.deviceOf'),
+  conductors: slot('vehicle.conductors'),
+  conductorOf: slot('vehicle.conductorOf'),
+  cases: slot('vehicle.cases'),
+  unsolved: slot('vehicle.unsolved'),
+  caseOf: slot('vehicle.caseOf'),
+} as const satisfies Record<keyof Vehicle, number | null>;
+const watchVehicle = watcher<Vehicle>(pieceSlots);
 
-const lastSolved = room((): { vehicle: Vehicle | null } => ({ vehicle: null }));
+interface Solved {
+  readonly document: Build;
+  readonly vehicle: Vehicle;
+  readonly pieces: Pieces;
+  readonly topology: string;
+  /** What solving read, and what stood there. */
+  readonly reads: Reads;
+  readonly slots: Slots;
+}
+const lastSolved = room((): { last: Solved | null } => ({ last: null }));
 
-/** Resolves the build and solves every case once. Nothing here judges. The last vehicle serves again when nothing that it may have read has changed. */
+/**
+ * Resolves the build and solves every case once. Nothing here judges. What was solved last serves again where all that solving read of the
+ * build still stands, and of what is solved anew whatever came out the same is what it was.
+ */
 export function vehicleOf(designed: Build, memory: Memory = new Memory()): Vehicle {
-  const build = asMeasured(designed);
-  const last = memory.of(lastSolved);
-  if (last.vehicle?.build === build) return last.vehicle;
-  last.vehicle =
-    last.vehicle && sameToSolve(last.vehicle.build, build) ? { ...last.vehicle, build } : solveVehicle(build, memory);
-  return last.vehicle;
+  const document = asMeasured(designed);
+  const held = memory.of(lastSolved);
+  if (held.last?.document === document) return held.last.vehicle;
+  const slots: unknown[] = [];
+  const build = watchBuild(document, slots);
+  const { last } = held;
+  const solved =
+    last && sameRead(last.reads, last.slots, slots)
+      ? { pieces: last.pieces, topology: last.topology, reads: last.reads }
+      : solvePieces(build, memory, last);
+  const vehicle = watchVehicle({ build, memory, ...solved.pieces }, slots);
+  standsIn(vehicle, slots);
+  standsFor(slots, vehicle);
+  held.last = { document, vehicle, slots, ...solved };
+  return vehicle;
 }
 
-function solveVehicle(build: Build, memory: Memory): Vehicle {
+function solvePieces(build: Build, memory: Memory, last: Solved | null): Pick<Solved, 'pieces' | 'topology' | 'reads'> {
+  const { value, reads } = reading(() => {
+    const { cases, unsolved, ...resolved } = solveVehicle(build, memory);
+    return { cases, unsolved, resolved, topology: topologyKey(resolved) };
+  });
+  const { resolved, unsolved, topology } = value;
+  const before = last?.pieces ?? null;
+  const devices = settled(resolved.devices, before?.devices ?? [], sameDevice);
+  const conductors = settled(resolved.conductors, before?.conductors ?? [], sameConductor);
+  const cases = last?.topology === topology ? settled(value.cases, last.pieces.cases, sameCase) : value.cases;
+  const byCase = new Map(cases.map((solved) => [solved.id, solved]));
+  const pieces: Pieces = {
+    devices,
+    conductors,
+    deviceOf: byId(devices, before && { list: before.devices, of: before.deviceOf }),
+    conductorOf: byId(conductors, before && { list: before.conductors, of: before.conductorOf }),
+    cases,
+    unsolved,
+    caseOf: before?.cases === cases ? before.caseOf : (id) => byCase.get(id),
+  };
+  return { pieces, topology, reads };
+}
+
+function solveVehicle(build: Build, memory: Memory): Resolved & Pick<Vehicle, 'cases' | 'unsolved'> {
   const resolved = resolve(build, 'hv', memory);
   const ground = groundOf(resolved);
   const cases: SolvedCase[] = [];
@@ -226,8 +256,7 @@ function solveVehicle(build: Build, memory: Memory): Vehicle {
       cases.length = 0;
     }
   }
-  const byId = new Map(cases.map((solved) => [solved.id, solved]));
-  return { ...resolved, cases, unsolved, caseOf: (id) => byId.get(id) };
+  return { ...resolved, cases, unsolved };
 }
 
 /** Lowest voltage of a whole string of boxes over the cases under load, V; null: no cells, or a case without an operating point. */
@@ -262,7 +291,15 @@ export function terminalVoltage(
 }
 
 /** What of the part of a device or conductor nobody read or measured, in words; empty for anything else. */
-export function unsureFigures(vehicle: Vehicle, id: string): readonly string[] {
-  const part = vehicle.deviceOf.get(id)?.part ?? vehicle.conductorOf.get(id)?.cable;
+export function unsureFigures(
+  vehicle: Vehicle,
+  { kind, id }: { readonly kind: string; readonly id: Id },
+): readonly string[] {
+  const part =
+    kind === 'device'
+      ? vehicle.deviceOf.get(id)?.part
+      : kind === 'conductor'
+        ? vehicle.conductorOf.get(id)?.cable
+        : null;
   return part ? unsureOf(part) : [];
 }

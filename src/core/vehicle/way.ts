@@ -1,5 +1,5 @@
 import type { Id } from '../build';
-import { Memo, room } from './memory';
+import { Follows, Memo, room } from './memory';
 import { nodeOf } from './node';
 import type { Resolved, ResolvedConductor, ResolvedDevice } from './resolve';
 import { isPrechargeRelay } from './switching';
@@ -18,12 +18,12 @@ export interface Way {
 
 type Links = Map<string, { readonly to: string; readonly id: Id }[]>;
 
-const graphs = new WeakMap<object, Links>();
+const graphs = new Follows<Resolved, Links>();
 
 /** What conducts between terminals with everything closed; consumers and precharge branches left out. Built once per resolved vehicle. */
-function linksOf(vehicle: Resolved): Links {
-  const known = graphs.get(vehicle.conductors);
-  if (known) return known;
+const linksOf = (vehicle: Resolved): Links => graphs.get(vehicle, () => findLinks(vehicle));
+
+function findLinks(vehicle: Resolved): Links {
   const links: Links = new Map();
   const put = (from: string, to: string, id: Id) => {
     const list = links.get(from);
@@ -40,7 +40,6 @@ function linksOf(vehicle: Resolved): Links {
   }
   for (const conductor of vehicle.conductors)
     link(conductor.id, nodeOf(conductor.conductor.a), nodeOf(conductor.conductor.b));
-  graphs.set(vehicle.conductors, links);
   return links;
 }
 

@@ -10,6 +10,7 @@ import { QuantityField } from '@/ui/quantity-field';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { type SizeAnswer, type Sizing, sizeAside } from '@/workers/size';
 import { XYChart } from '../shell/chart';
+import { DataTable, RowOpener } from '../shell/data-table';
 
 const BOUND_WORDS: Readonly<Record<string, string>> = {
   'cable.temperature': 'its temperature in cruise',
@@ -73,7 +74,6 @@ export default function SizePanel({ assessment }: { assessment: Assessment }) {
   const name = (id: string) => assessment.vehicle.conductorOf.get(id)?.conductor.name ?? id;
   const system = build.units;
   const text = (value: number, dimension: 'mass' | 'power') => formatQuantity({ value, dimension }, system, 3).text;
-  const picked = answer?.made.choices.find(({ conductorId }) => conductorId === shown) ?? null;
   return (
     <Panel
       title="Size it for me"
@@ -144,70 +144,81 @@ export default function SizePanel({ assessment }: { assessment: Assessment }) {
             )}
             {stale && <span className="text-soft">the build has changed since: size again</span>}
           </p>
-          <table className="mt-2 w-full text-left text-small">
-            <thead className="text-note text-soft">
-              <tr>
-                <th scope="col" className="py-1 font-normal">
-                  Conductor
-                </th>
-                <th scope="col" className="text-right font-normal">
-                  now
-                </th>
-                <th scope="col" className="text-right font-normal">
-                  then
-                </th>
-                <th scope="col" className="text-right font-normal">
-                  margin
-                </th>
-                <th scope="col" className="pl-4 font-normal">
-                  a size smaller is bound by
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {answer.made.choices.map((choice) => (
-                <tr
-                  key={choice.conductorId}
-                  className={`border-t border-rule/70 ${shown === choice.conductorId ? 'bg-well' : ''}`}
-                >
-                  <td className="py-1">
-                    <button
-                      type="button"
-                      aria-pressed={shown === choice.conductorId}
-                      onClick={() => setShown(shown === choice.conductorId ? null : choice.conductorId)}
-                      className="flex items-center gap-2 text-left underline-offset-4 hover:underline"
+          <div className="mt-2">
+            <DataTable
+              label="Sizes"
+              columns={[
+                {
+                  id: 'conductor',
+                  head: 'Conductor',
+                  cell: (choice) => (
+                    <RowOpener
+                      open={shown === choice.conductorId}
+                      onOpen={() => setShown(shown === choice.conductorId ? null : choice.conductorId)}
+                      mark={
+                        <VerdictMark
+                          shape={choice.holds ? 'holds' : choice.chosen.margin >= 0 ? 'thin' : 'fails'}
+                          size={11}
+                        />
+                      }
                     >
-                      <VerdictMark
-                        shape={choice.holds ? 'holds' : choice.chosen.margin >= 0 ? 'thin' : 'fails'}
-                        size={11}
-                      />
                       {name(choice.conductorId)}
-                    </button>
-                  </td>
-                  <td className="text-right whitespace-nowrap">
-                    {choice.before ? formatArea(choice.before.areaMm2, system) : '–'}
-                  </td>
-                  <td
-                    className={`text-right whitespace-nowrap ${choice.before?.areaMm2 === choice.chosen.part.areaMm2 ? 'text-soft' : 'font-semibold'}`}
-                  >
-                    {formatArea(choice.chosen.part.areaMm2, system)}
-                  </td>
-                  <td className="text-right tabular-nums">
-                    {Math.floor(Math.min(9.99, choice.chosen.margin) * 100)} %
-                  </td>
-                  <td className="pl-4 text-soft">
-                    {choice.chosen.boundBy ? (BOUND_WORDS[choice.chosen.boundBy] ?? choice.chosen.boundBy) : ''}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {picked && <Trade choice={picked} name={name(picked.conductorId)} comfort={comfort} system={system} />}
+                    </RowOpener>
+                  ),
+                  value: ({ conductorId }) => name(conductorId),
+                },
+                {
+                  id: 'now',
+                  head: 'now',
+                  unit: 'mm²',
+                  figure: true,
+                  cell: ({ before }) => (before ? formatArea(before.areaMm2, system) : '–'),
+                  value: ({ before }) => before?.areaMm2 ?? null,
+                },
+                {
+                  id: 'then',
+                  head: 'then',
+                  unit: 'mm²',
+                  figure: true,
+                  cell: ({ before, chosen }) => (
+                    <span className={before?.areaMm2 === chosen.part.areaMm2 ? 'text-soft' : 'font-semibold'}>
+                      {formatArea(chosen.part.areaMm2, system)}
+                    </span>
+                  ),
+                  value: ({ chosen }) => chosen.part.areaMm2,
+                },
+                {
+                  id: 'margin',
+                  head: 'margin',
+                  unit: '%',
+                  figure: true,
+                  cell: ({ chosen }) => `${percentOf(chosen.margin)} %`,
+                  value: ({ chosen }) => percentOf(chosen.margin),
+                },
+                {
+                  id: 'bound',
+                  head: 'a size smaller is bound by',
+                  className: 'pl-4 text-soft',
+                  cell: ({ chosen }) => boundWords(chosen.boundBy),
+                  value: ({ chosen }) => boundWords(chosen.boundBy),
+                },
+              ]}
+              rows={answer.made.choices}
+              idOf={({ conductorId }) => conductorId}
+              openId={shown}
+              detail={(choice) => (
+                <Trade choice={choice} name={name(choice.conductorId)} comfort={comfort} system={system} />
+              )}
+            />
+          </div>
         </div>
       )}
     </Panel>
   );
 }
+
+const percentOf = (margin: number): number => Math.floor(Math.min(9.99, margin) * 100);
+const boundWords = (rule: string | null): string => (rule ? (BOUND_WORDS[rule] ?? rule) : '');
 
 /** Mass, loss and price of one conductor over its sizes. */
 function Trade({

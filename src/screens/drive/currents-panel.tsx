@@ -3,6 +3,14 @@ import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
 import { type TripResult, WINDOWS_S } from '@/core/simulate';
 import { Panel } from '@/ui/panel';
+import { DataTable } from '../shell/data-table';
+
+/** One line: a current to sort and copy by, or a figure of another kind, as text only. */
+interface Row {
+  readonly label: string;
+  readonly pick?: (run: TripResult) => number;
+  readonly cells: readonly string[];
+}
 
 /** Battery current of the usual trip over windows. */
 export function CurrentsPanel({ assessment }: { assessment: Assessment }) {
@@ -16,7 +24,7 @@ export function CurrentsPanel({ assessment }: { assessment: Assessment }) {
   const amps = (value: number | undefined) =>
     value === undefined ? '–' : formatQuantity({ value, dimension: 'current' }, system, 3, 'A').text;
   const windowWords = (seconds: number) => formatQuantity({ value: seconds, dimension: 'time' }, system, 3).text;
-  const rows: readonly (readonly [string, (run: TripResult) => number])[] = [
+  const currents: readonly (readonly [string, (run: TripResult) => number])[] = [
     ['Mean', ({ currents }) => currents.meanA],
     ['Rms, whole trip', ({ currents }) => currents.rmsA],
     ...WINDOWS_S.map(
@@ -26,50 +34,32 @@ export function CurrentsPanel({ assessment }: { assessment: Assessment }) {
     ['Peak', ({ currents }) => currents.peakA],
     ['Peak back', ({ currents }) => currents.peakRegenA],
   ];
+  const heat = (value: number) => formatQuantity({ value, dimension: 'temperature' }, system, 3).text;
+  const rows: readonly Row[] = [
+    ...currents.map(([label, pick]) => ({ label, pick, cells: runs.map(([, run]) => amps(run && pick(run))) })),
+    { label: 'Motor, hottest', cells: runs.map(([, run]) => (run ? heat(run.motorMostC) : '–')) },
+    {
+      label: 'Pack at the end',
+      cells: runs.map(([, run]) => (run ? `${heat(run.packC)}, ${Math.max(0, run.socEnd * 100).toFixed(0)} %` : '–')),
+    },
+  ];
   return (
     <Panel title="Battery current" about="of the usual trip; the half hour is held against cruise">
-      <table className="w-full text-left text-small">
-        <thead className="text-soft">
-          <tr>
-            <th className="font-medium" />
-            {runs.map(([name]) => (
-              <th scope="col" key={name} className="text-right font-medium">
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([label, pick]) => (
-            <tr key={label} className="border-t border-rule/70">
-              <td className="py-1">{label}</td>
-              {runs.map(([name, run]) => (
-                <td key={name} className="text-right font-semibold">
-                  {amps(run && pick(run))}
-                </td>
-              ))}
-            </tr>
-          ))}
-          <tr className="border-t border-rule/70">
-            <td className="py-1">Motor, hottest</td>
-            {runs.map(([name, run]) => (
-              <td key={name} className="text-right">
-                {run ? formatQuantity({ value: run.motorMostC, dimension: 'temperature' }, system, 3).text : '–'}
-              </td>
-            ))}
-          </tr>
-          <tr className="border-t border-rule/70">
-            <td className="py-1">Pack at the end</td>
-            {runs.map(([name, run]) => (
-              <td key={name} className="text-right">
-                {run
-                  ? `${formatQuantity({ value: run.packC, dimension: 'temperature' }, system, 3).text}, ${Math.max(0, run.socEnd * 100).toFixed(0)} %`
-                  : '–'}
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <DataTable
+        label="Battery current of the usual trip"
+        columns={[
+          { id: 'what', head: 'Over', cell: ({ label }) => label, value: ({ label }) => label },
+          ...runs.map(([name, run], k) => ({
+            id: name,
+            head: name,
+            figure: true,
+            cell: ({ cells }: Row) => cells[k] ?? '–',
+            value: ({ pick }: Row) => (run && pick ? pick(run) : null),
+          })),
+        ]}
+        rows={rows}
+        idOf={({ label }) => label}
+      />
       <p className="mt-2 text-note text-soft">
         Begins with {(trip.socStart * 100).toFixed(0)} % of the charge. Generic maps, cooling and heat capacities.
       </p>

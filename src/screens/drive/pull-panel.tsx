@@ -4,6 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
+import { DataTable } from '../shell/data-table';
 import { Plain } from './plain';
 
 const PullChart = dynamic(() => import('./pull-chart'), { ssr: false, loading: () => <div className="h-[250px]" /> });
@@ -56,34 +57,37 @@ export function PullPanel({ assessment }: { assessment: Assessment }) {
         />
       )}
       {results.gears.length > 1 && (
-        <table className="mt-2 w-full text-left text-small">
-          <thead className="text-soft">
-            <tr>
-              <th scope="col" className="font-medium">
-                Gear
-              </th>
-              <th scope="col" className="text-right font-medium">
-                ratio
-              </th>
-              <th scope="col" className="text-right font-medium">
-                holds up to
-              </th>
-              <th scope="col" className="text-right font-medium">
-                starts on
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {results.gears.map(({ gear, ratio, topSpeedMPerS, startGrade }) => (
-              <tr key={gear} className="border-t border-rule/70">
-                <td className="py-0.5">{gear}</td>
-                <td className="text-right">{ratio.toFixed(2)}</td>
-                <td className="text-right font-semibold">{speed(topSpeedMPerS)}</td>
-                <td className="text-right">{(startGrade * 100).toFixed(0)} %</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          label="Gears"
+          columns={[
+            { id: 'gear', head: 'Gear', cell: ({ gear }) => gear, value: ({ gear }) => gear },
+            {
+              id: 'ratio',
+              head: 'ratio',
+              figure: true,
+              cell: ({ ratio }) => ratio.toFixed(2),
+              value: ({ ratio }) => ratio,
+            },
+            {
+              id: 'holds',
+              head: 'holds up to',
+              unit: 'm/s',
+              figure: true,
+              cell: ({ topSpeedMPerS }) => <b className="font-semibold">{speed(topSpeedMPerS)}</b>,
+              value: ({ topSpeedMPerS }) => topSpeedMPerS,
+            },
+            {
+              id: 'starts',
+              head: 'starts on',
+              unit: '%',
+              figure: true,
+              cell: ({ startGrade }) => `${(startGrade * 100).toFixed(0)} %`,
+              value: ({ startGrade }) => startGrade * 100,
+            },
+          ]}
+          rows={results.gears}
+          idOf={({ gear }) => String(gear)}
+        />
       )}
       <p className="mt-1 text-note text-soft">Base speed at this voltage: {results.baseSpeedRpm.toFixed(0)}/min.</p>
     </Panel>

@@ -3,7 +3,7 @@ import type { Assessment } from '@/core/assess';
 import { circuitOfTerminal } from '@/core/build';
 import { coilLoopEdit, LOOP_DEVICES, loopInsertion } from '@/core/proposals';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
-import { type SingleFailure, singleFailures, stopTests, testPoints } from '@/core/simulate';
+import { type SingleFailure, singleFailures, stopTests, type TestPoint, testPoints } from '@/core/simulate';
 import { type CoilCircuit, LOWEST_SUPPLY_V } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
@@ -11,6 +11,7 @@ import { ChoiceField } from '@/ui/choice-field';
 import { Caution, Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
+import { DataTable } from '../shell/data-table';
 
 const TERMINAL_WORDS: Readonly<Record<string, string>> = {
   a: 'in',
@@ -68,38 +69,40 @@ export function StopTable({
     ids.length === held && held > 1 ? 'every contactor' : ids.map((id) => nameIn(assessment, circuit, id)).join(', ');
   return (
     <Panel title="What opens it" about="each by itself, while driving">
-      <table className="w-full text-left text-small">
-        <thead className="text-soft">
-          <tr>
-            <th scope="col" className="font-medium">
-              Opened
-            </th>
-            <th scope="col" className="font-medium">
-              lets go
-            </th>
-            <th scope="col" className="font-medium">
-              stays closed
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ id, letsGo, staysIn }) => (
-            <tr key={id} className={`border-t border-rule/70 ${selected === id ? 'bg-well' : ''}`}>
-              <td className="py-1 pr-2">
-                <button
-                  type="button"
-                  onClick={() => onSelect(id)}
-                  className="text-left underline-offset-4 hover:underline"
-                >
-                  {nameIn(assessment, circuit, id)}
-                </button>
-              </td>
-              <td className="pr-2 font-semibold">{letsGo.length > 0 ? names(letsGo) : '–'}</td>
-              <td>{staysIn.length > 0 ? names(staysIn) : '–'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        label="What opens it"
+        columns={[
+          {
+            id: 'opened',
+            head: 'Opened',
+            cell: ({ id }) => (
+              <button
+                type="button"
+                onClick={() => onSelect(id)}
+                className="min-h-8 text-left underline-offset-4 hover:underline"
+              >
+                {nameIn(assessment, circuit, id)}
+              </button>
+            ),
+            value: ({ id }) => nameIn(assessment, circuit, id),
+          },
+          {
+            id: 'drops',
+            head: 'lets go',
+            cell: ({ letsGo }) => <b className="font-semibold">{letsGo.length > 0 ? names(letsGo) : '–'}</b>,
+            value: ({ letsGo }) => names(letsGo),
+          },
+          {
+            id: 'stays',
+            head: 'stays closed',
+            cell: ({ staysIn }) => (staysIn.length > 0 ? names(staysIn) : '–'),
+            value: ({ staysIn }) => names(staysIn),
+          },
+        ]}
+        rows={rows}
+        idOf={({ id }) => id}
+        openId={selected}
+      />
       {broken.length > 0 && (
         <p className="mt-2 text-small text-soft">
           Breaking one of these wires opens nothing:{' '}
@@ -142,38 +145,53 @@ function Failures({ failures, name }: { failures: readonly SingleFailure[]; name
 /** Where to put the probe, in order, and what it should read. */
 export function TestPointTable({ assessment, circuit }: { assessment: Assessment; circuit: CoilCircuit }) {
   const system = assessment.build.units;
+  const placeOf = ({ node, deviceId }: TestPoint) => ({
+    name: nameIn(assessment, circuit, deviceId),
+    terminal: TERMINAL_WORDS[node.slice(deviceId.length + 1)] ?? '',
+  });
   return (
     <Panel title="Test points" about="12.6 V at the battery, driving, probe to the battery’s minus">
       <div className="max-h-[420px] overflow-y-auto">
-        <table className="w-full text-left text-small">
-          <thead className="text-soft">
-            <tr>
-              <th scope="col" className="font-medium">
-                Point
-              </th>
-              <th scope="col" className="text-right font-medium">
-                live
-              </th>
-              <th scope="col" className="text-right font-medium">
-                supply off, from plus
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {testPoints(assessment.vehicle).map(({ node, deviceId, expectedV, fromPlusOhm }) => (
-              <tr key={node} className="border-t border-rule/70">
-                <td className="py-1">
-                  {nameIn(assessment, circuit, deviceId)}{' '}
-                  <span className="text-soft">{TERMINAL_WORDS[node.slice(deviceId.length + 1)] ?? ''}</span>
-                </td>
-                <td className="text-right font-semibold">
+        <DataTable
+          label="Readings along the loop"
+          columns={[
+            {
+              id: 'point',
+              head: 'Point',
+              cell: (point) => {
+                const { name, terminal } = placeOf(point);
+                return (
+                  <>
+                    {name} <span className="text-soft">{terminal}</span>
+                  </>
+                );
+              },
+              value: (point) => `${placeOf(point).name} ${placeOf(point).terminal}`.trim(),
+            },
+            {
+              id: 'live',
+              head: 'live',
+              unit: 'V',
+              figure: true,
+              cell: ({ expectedV }) => (
+                <b className="font-semibold">
                   {formatQuantity({ value: expectedV, dimension: 'voltage' }, system, 4, 'V').text}
-                </td>
-                <td className="text-right">{ohmText(fromPlusOhm(), system)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                </b>
+              ),
+              value: ({ expectedV }) => expectedV,
+            },
+            {
+              id: 'dead',
+              head: 'supply off, from plus',
+              unit: 'Ω',
+              figure: true,
+              cell: ({ fromPlusOhm }) => ohmText(fromPlusOhm(), system),
+              value: ({ fromPlusOhm }) => fromPlusOhm(),
+            },
+          ]}
+          rows={testPoints(assessment.vehicle)}
+          idOf={({ node }) => node}
+        />
       </div>
       <p className="mt-2 text-note text-soft">
         Contacts 20 mΩ, wires at {formatQuantity({ value: 40, dimension: 'temperature' }, system).text}. Where a reading

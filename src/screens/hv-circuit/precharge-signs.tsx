@@ -5,6 +5,7 @@ import { type Dimension, formatQuantity } from '@/core/quantities';
 import { type PrechargeFault, type PrechargeRun, type PrechargeSign, prechargeSigns } from '@/core/simulate';
 import { Panel } from '@/ui/panel';
 import { TimeChart } from '../shell/chart';
+import { DataTable } from '../shell/data-table';
 
 const WORDS: Readonly<Record<PrechargeFault, readonly [string, string, string]>> = {
   none: ['as it should be', '0', 'rises fast, then ever slower'],
@@ -49,27 +50,15 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
           },
         ]}
       />
-      <table className="mt-1 w-full text-right text-small tabular-nums" data-precharge-signs="">
-        <thead className="text-note text-soft">
-          <tr>
-            <th scope="col" className="py-1 text-left font-normal">
-              What is wrong
-            </th>
-            <th scope="col" className="font-normal">
-              at the time-out
-            </th>
-            <th scope="col" className="font-normal">
-              peak
-            </th>
-            <th scope="col" className="font-normal">
-              in the resistor
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {followed.map(({ fault, endV, peakA, resistorJ }) => (
-            <tr key={fault} className="border-t border-rule/70 align-top">
-              <td className="py-1 text-left">
+      <div className="mt-1" data-precharge-signs="">
+        <DataTable
+          label="Precharge with one thing wrong"
+          columns={[
+            {
+              id: 'wrong',
+              head: 'What is wrong',
+              value: ({ fault }) => WORDS[fault][0],
+              cell: ({ fault }) => (
                 <span className="flex items-start gap-2">
                   <svg viewBox="0 0 30 8" width="30" height="8" aria-hidden="true" className="mt-2 shrink-0">
                     <line
@@ -87,14 +76,37 @@ export default function PrechargeSigns({ assessment, run }: { assessment: Assess
                     <span className="block text-note text-soft">{WORDS[fault][2]}</span>
                   </span>
                 </span>
-              </td>
-              <td className="pl-3 whitespace-nowrap">{text(Math.round(endV), 'voltage')}</td>
-              <td className="pl-3 whitespace-nowrap">{text(Math.round(peakA * 100) / 100, 'current')}</td>
-              <td className="pl-3 whitespace-nowrap">{text(Math.round(resistorJ * 10) / 10, 'energy')}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              ),
+            },
+            {
+              id: 'end',
+              head: 'at the time-out',
+              unit: 'V',
+              figure: true,
+              cell: ({ endV }) => text(Math.round(endV), 'voltage'),
+              value: ({ endV }) => endV,
+            },
+            {
+              id: 'peak',
+              head: 'peak',
+              unit: 'A',
+              figure: true,
+              cell: ({ peakA }) => text(Math.round(peakA * 100) / 100, 'current'),
+              value: ({ peakA }) => peakA,
+            },
+            {
+              id: 'heat',
+              head: 'in the resistor',
+              unit: 'J',
+              figure: true,
+              cell: ({ resistorJ }) => text(Math.round(resistorJ * 10) / 10, 'energy'),
+              value: ({ resistorJ }) => resistorJ,
+            },
+          ]}
+          rows={followed}
+          idOf={({ fault }) => fault}
+        />
+      </div>
       {signs.length > followed.length && (
         <p className="mt-2 text-small">
           Not worked out:{' '}

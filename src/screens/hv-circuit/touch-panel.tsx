@@ -5,6 +5,7 @@ import { leakageOhm, linkDischarge } from '@/core/simulate';
 import type { Vehicle } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
+import { DataTable } from '../shell/data-table';
 
 /** A common meter, Ω. */
 const METER_OHM = 10e6;
@@ -78,37 +79,39 @@ export function TouchPanel({
           title="Readings to expect"
           about={`insulation, meter of 10 MΩ, resistor of ${text(r0Ohm, 'resistance')}`}
         >
-          <table className="w-full text-left text-small">
-            <thead className="text-soft">
-              <tr>
-                <th scope="col" className="font-medium">
-                  Pack at {text(nominalV, 'voltage')}
-                </th>
-                <th scope="col" className="text-right font-medium">
-                  as modelled
-                </th>
-                <th scope="col" className="text-right font-medium">
-                  just at the limit, plus leaks
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {(
-                [
-                  ['To the body, all together', 'resistance', leak, least],
-                  ['Minus to body', 'voltage', sound.minusV, worst.minusV],
-                  ['Plus to body', 'voltage', sound.plusV, worst.plusV],
-                  [`With the resistor between ${sound.r0Between} and body`, 'voltage', sound.withR0V, worst.withR0V],
-                ] as const
-              ).map(([label, dimension, modelled, limit]) => (
-                <tr key={label} className="border-t border-rule/70">
-                  <td className="py-1">{label}</td>
-                  <td className="text-right font-semibold">{text(modelled, dimension)}</td>
-                  <td className="text-right">{text(limit, dimension)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            label="Readings of the insulation to expect"
+            columns={[
+              {
+                id: 'what',
+                head: `Pack at ${text(nominalV, 'voltage')}`,
+                cell: ({ label }) => label,
+                value: ({ label }) => label,
+              },
+              {
+                id: 'modelled',
+                head: 'as modelled',
+                figure: true,
+                cell: ({ modelled, dimension }) => <b className="font-semibold">{text(modelled, dimension)}</b>,
+              },
+              {
+                id: 'limit',
+                head: 'just at the limit, plus leaks',
+                figure: true,
+                className: 'whitespace-normal',
+                cell: ({ limit, dimension }) => text(limit, dimension),
+              },
+            ]}
+            rows={(
+              [
+                ['To the body, all together', 'resistance', leak, least],
+                ['Minus to body', 'voltage', sound.minusV, worst.minusV],
+                ['Plus to body', 'voltage', sound.plusV, worst.plusV],
+                [`With the resistor between ${sound.r0Between} and body`, 'voltage', sound.withR0V, worst.withR0V],
+              ] as const
+            ).map(([label, dimension, modelled, limit]) => ({ label, dimension, modelled, limit }))}
+            idOf={({ label }) => label}
+          />
           <p className="mt-2 text-note text-soft">
             UN R100, 500 Ω/V. Leakages are those of the devices (10 MΩ where none is measured), taken alike on both
             sides. Work the readings out in Quick sums, Insulation.

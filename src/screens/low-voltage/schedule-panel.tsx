@@ -1,5 +1,4 @@
 'use client';
-import { Fragment } from 'react';
 import type { Assessment } from '@/core/assess';
 import { SCENARIOS } from '@/core/build';
 import { LOAD_PRESETS, lowLoadOf } from '@/core/parts';
@@ -11,9 +10,37 @@ import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
 import { VerdictMark } from '@/ui/verdict-mark';
-import { RowOpener } from '../shell/data-table';
+import { type Column, DataTable, RowOpener } from '../shell/data-table';
 import { shapeOf } from '../shell/shape';
 import { HEADS, LoadFields } from './load-fields';
+
+type Row = Assessment['results']['low-voltage']['schedule']['loads'][number];
+
+/** A row of sums under the scenarios. */
+function Sum({
+  label,
+  strong = false,
+  children,
+}: {
+  label: string;
+  strong?: boolean;
+  children: readonly (readonly [string, string])[];
+}) {
+  return (
+    <tr className={strong ? 'border-t-2 border-ink font-semibold' : ''}>
+      <th scope="row" className={`py-1 text-left ${strong ? '' : 'font-normal'}`}>
+        {label}
+      </th>
+      <td />
+      <td />
+      {children.map(([id, amps]) => (
+        <td key={id} className="px-2 text-right whitespace-nowrap tabular-nums last:pr-0">
+          {amps}
+        </td>
+      ))}
+    </tr>
+  );
+}
 
 /** What every load draws and how much of the time it runs in each scenario. */
 export function SchedulePanel({
@@ -35,86 +62,75 @@ export function SchedulePanel({
   const missing = LOAD_PRESETS.filter(({ name }) => !low.loads.some((one) => one.name === name));
   const worstOf = (id: string) =>
     checks.find((check) => check.subject.id === id && check.station === 'low-voltage' && check.verdict !== 'holds');
+  const loadOf = (id: string) => low.loads.find((one) => one.id === id)!.load;
   return (
     <Panel title="Load schedule" about={`at ${results.atV} V; press a load to change it`}>
-      <div className="overflow-x-auto">
-        <table className="w-full min-w-[640px] text-right text-small tabular-nums" data-schedule="">
-          <thead className="text-note text-soft">
-            <tr>
-              <th scope="col" className="py-1 text-left font-normal">
-                Load
-              </th>
-              <th scope="col" className="pl-3 font-normal">
-                draws
-              </th>
-              <th scope="col" className="pl-3 font-normal">
-                hardest
-              </th>
-              {SCENARIOS.map((id) => (
-                <th scope="col" key={id} className="pl-3 font-normal">
-                  {HEADS[id]}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {results.loads.map((row) => {
-              const entry = low.loads.find(({ id }) => id === row.id)!;
-              const worst = worstOf(row.id);
-              return (
-                <Fragment key={row.id}>
-                  <tr className={`border-t border-rule/70 ${opened === row.id ? 'bg-well' : ''}`}>
-                    <td className="py-1 text-left">
-                      <RowOpener
-                        open={opened === row.id}
-                        onOpen={() => onOpen(opened === row.id ? null : row.id)}
-                        mark={<VerdictMark shape={worst ? shapeOf(worst.verdict) : 'holds'} size={11} />}
-                      >
-                        {row.name} {row.essential && <span className="text-note font-normal text-soft">essential</span>}
-                      </RowOpener>
-                    </td>
-                    <td className="whitespace-nowrap">{amps(row.onA)}</td>
-                    <td className="whitespace-nowrap text-soft">
-                      {entry.load.peakRating === undefined ? '' : amps(row.peakA)}
-                    </td>
-                    {SCENARIOS.map((id) => (
-                      <td key={id} className="pl-3 whitespace-nowrap">
-                        {(entry.load.use[id] ?? 0) > 0 ? amps(row.averageA[id]) : <span className="text-soft">–</span>}
-                      </td>
-                    ))}
-                  </tr>
-                  {opened === row.id && (
-                    <tr className="bg-well">
-                      <td colSpan={SCENARIOS.length + 3} className="pb-2 text-left">
-                        <LoadFields assessment={assessment} id={row.id} onGone={() => onOpen(null)} />
-                      </td>
-                    </tr>
-                  )}
-                </Fragment>
-              );
-            })}
-            <tr className="border-t-2 border-ink font-semibold">
-              <td className="py-1 text-left">With the coils of the contactors, on average</td>
-              <td />
-              <td />
-              {results.scenarios.map(({ id, averageA }) => (
-                <td key={id} className="pl-3 whitespace-nowrap">
-                  {amps(averageA)}
-                </td>
-              ))}
-            </tr>
-            <tr>
-              <td className="py-1 text-left">Everything at its hardest at once</td>
-              <td />
-              <td />
-              {results.scenarios.map(({ id, peakA }) => (
-                <td key={id} className="pl-3 whitespace-nowrap">
-                  {amps(peakA)}
-                </td>
-              ))}
-            </tr>
-          </tbody>
-        </table>
+      <div data-schedule="">
+        <DataTable
+          label="Loads"
+          wide
+          columns={[
+            {
+              id: 'load',
+              head: 'Load',
+              cell: (row) => {
+                const worst = worstOf(row.id);
+                return (
+                  <RowOpener
+                    open={opened === row.id}
+                    onOpen={() => onOpen(opened === row.id ? null : row.id)}
+                    mark={<VerdictMark shape={worst ? shapeOf(worst.verdict) : 'holds'} size={11} />}
+                  >
+                    {row.name} {row.essential && <span className="text-note font-normal text-soft">essential</span>}
+                  </RowOpener>
+                );
+              },
+              value: ({ name }) => name,
+            },
+            {
+              id: 'draws',
+              head: 'draws',
+              unit: 'A',
+              figure: true,
+              cell: ({ onA }) => amps(onA),
+              value: ({ onA }) => onA,
+            },
+            {
+              id: 'hardest',
+              head: 'hardest',
+              unit: 'A',
+              figure: true,
+              className: 'text-soft',
+              cell: ({ id, peakA }) => (loadOf(id).peakRating === undefined ? '' : amps(peakA)),
+              value: ({ id, peakA }) => (loadOf(id).peakRating === undefined ? null : peakA),
+            },
+            ...SCENARIOS.map((scenario): Column<Row> => {
+              const runs = ({ id }: Row) => (loadOf(id).use[scenario] ?? 0) > 0;
+              return {
+                id: scenario,
+                head: HEADS[scenario],
+                unit: 'A',
+                figure: true,
+                cell: (row) => (runs(row) ? amps(row.averageA[scenario]) : <span className="text-soft">–</span>),
+                value: (row) => (runs(row) ? row.averageA[scenario] : null),
+              };
+            }),
+          ]}
+          rows={results.loads}
+          idOf={({ id }) => id}
+          openId={opened}
+          detail={({ id }) => <LoadFields assessment={assessment} id={id} onGone={() => onOpen(null)} />}
+          foot={
+            <>
+              <Sum label="With the coils of the contactors, on average" strong>
+                {results.scenarios.map(({ id, averageA }) => [id, amps(averageA)])}
+              </Sum>
+              <Sum label="Everything at its hardest at once">
+                {results.scenarios.map(({ id, peakA }) => [id, amps(peakA)])}
+              </Sum>
+            </>
+          }
+        />
       </div>
       {usual.length > 0 && low.loads.length < 4 && (
         <div className="mt-3">

@@ -6,6 +6,7 @@ import { cellDuties, socCurve } from '@/core/stations/pack';
 import { Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
 import { XYChart } from '../shell/chart';
+import { DataTable } from '../shell/data-table';
 
 /** Voltage over the state of charge under a chosen current and temperature, and what each state asks of the cells. */
 export default function SocPanel({ assessment }: { assessment: Assessment }) {
@@ -81,36 +82,48 @@ export default function SocPanel({ assessment }: { assessment: Assessment }) {
           </>
         }
       />
-      <table className="mt-2 w-full text-right text-small tabular-nums" data-cell-duties="">
-        <thead className="text-note text-soft">
-          <tr>
-            <th scope="col" className="py-1 text-left font-normal">
-              State, hardest corner
-            </th>
-            <th scope="col" className="font-normal">
-              current
-            </th>
-            <th scope="col" className="font-normal">
-              C-rate
-            </th>
-            <th scope="col" className="font-normal">
-              heat in the cells
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {duties.map((duty) => (
-            <tr key={duty.name} className="border-t border-rule/70">
-              <td className="py-1 text-left">
-                {duty.name} <span className="text-soft">{duty.duration}</span>
-              </td>
-              <td className="whitespace-nowrap">{text(duty.currentA, 'current')}</td>
-              <td className="whitespace-nowrap">{duty.cRate.toFixed(2)} C</td>
-              <td className="whitespace-nowrap">{text(duty.heatW, 'power')}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div className="mt-2" data-cell-duties="">
+        <DataTable
+          label="What the cells do"
+          columns={[
+            {
+              id: 'state',
+              head: 'State, hardest corner',
+              cell: ({ name, duration }) => (
+                <>
+                  {name} <span className="text-soft">{duration}</span>
+                </>
+              ),
+              value: ({ name }) => name,
+            },
+            {
+              id: 'current',
+              head: 'current',
+              unit: 'A',
+              figure: true,
+              cell: ({ currentA }) => text(currentA, 'current'),
+              value: ({ currentA }) => currentA,
+            },
+            {
+              id: 'rate',
+              head: 'C-rate',
+              figure: true,
+              cell: ({ cRate }) => `${cRate.toFixed(2)} C`,
+              value: ({ cRate }) => cRate,
+            },
+            {
+              id: 'heat',
+              head: 'heat in the cells',
+              unit: 'W',
+              figure: true,
+              cell: ({ heatW }) => text(heatW, 'power'),
+              value: ({ heatW }) => heatW,
+            },
+          ]}
+          rows={duties}
+          idOf={({ name }) => name}
+        />
+      </div>
     </Panel>
   );
 }

@@ -4,6 +4,7 @@ import type { Change } from '@/core/formats';
 import { useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Problems } from '@/ui/problems';
+import { DataTable } from './data-table';
 
 export interface Preview {
   readonly file: string;
@@ -33,34 +34,23 @@ export function ImportPreviewPanel({ preview, onDone }: { preview: Preview; onDo
       {fresh.length > 0 && <p className="mt-1 text-small">New: {fresh.join(', ')}</p>}
       {changes.length > 0 && (
         <div className="mt-2 max-h-[40vh] overflow-auto">
-          <table className="w-full text-left text-small">
-            <thead className="text-soft">
-              <tr>
-                <th scope="col" className="pr-3 font-medium">
-                  What
-                </th>
-                <th scope="col" className="pr-3 font-medium">
-                  Field
-                </th>
-                <th scope="col" className="pr-3 text-right font-medium">
-                  Now
-                </th>
-                <th scope="col" className="text-right font-medium">
-                  Then
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {changes.map(({ subject, what, before, after }) => (
-                <tr key={`${subject} ${what}`} className="border-t border-rule">
-                  <td className="pr-3">{subject}</td>
-                  <td className="pr-3">{what}</td>
-                  <td className="pr-3 text-right">{before}</td>
-                  <td className="text-right font-semibold">{after}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            label="What would change"
+            columns={[
+              { id: 'what', head: 'What', cell: ({ subject }) => subject, value: ({ subject }) => subject },
+              { id: 'field', head: 'Field', cell: ({ what }) => what, value: ({ what }) => what },
+              { id: 'now', head: 'Now', figure: true, cell: ({ before }) => before, value: ({ before }) => before },
+              {
+                id: 'then',
+                head: 'Then',
+                figure: true,
+                cell: ({ after }) => <b className="font-semibold">{after}</b>,
+                value: ({ after }) => after,
+              },
+            ]}
+            rows={changes}
+            idOf={({ subject, what }) => `${subject} ${what}`}
+          />
         </div>
       )}
       <div className="mt-3 flex gap-2">

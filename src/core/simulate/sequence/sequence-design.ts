@@ -19,6 +19,7 @@ import {
   motorOf,
   partOf,
   prechargeBranches,
+  settles,
   stateOf,
   stillIn,
   type Vehicle,
@@ -109,16 +110,12 @@ function breaksAll(vehicle: Vehicle, sorts: ReadonlyMap<string, number>): boolea
 const regenOf = (build: Build): SequenceDesign['regen'] =>
   motorOf(build)?.part?.motorKind === 'series-dc' ? 'none' : (build.regeneration?.asked ?? 'lift-off');
 
-const designs = new WeakMap<Vehicle, SequenceDesign | NoSequence>();
-
 /** The sequence of a build, or what it lacks; worked out once for each solved vehicle. */
-export function sequenceDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
-  const known = designs.get(vehicle);
-  if (known !== undefined) return known;
-  const made = makeDesign(vehicle);
-  designs.set(vehicle, made);
-  return made;
-}
+export const sequenceDesign = settles(
+  'sequenceDesign',
+  makeDesign,
+  (p, q) => p === q || JSON.stringify(p) === JSON.stringify(q),
+);
 
 function makeDesign(vehicle: Vehicle): SequenceDesign | NoSequence {
   const { build } = vehicle;

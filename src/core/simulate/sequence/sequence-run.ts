@@ -1,4 +1,4 @@
-import { Recent, room, type Vehicle } from '../../vehicle';
+import { Follows, Recent, room, type Vehicle } from '../../vehicle';
 import { type SearchResult, search } from './search';
 import { isDesign, type SequenceDesign, sequenceDesign, toldWell, untoldOf } from './sequence-design';
 
@@ -11,12 +11,8 @@ export interface SequenceSearch {
   readonly well: SearchResult | null;
 }
 
-const keys = new WeakMap<SequenceDesign, string>();
-function keyOf(design: SequenceDesign): string {
-  const key = keys.get(design) ?? JSON.stringify(design);
-  keys.set(design, key);
-  return key;
-}
+const keys = new Follows<SequenceDesign, string>();
+const keyOf = (design: SequenceDesign): string => keys.get(design, () => JSON.stringify(design));
 
 /** Of all that the search reads; null while there is no sequence. */
 export function sequenceKey(vehicle: Vehicle): string | null {

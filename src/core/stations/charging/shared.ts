@@ -1,17 +1,14 @@
 import type { Ref } from '../../checks';
 import { type VehicleCharge, vehicleCharge } from '../../simulate';
-import type { Vehicle } from '../../vehicle';
+import { Follows, type Vehicle } from '../../vehicle';
 
 export const CHARGE_REF: Ref = { kind: 'build', id: 'charging', name: 'Charging' };
 
-const known = new WeakMap<Vehicle, ReturnType<typeof vehicleCharge>>();
+const known = new Follows<Vehicle, ReturnType<typeof vehicleCharge>>();
 
 /** The usual charge, worked out once for a solved vehicle. */
-export function chargeFor(vehicle: Vehicle): ReturnType<typeof vehicleCharge> {
-  const found = known.get(vehicle) ?? vehicleCharge(vehicle);
-  known.set(vehicle, found);
-  return found;
-}
+export const chargeFor = (vehicle: Vehicle): ReturnType<typeof vehicleCharge> =>
+  known.get(vehicle, () => vehicleCharge(vehicle));
 
 export const isCharge = (charge: ReturnType<typeof vehicleCharge>): charge is VehicleCharge => 'run' in charge;
 

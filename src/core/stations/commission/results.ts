@@ -1,11 +1,8 @@
+import { Follows } from '../../vehicle';
 import type { Context } from '../context';
 import { type Commissioning, commissioningOf } from './sheets';
 
-const made = new WeakMap<Context, Commissioning>();
+const made = new Follows<Context, Commissioning>();
 
 /** Sheets with what was entered, made once for what was judged. */
-export function sheetsFor(context: Context): Commissioning {
-  const found = made.get(context) ?? commissioningOf(context);
-  made.set(context, found);
-  return found;
-}
+export const sheetsFor = (context: Context): Commissioning => made.get(context, () => commissioningOf(context));

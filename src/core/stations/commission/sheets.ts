@@ -12,6 +12,7 @@ import {
 } from '../../build';
 import { designDigest, digestOf } from '../../build/digest';
 import { insulationResistance } from '../../physics/insulation';
+import { remembers } from '../../vehicle';
 import type { Context } from '../context';
 import { ancillarySteps } from './ancillary-steps';
 import { beforeSteps } from './before-steps';
@@ -60,24 +61,29 @@ export interface Commissioning {
   readonly gone: readonly StepResult[];
 }
 
+const ownSteps = ({ vehicle }: Context): readonly Step[] =>
+  Object.values(vehicle.build.commission?.ownTests ?? {}).map(ownStep);
+
+/** In safe order; each is worked out anew where something that it read has changed. */
+const PARTS = [
+  beforeSteps,
+  lowSteps,
+  sourceSteps,
+  insulationSteps,
+  prechargeSteps,
+  spinSteps,
+  converterSteps,
+  chargeSteps,
+  ancillarySteps,
+  roadSteps,
+  handOverSteps,
+  ownSteps,
+].map((steps: (context: Context) => readonly Step[]) => remembers(({ vehicle }: Context) => vehicle.memory, steps));
+
 /** Every step of the build, in safe order. */
 export const stepsOf = (context: Context): readonly Step[] => {
-  const made = [
-    ...beforeSteps(context),
-    ...lowSteps(context),
-    ...sourceSteps(context),
-    ...insulationSteps(context),
-    ...prechargeSteps(context),
-    ...spinSteps(context),
-    ...converterSteps(context),
-    ...chargeSteps(context),
-    ...ancillarySteps(context),
-    ...roadSteps(context),
-    ...handOverSteps(),
-    ...Object.values(context.vehicle.build.commission?.ownTests ?? {}).map(ownStep),
-  ];
   const seen = new Set<string>();
-  return made.filter(({ id }) => !seen.has(id) && seen.add(id));
+  return PARTS.flatMap((steps) => steps(context)).filter(({ id }) => !seen.has(id) && seen.add(id));
 };
 
 function ownStep({ id, sheet, name, where, switches, dimension, low, high, hv = false }: OwnTest): Step {

@@ -1,7 +1,7 @@
 import type { MotorPart } from '../../parts';
 import { baseSpeedRpm, peakTorqueNm, rpmToRadPerS } from '../../physics/motor';
 import { GRAVITY_M_PER_S2, roadForces, sumOf } from '../../physics/road-load';
-import { type RoadModel, roadModel, type Vehicle } from '../../vehicle';
+import { Recent, type RoadModel, roadModel, room, type Vehicle } from '../../vehicle';
 
 /** What motor, gears and voltage make of the vehicle. */
 export interface DriveResults {
@@ -67,18 +67,12 @@ const SLIP_SHARE = 0.8;
 export function driveResults(vehicle: Vehicle, linkV: number, mostW: number): DriveResults | null {
   const model = roadModel(vehicle.build);
   if (!model?.motor || model.wheelRadiusM === null) return null;
+  const { motor } = model;
   // The road model is the same object while nothing that it reads has changed.
-  const kept = known.get(model);
-  if (kept && kept.linkV === linkV && kept.mostW === mostW) return kept.results;
-  const results = makeResults(model, model.motor, linkV, mostW);
-  known.set(model, { linkV, mostW, results });
-  return results;
+  return vehicle.memory.of(known).get([model, linkV, mostW], () => makeResults(model, motor, linkV, mostW));
 }
 
-const known = new WeakMap<
-  RoadModel,
-  { readonly linkV: number; readonly mostW: number; readonly results: DriveResults }
->();
+const known = room(() => new Recent<DriveResults>(4));
 
 function makeResults(model: RoadModel, motor: MotorPart, linkV: number, mostW: number): DriveResults {
   const fastest = Math.min(

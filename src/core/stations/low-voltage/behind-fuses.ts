@@ -1,4 +1,5 @@
 import {
+  Follows,
   type LowVoltage,
   type LowWiring,
   lowProtecting,
@@ -12,14 +13,10 @@ import {
  * Wires that each fuse has to save: downstream until the next fuse or the load, and the returns and straps that carry nothing but what it
  * lets through.
  */
-export function wiresOf(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
-  const wiring = lowWiring(vehicle);
-  const found = behindFuses.get(wiring) ?? findWires(vehicle);
-  behindFuses.set(wiring, found);
-  return found;
-}
+export const wiresOf = (vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> =>
+  behindFuses.get(lowWiring(vehicle), () => findWires(vehicle));
 
-const behindFuses = new WeakMap<LowWiring, ReadonlyMap<string, readonly ResolvedConductor[]>>();
+const behindFuses = new Follows<LowWiring, ReadonlyMap<string, readonly ResolvedConductor[]>>();
 
 function findWires(vehicle: Vehicle): ReadonlyMap<string, readonly ResolvedConductor[]> {
   const { lv } = lowVoltage(vehicle);
@@ -99,11 +96,11 @@ export function returnsOf(vehicle: Vehicle, fuseId: string): readonly ResolvedCo
 }
 
 type Lv = LowVoltage['lv'];
-const byNodes = new WeakMap<Lv, ReadonlyMap<string, readonly ResolvedConductor[]>>();
+const byNodes = new Follows<Lv, ReadonlyMap<string, readonly ResolvedConductor[]>>();
 
-function byNodeOf(lv: Lv): ReadonlyMap<string, readonly ResolvedConductor[]> {
-  const known = byNodes.get(lv);
-  if (known) return known;
+const byNodeOf = (lv: Lv): ReadonlyMap<string, readonly ResolvedConductor[]> => byNodes.get(lv, () => sortByNode(lv));
+
+function sortByNode(lv: Lv): ReadonlyMap<string, readonly ResolvedConductor[]> {
   const made = new Map<string, ResolvedConductor[]>();
   for (const conductor of lv.conductors)
     for (const node of [conductor.nodeA, conductor.nodeB]) {
@@ -111,7 +108,6 @@ function byNodeOf(lv: Lv): ReadonlyMap<string, readonly ResolvedConductor[]> {
       if (list) list.push(conductor);
       else made.set(node, [conductor]);
     }
-  byNodes.set(lv, made);
   return made;
 }
 

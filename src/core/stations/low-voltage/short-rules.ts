@@ -6,6 +6,7 @@ import { SHORT_LIMIT_C, withstandI2t } from '../../physics/withstand';
 import * as propose from '../../proposals';
 import { lowFault } from '../../simulate';
 import {
+  Follows,
   HIGHEST_SUPPLY_V,
   type LowWiring,
   lowVoltage,
@@ -40,15 +41,10 @@ interface Faults {
  * The largest and the smallest fault that a fuse has to end: right behind it, and at the ends of the wires that the battery feeds through
  * it, out and back. Behind means away from the battery, so a converter's fuse has the converter's own wires behind it.
  */
-export function faultsBehind(vehicle: Vehicle, fuseId: string): Faults | null {
-  const wiring = lowWiring(vehicle);
-  const known = faultsOf.get(wiring) ?? new Map<string, Faults | null>();
-  faultsOf.set(wiring, known);
-  if (!known.has(fuseId)) known.set(fuseId, findFaults(vehicle, fuseId));
-  return known.get(fuseId)!;
-}
+export const faultsBehind = (vehicle: Vehicle, fuseId: string): Faults | null =>
+  faultsOf.get(lowWiring(vehicle), () => findFaults(vehicle, fuseId), fuseId);
 
-const faultsOf = new WeakMap<LowWiring, Map<string, Faults | null>>();
+const faultsOf = new Follows<LowWiring, Faults | null>();
 
 function findFaults(vehicle: Vehicle, fuseId: string): Faults | null {
   const minus = `${lowVoltage(vehicle).battery?.device.id}.minus`;

@@ -1,4 +1,5 @@
 import {
+  Follows,
   type LowPoint,
   type LowSolved,
   type LowVoltage,
@@ -15,17 +16,11 @@ import { faultsBehind } from './short-rules';
 /** Solutions of the 12-volt circuit that several rules read. */
 const AWAKE = { converters: true, socBattery: 0.8, batteryC: 25, awake: true } as const;
 
-const points = new WeakMap<LowVoltage, Map<string, LowPoint>>();
+const points = new Follows<LowVoltage, LowPoint>();
 
 /** The circuit with one load alone, on or at its peak. */
-export function alone(vehicle: Vehicle, id: string, how: Running): LowPoint {
-  const known = points.get(lowVoltage(vehicle)) ?? new Map<string, LowPoint>();
-  points.set(lowVoltage(vehicle), known);
-  const key = `${id}|${how}`;
-  const found = known.get(key) ?? solveLow(vehicle, { ...AWAKE, running: new Map([[id, how]]) });
-  known.set(key, found);
-  return found;
-}
+export const alone = (vehicle: Vehicle, id: string, how: Running): LowPoint =>
+  points.get(lowVoltage(vehicle), () => solveLow(vehicle, { ...AWAKE, running: new Map([[id, how]]) }), `${id}|${how}`);
 
 /** One load at its peak with the converter dead, on a battery that is half empty. */
 export const onBattery = (vehicle: Vehicle, id: string): LowPoint =>
@@ -34,13 +29,8 @@ export const onBattery = (vehicle: Vehicle, id: string): LowPoint =>
 /** Everything on at once; its point is unsolvable where the feeds can't give that. */
 export function everythingOn(vehicle: Vehicle): LowPoint {
   const low = lowVoltage(vehicle);
-  const known = points.get(low) ?? new Map<string, LowPoint>();
-  points.set(low, known);
-  const found =
-    known.get('all') ??
-    solveLow(vehicle, { ...AWAKE, running: new Map(low.loads.map(({ id }) => [id, 'on' as const])) });
-  known.set('all', found);
-  return found;
+  const all = () => solveLow(vehicle, { ...AWAKE, running: new Map(low.loads.map(({ id }) => [id, 'on' as const])) });
+  return points.get(low, all, 'all');
 }
 
 /** Largest steady current through each fuse and wire; null while there is no solution: `lv.solves` says so, and nothing is judged by it. */
