@@ -63,8 +63,10 @@ export function PlayPage({ assessment, storyId }: { assessment: Assessment; stor
           <Controls play={play} />
         </Panel>
         <Panel title="What the circuit answers">
-          <Scope name="Link" unit="V" trace={play.trace} read={({ linkV }) => linkV} />
-          <Scope name="12 V" unit="V" trace={play.trace} read={({ supplyV }) => supplyV} stroke="var(--lv)" />
+          <div className="grid gap-x-5 gap-y-2 min-[640px]:max-[1079px]:grid-cols-2">
+            <Scope name="Link" unit="V" trace={play.trace} read={({ linkV }) => linkV} />
+            <Scope name="12 V" unit="V" trace={play.trace} read={({ supplyV }) => supplyV} stroke="var(--lv)" />
+          </div>
           <ClosedContactors play={play} assessment={assessment} />
         </Panel>
       </div>

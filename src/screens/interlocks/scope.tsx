@@ -38,6 +38,7 @@ export function Scope({
   const endS = trace.at(-1)?.timeS ?? 0;
   const fromS = passed >= 0 ? Math.max(0, trace[passed]!.timeS - spanS / 10) : Math.max(0, endS - spanS);
   const shown = trace.filter(({ timeS }) => timeS >= fromS && timeS <= fromS + spanS);
+  const still = shown.length < 2;
   const low = Math.min(0, ...shown.map(read));
   const top = roof(Math.max(1, ...shown.map(read)));
   const bottom = low < -1 ? -roof(-low) : 0;
@@ -45,16 +46,23 @@ export function Scope({
   const y = (value: number) => 8 + (1 - (value - bottom) / (top - bottom)) * (HEIGHT - 8 - BOTTOM);
   const seconds = Array.from({ length: 6 }, (_, k) => fromS + (k * spanS) / 5);
   return (
-    <figure>
+    <figure className="min-w-0 max-w-[560px]">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={`${name} over time`}>
         {[bottom, (bottom + top) / 2, top].map((value) => (
           <g key={value}>
             <line x1={LEFT} x2={WIDTH - RIGHT} y1={y(value)} y2={y(value)} stroke="var(--rule)" />
-            <text x={LEFT - 6} y={y(value) + 4} textAnchor="end" fontSize="14" fill="var(--soft)">
-              {value}
-            </text>
+            {!still && (
+              <text x={LEFT - 6} y={y(value) + 4} textAnchor="end" fontSize="14" fill="var(--soft)">
+                {value}
+              </text>
+            )}
           </g>
         ))}
+        {still && (
+          <text x={(LEFT + WIDTH - RIGHT) / 2} y={HEIGHT / 2 - 12} textAnchor="middle" fontSize="14" fill="var(--soft)">
+            drawn while time runs
+          </text>
+        )}
         {seconds.map((timeS) => (
           <text key={timeS} x={x(timeS)} y={HEIGHT - 3} textAnchor="middle" fontSize="14" fill="var(--soft)">
             {Math.round(timeS * 10) / 10} s

@@ -171,25 +171,38 @@ const loop = defineRule({
   ],
   sourcesIn: fromRules('classBDcV'),
   judge: ({ vehicle, fullV, rules }) => {
-    if (fullV === null || fullV <= rules.classBDcV.value || vehicle.build.schools.emergencyStop === 'mechanical')
-      return [];
+    if (fullV === null) return [];
     const circuit = coilCircuit(vehicle);
-    if (!circuit || circuit.wired.length === 0) return [NEEDS_COILS];
+    const asked = fullV > rules.classBDcV.value && vehicle.build.schools.emergencyStop !== 'mechanical';
+    const fitted = (circuit?.stops ?? []).filter(({ device }) => Object.hasOwn(LOOP_WORDS, device.kind));
+    // Where none is asked for, one that is fitted is relied on all the same.
+    if (!asked && fitted.length === 0) return [];
+    if (!circuit || circuit.wired.length === 0) return asked ? [NEEDS_COILS] : [];
     const unknown = unknownCoils(vehicle, circuit, COILS);
     if (unknown) return [unknown];
-    const faults = Object.entries(LOOP_WORDS).flatMap(([kind, words]) => {
-      const contacts = circuit.stops.filter(({ device }) => device.kind === kind);
-      if (contacts.length === 0) return [`${words} is missing`];
-      return contacts.flatMap(({ id, device }) => {
+    const all = heldWith(vehicle, []);
+    const faults = [
+      ...(Object.keys(LOOP_WORDS) as (keyof typeof LOOP_WORDS)[]).flatMap((kind) =>
+        asked && !fitted.some(({ device }) => device.kind === kind) ? [`${LOOP_WORDS[kind]} is missing`] : [],
+      ),
+      ...fitted.flatMap(({ id, device }) => {
         const held = heldWith(vehicle, [id]);
-        return held.length > 0 ? [`${device.name} leaves ${names(vehicle, held)} closed`] : [];
-      });
-    });
+        if (held.length === 0) return [];
+        return asked || held.length === all.length ? [`${device.name} leaves ${names(vehicle, held)} closed`] : [];
+      }),
+    ];
     return [
       {
         subject: COILS,
         holds: faults.length === 0,
-        figures: { detail: faults.length === 0 ? 'a crash, a lid and a plug let every coil go' : faults.join('; ') },
+        figures: {
+          detail:
+            faults.length > 0
+              ? faults.join('; ')
+              : asked
+                ? 'a crash, a lid and a plug let every coil go'
+                : `${fitted.map(({ device }) => device.name).join(' and ')}: each lets coils go`,
+        },
       },
     ];
   },

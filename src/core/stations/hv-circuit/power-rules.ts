@@ -17,6 +17,9 @@ const WHAT: Partial<Readonly<Record<StateId, string>>> = {
   cruise: 'what it draws in cruise',
 };
 
+/** A device that is entered with so much less than it is rated for is held there by something (engineering judgement). */
+const UNDER_ITS_RATING = 1.5;
+
 /** What each device on the bus draws: told for the state it is there for, and nowhere above its rating. */
 export const devicePower = defineRule({
   id: 'device.power',
@@ -101,6 +104,11 @@ export const devicePower = defineRule({
             ...(device.device.kind === 'heater' ? [] : air.assumed),
             ...(hasTrait(device.device.kind, 'charges') && part.chargePowerW === undefined
               ? [`What ${device.device.name} gives at most is not stated: its charging is held against nothing.`]
+              : []),
+            ...(worst.powerW * UNDER_ITS_RATING < worst.limitW
+              ? [
+                  `${device.device.name} is rated for ${q(worst.limitW, 'power')} and entered with ${q(worst.powerW, 'power')} at most: its setting holds it there.`,
+                ]
               : []),
             ...(asInCruise
               ? [`${device.device.name} draws uphill and in hard acceleration what it draws in cruise.`]

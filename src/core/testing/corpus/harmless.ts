@@ -29,6 +29,11 @@ export const HARMLESS: readonly Harmless[] = [
   ...PLAN_HARMLESS,
   ...COMMISSION_HARMLESS,
   ...LOGBOOK_HARMLESS,
+  {
+    did: 'the inertia switch taken out where the stop is pulled by hand and none is asked for',
+    on: 'larkspur',
+    change: edit({ edit: 'takeOutDevice', input: { deviceId: 'coil-inertia' } }),
+  },
   { did: 'the precharge relay, which has no direction, the other way round', on: 'firn', change: turn('k-pre') },
   { did: 'the precharge resistor the other way round', on: 'larkspur', change: turn('r-pre') },
   { did: 'the shunt the other way round', on: 'firn', change: turn('shunt') },

@@ -203,6 +203,14 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: COILS,
+    did: 'the inertia switch bridged where the stop is pulled by hand and none is asked for',
+    on: 'larkspur',
+    plant: wire('x', 'Spare', 'coil-inertia.a', 'coil-inertia.b', 'coil-w3'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
     did: 'one contact of the handle only: one touching wire keeps it live',
     on: 'firn',
     plant: takeOut('coil-stop-return'),

@@ -1,5 +1,6 @@
 import { WARMTH_MISTAKES } from './ancillary-mistakes';
 import { BRAKE_MISTAKES } from './brake-mistakes';
+import { CAN_BUS_MISTAKES } from './can-bus-mistakes';
 import { CHARGE_MISTAKES } from './charge-mistakes';
 import { CLOSING_MISTAKES } from './closing-mistakes';
 import { COMMISSION_MISTAKES } from './commission-mistakes';
@@ -43,6 +44,7 @@ export const MISTAKES: readonly Mistake[] = [
   ...USUAL_MISTAKES,
   ...INTERLOCK_MISTAKES,
   ...HARNESS_MISTAKES,
+  ...CAN_BUS_MISTAKES,
   ...PLAN_MISTAKES,
   ...COMMISSION_MISTAKES,
   ...LOGBOOK_MISTAKES,
