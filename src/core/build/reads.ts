@@ -86,7 +86,13 @@ export function slotFor<T extends object, V>(name: string, make: (thing: T) => V
 function standing(at: number, slots: Slots): unknown {
   const of = workedOut.get(at);
   const thing = of && thingOf.get(slots);
-  return thing ? of(thing) : slots[at];
+  if (!thing) return slots[at];
+  try {
+    return of(thing);
+  } catch {
+    // What can’t be worked out is like nothing else: whoever rests on it asks for itself, and stumbles there.
+    return Symbol('not worked out');
+  }
 }
 
 /** Whether all that was read is the same in both, by identity. */

@@ -107,6 +107,18 @@ test('what settles stays the object that it was, and its readers rest on it alon
   expect(judged).toBe(2);
 });
 
+test('what can’t be worked out any more is asked for anew by its readers, and the fault is theirs to tell', () => {
+  const memory = new Memory();
+  const needed = settles('test.needed', (car: Car) => {
+    if (car.build.duty.cruiseSpeedMPerS === 30) throw new Error('too quick');
+    return car.build.duty.cruiseSpeedMPerS ?? null;
+  });
+  const judge = remembers<Car, number | null>((car) => car.memory, needed);
+  expect(judge(watchedCar(firn, memory))).toBe(firn.duty.cruiseSpeedMPerS);
+  expect(() => judge(watchedCar(faster, memory))).toThrow('too quick');
+  expect(judge(watchedCar(firn, memory))).toBe(firn.duty.cruiseSpeedMPerS);
+});
+
 test('the last few answers go by all that they read, by value and identity', () => {
   const recent = new Recent<number>(2);
   let made = 0;
