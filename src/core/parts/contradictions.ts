@@ -1,3 +1,4 @@
+import { temperaturesOf } from '../physics/cell-limits';
 import { resistance20FromArea } from '../physics/conductor';
 import type { CablePart, CellPart, ContactorPart, FusePart, MotorPart, Part, VoltageWindow } from './types';
 
@@ -20,7 +21,8 @@ const LEAST_PICK_UP = 0.15;
 
 const v = (volts: number): string => `${Number(volts.toPrecision(4))} V`;
 
-function ofCell({ chemistry, nominalV, fullV, emptyV }: CellPart): string[] {
+function ofCell(cell: CellPart): string[] {
+  const { chemistry, nominalV, fullV, emptyV } = cell;
   const [nominal, least, most] = CHEMISTRY_V[chemistry];
   // A module counts as so many cells in series.
   const cells = Math.max(1, Math.round(nominalV / nominal));
@@ -30,6 +32,10 @@ function ofCell({ chemistry, nominalV, fullV, emptyV }: CellPart): string[] {
       : [`empty ${v(emptyV)}, nominal ${v(nominalV)} and full ${v(fullV)} are not in this order`]),
     ...(fullV / cells <= most ? [] : [`full ${v(fullV)} is more than this chemistry bears (${v(most * cells)})`]),
     ...(emptyV / cells >= least ? [] : [`empty ${v(emptyV)} is less than this chemistry bears (${v(least * cells)})`]),
+    ...(['charge', 'discharge'] as const).flatMap((way) => {
+      const [coldest, hottest] = temperaturesOf(cell, way);
+      return coldest < hottest ? [] : [`it may be ${way}d from a temperature above the one up to which it may`];
+    }),
   ];
 }
 

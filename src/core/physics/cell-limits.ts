@@ -27,6 +27,26 @@ export const GENERIC_TEMPERATURES: Readonly<
   'lead-agm': { charge: [-20, 50], discharge: [-20, 50] },
 };
 
+/** What a cell’s sheet tells of the temperatures that it may be worked at, °C. */
+interface Stated {
+  readonly chemistry: Chemistry;
+  readonly chargeFromC?: number;
+  readonly chargeToC?: number;
+  readonly dischargeFromC?: number;
+  readonly dischargeToC?: number;
+}
+
+/** Coldest and hottest that a cell may be charged or discharged at, °C: its sheet’s, else those of its chemistry. */
+export function temperaturesOf(
+  cell: Stated,
+  way: 'charge' | 'discharge',
+): readonly [coldestC: number, hottestC: number] {
+  const [coldest, hottest] = GENERIC_TEMPERATURES[cell.chemistry][way];
+  return way === 'charge'
+    ? [cell.chargeFromC ?? coldest, cell.chargeToC ?? hottest]
+    : [cell.dischargeFromC ?? coldest, cell.dischargeToC ?? hottest];
+}
+
 /** The width over which current comes back above the coldest that is allowed, K (generic): LFP and NMC are charged slowly below 10–15 °C. */
 const CHARGE_RAMP_K = 15;
 const DISCHARGE_RAMP_K = 30;

@@ -1,5 +1,5 @@
 import type { CellPart } from '../parts';
-import { GENERIC_RATES, GENERIC_TEMPERATURES, temperatureShare } from '../physics/cell-limits';
+import { GENERIC_RATES, temperatureShare, temperaturesOf } from '../physics/cell-limits';
 import { packStrings, partOf, type Vehicle } from '../vehicle';
 
 export type CurrentWay = 'charge' | 'discharge';
@@ -26,9 +26,7 @@ export function cellBears(
   const [sustainedA, peakA] =
     way === 'charge' ? [cell.maxChargeA, cell.peakChargeA] : [cell.maxDischargeA, cell.peakDischargeA];
   const told = lasts === 2 ? (peakA ?? sustainedA) : sustainedA;
-  const generic = GENERIC_TEMPERATURES[cell.chemistry][way];
-  const coldest = way === 'charge' ? cell.chargeFromC : cell.dischargeFromC;
-  const share = temperatureC === null ? 1 : temperatureShare(temperatureC, [coldest ?? generic[0], generic[1]], way);
+  const share = temperatureC === null ? 1 : temperatureShare(temperatureC, temperaturesOf(cell, way), way);
   return { currentA: (told ?? rate * cell.capacityAh) * share, told, rate, share };
 }
 

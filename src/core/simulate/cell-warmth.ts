@@ -1,5 +1,5 @@
 import { resistanceAgeFactor } from '../physics/cell';
-import { GENERIC_TEMPERATURES } from '../physics/cell-limits';
+import { temperaturesOf } from '../physics/cell-limits';
 import { lumpAt, warmingTime } from '../physics/warming';
 import { coldestDayC, hottestDayC, partOf, solvedStates, type Vehicle } from '../vehicle';
 import { spanIn } from './plugged';
@@ -92,7 +92,7 @@ const chillersW = (vehicle: Vehicle, state: 'hill' | 'charging'): number =>
 /** Lowest of what the cells of all boxes bear, °C. */
 function bears(vehicle: Vehicle, way: 'charge' | 'discharge'): number | null {
   const all = vehicle.devices.flatMap((box) => partOf(box, 'cell') ?? []);
-  return all.length === 0 ? null : Math.min(...all.map(({ chemistry }) => GENERIC_TEMPERATURES[chemistry][way][1]));
+  return all.length === 0 ? null : Math.min(...all.map((cell) => temperaturesOf(cell, way)[1]));
 }
 
 /** Cells stand through a cold night, plugged in. Null: no cells. */
@@ -103,7 +103,7 @@ export function coldNight(vehicle: Vehicle): CellsOver | null {
   const warmest = Math.max(
     ...vehicle.devices.flatMap((box) => {
       const cell = partOf(box, 'cell');
-      return cell ? [cell.chargeFromC ?? GENERIC_TEMPERATURES[cell.chemistry].charge[0]] : [];
+      return cell ? [temperaturesOf(cell, 'charge')[0]] : [];
     }),
   );
   return over(pack.massKg, {

@@ -22,9 +22,11 @@ export const cell = definePart({
     peakDischargeA: optional(positive(100000)),
     maxChargeA: optional(positive(100000)),
     peakChargeA: optional(positive(100000)),
-    /** Coldest that it may be charged and discharged at; absent: as its chemistry. */
+    /** Coldest and hottest that it may be charged and discharged at; absent: as its chemistry. */
     chargeFromC: optional(celsius()),
+    chargeToC: optional(celsius()),
     dischargeFromC: optional(celsius()),
+    dischargeToC: optional(celsius()),
     massKg: positive(500),
   },
 });

@@ -1,6 +1,6 @@
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
 import { BALANCE_LEAST_V, cellExtremes } from '../../physics/cell-care';
-import { GENERIC_TEMPERATURES } from '../../physics/cell-limits';
+import { temperaturesOf } from '../../physics/cell-limits';
 import { chargersOf } from '../../simulate';
 import { partOf, type SolvedState, solvedStates, terminalVoltage, type Vehicle } from '../../vehicle';
 import { corner, packMustDeliver, volts } from '../context';
@@ -95,6 +95,12 @@ const order = defineRule({
       ...(underV !== undefined && underReleaseV !== undefined && underReleaseV <= underV
         ? [`driving goes on at ${v(underReleaseV)}, not above its stop`]
         : []),
+      ...(overReleaseV !== undefined && underV !== undefined && overReleaseV <= underV
+        ? [`charging goes on only at ${v(overReleaseV)}, below where driving stops`]
+        : []),
+      ...(underReleaseV !== undefined && overV !== undefined && underReleaseV >= overV
+        ? [`driving goes on only at ${v(underReleaseV)}, above where charging stops`]
+        : []),
       ...(overV !== undefined && balanceFromV !== undefined && balanceFromV >= overV
         ? [`balancing begins at ${v(balanceFromV)}, after charging has stopped`]
         : []),
@@ -107,6 +113,70 @@ const order = defineRule({
     ];
   },
   remedies: 'Set the figures that are named so that each release lies on the safe side of its stop.',
+});
+
+/** Coldest that every cell of the pack may be charged at, °C. */
+const coldestC = (vehicle: Vehicle): number =>
+  Math.max(...cellsOf(vehicle).map((cell) => temperaturesOf(cell, 'charge')[0]));
+/** Hottest that every cell of the pack may be charged or discharged at, °C. */
+const hottestC = (vehicle: Vehicle, way: 'charge' | 'discharge'): number =>
+  Math.min(...cellsOf(vehicle).map((cell) => temperaturesOf(cell, way)[1]));
+
+const HOT_SOURCES = [
+  'Hot cells age fast, gas and end in fire; what they bear by their part, else by their chemistry (battery reference of the trade)',
+];
+
+/** A stop in the heat against what the cells bear, by kelvins: ten of them are a whole margin. */
+function hotStop(vehicle: Vehicle, way: 'charge' | 'discharge', setC: number | undefined, what: string): Finding[] {
+  if (!hasLimits(vehicle)) return [];
+  if (setC === undefined) return [missing(what)];
+  const limit = hottestC(vehicle, way);
+  return [
+    {
+      subject: CELLS_REF,
+      demand: { value: setC, dimension: 'temperature' },
+      limit: { value: limit, dimension: 'temperature' },
+      margin: (limit - setC) / 10,
+    },
+  ];
+}
+
+const hotCharge = defineRule({
+  id: 'bms.hot-charge',
+  endangers: 'fire',
+  says: {
+    fails: 'Charging goes on hotter than the cells bear',
+    holds: 'Charging is stopped in the heat',
+    line: 'up to {demand}, at most {limit}',
+    open: 'Hottest that is charged',
+  },
+  comfort: 0,
+  sources: HOT_SOURCES,
+  judge: ({ vehicle }) =>
+    hotStop(vehicle, 'charge', told(vehicle).chargeToC, 'the cell temperature up to which it charges'),
+  remedies: [
+    ({ vehicle }) => [{ edit: 'setFigure', input: { figure: 'cellChargeTo', value: hottestC(vehicle, 'charge') } }],
+  ],
+});
+
+const hotDrive = defineRule({
+  id: 'bms.hot-drive',
+  endangers: 'fire',
+  says: {
+    fails: 'Driving goes on hotter than the cells bear',
+    holds: 'Driving is stopped in the heat',
+    line: 'up to {demand}, at most {limit}',
+    open: 'Hottest that is driven',
+  },
+  comfort: 0,
+  sources: HOT_SOURCES,
+  judge: ({ vehicle }) =>
+    hotStop(vehicle, 'discharge', told(vehicle).dischargeToC, 'the cell temperature up to which it drives'),
+  remedies: [
+    ({ vehicle }) => [
+      { edit: 'setFigure', input: { figure: 'cellDischargeTo', value: hottestC(vehicle, 'discharge') } },
+    ],
+  ],
 });
 
 const cold = defineRule({
@@ -126,9 +196,7 @@ const cold = defineRule({
     if (!hasLimits(vehicle)) return [];
     const { chargeFromC } = told(vehicle);
     if (chargeFromC === undefined) return [missing('the cell temperature from which it charges')];
-    const limit = Math.max(
-      ...cellsOf(vehicle).map((cell) => cell.chargeFromC ?? GENERIC_TEMPERATURES[cell.chemistry].charge[0]),
-    );
+    const limit = coldestC(vehicle);
     return [
       {
         subject: CELLS_REF,
@@ -145,9 +213,7 @@ const cold = defineRule({
         edit: 'setFigure',
         input: {
           figure: 'cellChargeFrom',
-          value: Math.max(
-            ...cellsOf(vehicle).map((cell) => cell.chargeFromC ?? GENERIC_TEMPERATURES[cell.chemistry].charge[0]),
-          ),
+          value: coldestC(vehicle),
         },
       },
     ],
@@ -319,6 +385,8 @@ export const LIMIT_RULES: readonly Rule[] = [
   under,
   order,
   cold,
+  hotCharge,
+  hotDrive,
   chargeEnd,
   balanceStart,
   taper,

@@ -1,6 +1,6 @@
 import type { CellCare } from '../../build';
 import { BALANCE_LEAST_V, cellExtremes } from '../../physics/cell-care';
-import { GENERIC_TEMPERATURES } from '../../physics/cell-limits';
+import { temperaturesOf } from '../../physics/cell-limits';
 import type { Vehicle } from '../../vehicle';
 import { proposedCurve } from './curve-rules';
 import { cellsOf } from './shared';
@@ -42,9 +42,9 @@ export function proposedLimits(vehicle: Vehicle): Limits | null {
   const emptyV = most(cells.map((cell) => cell.emptyV));
   const underV = round(lowest + (1 - STOP_SHARE) * Math.max(0, emptyV - lowest));
   const charge = cells.map((cell) => ({
-    from: cell.chargeFromC ?? GENERIC_TEMPERATURES[cell.chemistry].charge[0],
-    to: GENERIC_TEMPERATURES[cell.chemistry].charge[1],
-    hot: GENERIC_TEMPERATURES[cell.chemistry].discharge[1],
+    from: temperaturesOf(cell, 'charge')[0],
+    to: temperaturesOf(cell, 'charge')[1],
+    hot: temperaturesOf(cell, 'discharge')[1],
   }));
   const steep = most(cells.map(({ chemistry }) => BALANCE_LEAST_V[chemistry] ?? 0));
   const [chargeByC, dischargeByC] = (['charge', 'discharge'] as const).map((way) => proposedCurve({ vehicle }, way));
