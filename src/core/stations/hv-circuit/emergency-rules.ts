@@ -188,7 +188,9 @@ const loop = defineRule({
       ...fitted.flatMap(({ id, device }) => {
         const held = heldWith(vehicle, [id]);
         if (held.length === 0) return [];
-        return asked || held.length === all.length ? [`${device.name} leaves ${names(vehicle, held)} closed`] : [];
+        // A crash leaves nothing closed; a lid may be there for what lies behind it alone.
+        const wrong = asked || device.kind === 'inertia-switch' || held.length === all.length;
+        return wrong ? [`${device.name} leaves ${names(vehicle, held)} closed`] : [];
       }),
     ];
     return [
@@ -201,7 +203,12 @@ const loop = defineRule({
               ? faults.join('; ')
               : asked
                 ? 'a crash, a lid and a plug let every coil go'
-                : `${fitted.map(({ device }) => device.name).join(' and ')}: each lets coils go`,
+                : fitted
+                    .map(
+                      ({ device }) =>
+                        `${device.name}: ${device.kind === 'inertia-switch' ? 'every coil' : 'coils'} let go`,
+                    )
+                    .join('; '),
         },
       },
     ];

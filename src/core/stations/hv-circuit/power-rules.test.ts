@@ -36,3 +36,9 @@ test('one that may draw nearly what it is rated for rests on no setting, and one
   expect(powerOf(rated(1.2)).assumed.join(' ')).not.toContain('its setting holds it there');
   expect(powerOf(rated(0.8))).toMatchObject({ verdict: 'fails' });
 });
+
+test('a converter far under its rating is held there by its loads, and nothing is said of a setting', () => {
+  const converters = assess(firn).checks.filter(({ id, subject }) => id === 'device.power' && subject.id !== 'heater');
+  expect(converters.length).toBeGreaterThan(0);
+  expect(converters.flatMap(({ assumed }) => assumed).join(' ')).not.toContain('its setting holds it there');
+});

@@ -17,7 +17,7 @@ const WHAT: Partial<Readonly<Record<StateId, string>>> = {
   cruise: 'what it draws in cruise',
 };
 
-/** A device that is entered with so much less than it is rated for is held there by something (engineering judgement). */
+/** A heater that is entered with so much less than it is rated for is held there by something; what others give their load decides (engineering judgement). */
 const UNDER_ITS_RATING = 1.5;
 
 /** What each device on the bus draws: told for the state it is there for, and nowhere above its rating. */
@@ -105,7 +105,7 @@ export const devicePower = defineRule({
             ...(hasTrait(device.device.kind, 'charges') && part.chargePowerW === undefined
               ? [`What ${device.device.name} gives at most is not stated: its charging is held against nothing.`]
               : []),
-            ...(worst.powerW * UNDER_ITS_RATING < worst.limitW
+            ...(device.device.kind === 'heater' && worst.powerW * UNDER_ITS_RATING < worst.limitW
               ? [
                   `${device.device.name} is rated for ${q(worst.limitW, 'power')} and entered with ${q(worst.powerW, 'power')} at most: its setting holds it there.`,
                 ]

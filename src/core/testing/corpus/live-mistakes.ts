@@ -211,6 +211,14 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: COILS,
+    did: 'the main contactor’s driver fed past the inertia switch where the stop is pulled by hand',
+    on: 'larkspur',
+    plant: reEnd('coil-w7', 'a', 'coil-key.b'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
     did: 'one contact of the handle only: one touching wire keeps it live',
     on: 'firn',
     plant: takeOut('coil-stop-return'),
