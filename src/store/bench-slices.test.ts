@@ -17,7 +17,9 @@ const large = (id: string): Build =>
   applyEdit(firn9(id), {
     edit: 'addLowLoads',
     input: {
-      loads: Array.from({ length: 60 }, (_, k) => lowLoadOf({ ...LOAD_PRESETS[0]!, name: `Lamp ${k}` }, `lamp${k}`)),
+      loads: Array.from({ length: 60 }, (_, k) =>
+        lowLoadOf({ ...LOAD_PRESETS[0]!, name: `Lamp ${k}` }, `lamp${k}`, 45),
+      ),
     },
   }).build;
 

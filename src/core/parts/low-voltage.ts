@@ -1,3 +1,4 @@
+import { continuousCurrent } from '../physics/fuse';
 import { meltingMultiple } from '../physics/fuse-curve';
 import { cataloguePart } from './catalogue';
 import type { LoadPreset } from './low-presets';
@@ -86,13 +87,24 @@ export const PULSE_LIFE = 0.7;
 /** How long a load is at its hardest where nobody said, s. */
 export const PEAK_S = 2;
 
-/** The smallest fuse that bears a current with a fifth in hand, and a peak for its time. */
-export function lowFuse(amps: number, peakA = 0, peakS = PEAK_S): FusePart {
+/** What a fuse has to bear: current with a fifth of its rating in hand, A; what it lasts in its place, A; a peak for its time. */
+interface FuseDuty {
+  readonly amps: number;
+  readonly lastsA: number;
+  readonly ambientC: number;
+  readonly peakA?: number;
+  readonly peakS?: number;
+}
+
+/** The smallest fuse that bears all of it. */
+export function lowFuse({ amps, lastsA, ambientC, peakA = 0, peakS = PEAK_S }: FuseDuty): FusePart {
   const fuses = LOW_FUSES.map((id) => cataloguePart(id, 'fuse'));
   return (
     fuses.find(
       (fuse) =>
-        fuse.ratedCurrentA >= amps / 0.8 && PULSE_LIFE * meltingMultiple(fuse, peakS) * fuse.ratedCurrentA >= peakA,
+        fuse.ratedCurrentA >= amps / 0.8 &&
+        continuousCurrent(fuse, ambientC) >= lastsA &&
+        PULSE_LIFE * meltingMultiple(fuse, peakS) * fuse.ratedCurrentA >= peakA,
     ) ?? fuses.at(-1)!
   );
 }
@@ -109,11 +121,17 @@ export function lowWire(fuseA: number, amps: number, lengthM: number, dropV: num
   return lowCable(Math.max(forDrop, forFuse));
 }
 
-/** What the feed of a 12-volt side begins with; ids from the seed. */
-export function lowBase(battery: AuxiliaryBatteryData, converterW: number, converterLengthM: number, seed: string) {
+/** What the feed of a 12-volt side begins with, its fuses in surroundings of `ambientC`; ids from the seed. */
+export function lowBase(
+  battery: AuxiliaryBatteryData,
+  converterW: number,
+  converterLengthM: number,
+  seed: string,
+  ambientC: number,
+) {
   const converter = usualConverter(converterW, battery.chemistry);
   const amps = converterW / converter.outputV;
-  const fuse = lowFuse(amps);
+  const fuse = lowFuse({ amps, lastsA: amps, ambientC });
   return {
     seed,
     battery,
@@ -126,12 +144,18 @@ export function lowBase(battery: AuxiliaryBatteryData, converterW: number, conve
   };
 }
 
-/** A load of the list with its first fuse and wire; ids from the seed. */
-export function lowLoadOf({ name, load, lengthM, relay }: LoadPreset, seed: string) {
+/** A load of the list with its first fuse, in surroundings of `ambientC`, and its wire; ids from the seed. */
+export function lowLoadOf({ name, load, lengthM, relay }: LoadPreset, seed: string, ambientC: number) {
   const amps = load.kind === 'constant-current' ? load.rating : load.rating / 13.8;
   const peakA = load.kind === 'constant-current' ? (load.peakRating ?? 0) : (load.peakRating ?? 0) / 13.8;
-  // Constant power draws more from a sagging battery, most at its peak: so much is in hand.
-  const fuse = lowFuse(Math.max(3.2, 1.12 * amps), 1.25 * peakA, load.peakS);
+  // Constant power draws more from a sagging battery, most at its peak: so much is in hand; and a tenth of what the fuse lasts.
+  const fuse = lowFuse({
+    amps: Math.max(3.2, 1.12 * amps),
+    lastsA: (1.12 * amps) / 0.9,
+    ambientC,
+    peakA: 1.25 * peakA,
+    peakS: load.peakS,
+  });
   const share = load.sort === 'lamp' || load.sort === 'control' ? 0.017 : 0.03;
   return {
     seed,

@@ -17,7 +17,7 @@ export { closeLater, otherContactor, otherDisconnect, ownContactor, ownFuse } fr
 export { biggerFuse, higherVoltage, otherFuse, smallerFuse } from './fuses';
 export { INSERTABLE, type Insertable, insertionEdit, smallestFuse } from './insertion';
 export { guardWire, largerFuse, strongerFuse } from './low-fuses';
-export { askedLoad, largerConverter, mainSwitch, otherBattery, setVoltage } from './low-supply';
+export { askedLoad, enterDraw, largerConverter, mainSwitch, otherBattery, setVoltage } from './low-supply';
 export { converterWay, coolerLoom, largerPlug, largerRelay, loadWires, thickerEarth, thisWire } from './low-wires';
 export { fewerCells, gentler, stopEarlier, widerDevice } from './pack';
 export { heldOff, resistor, shorterTimeout } from './precharge';

@@ -1,6 +1,6 @@
 import { type Edit, jobOf, LOSS_JOBS, type LossId, type SchoolId } from '../build';
 import { BATTERY_PRESETS, CONVERTER_POWERS, LOAD_PRESETS, lowLoadOf, SET_VOLTAGES } from '../parts';
-import { lowVoltage } from '../vehicle';
+import { fusesAtC, lowVoltage } from '../vehicle';
 import type { Proposer } from './proposer';
 
 export const largerConverter: Proposer = (setting) => {
@@ -13,6 +13,14 @@ export const largerConverter: Proposer = (setting) => {
         }),
       )
     : [];
+};
+
+/** The first converter with what the check found missing, up to the next 50 W. */
+export const enterDraw: Proposer = ({ vehicle }, { subject, demand, limit }) => {
+  const powerW = vehicle.deviceOf.get(subject.id)?.device.powersW?.cruise;
+  if (powerW === undefined || !demand || !limit) return [];
+  const entered = Math.ceil((powerW + demand.value - limit.value) / 50) * 50;
+  return [{ edit: 'setDevicePower', input: { deviceId: subject.id, state: 'cruise', powerW: entered } }];
 };
 
 export const setVoltage: Proposer = (setting, check) => {
@@ -66,6 +74,6 @@ export const askedLoad: Proposer = ({ vehicle }, { subject: { id } }) => {
   if (job === undefined || lowVoltage(vehicle).loads.some(({ load }) => load.job === job)) return [];
   const used = Object.keys(build.circuits.lv.devices).length;
   return LOAD_PRESETS.filter(({ load }) => load.job === job).map(
-    (preset): Edit => ({ edit: 'addLowLoad', input: lowLoadOf(preset, `${job}-${used}`) }),
+    (preset): Edit => ({ edit: 'addLowLoad', input: lowLoadOf(preset, `${job}-${used}`, fusesAtC(vehicle)) }),
   );
 };

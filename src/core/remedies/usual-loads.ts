@@ -1,7 +1,7 @@
 import { type Build, jobOf, LOSS_JOBS, type LossId, type LowLoadInput, SCHOOL_CHOICES, type SchoolId } from '../build';
 import { LOAD_PRESETS, lowLoadOf, USUAL_LOADS } from '../parts';
 import type { Vehicle } from '../vehicle';
-import { lowVoltage } from '../vehicle';
+import { fusesAtC, lowVoltage } from '../vehicle';
 
 /**
  * Loads that a schedule lacks of those that nearly every car has, and of those that the schools and what went with the engine ask for; each
@@ -21,7 +21,7 @@ export function usualLoads(build: Build, vehicle: Vehicle, seed: string): readon
     const wanted = USUAL_LOADS.includes(id) || (load.job !== undefined && asked.has(load.job));
     const has = there.some((one) => one.name === name || (load.job !== undefined && one.load.job === load.job));
     return wanted && !has;
-  }).map((preset, k) => lowLoadOf(preset, `${seed}-${k}`));
+  }).map((preset, k) => lowLoadOf(preset, `${seed}-${k}`, fusesAtC(vehicle)));
 }
 
 /** Presets that move coolant: the drive’s loop has one, the heater’s another. */

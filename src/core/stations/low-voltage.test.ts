@@ -36,7 +36,7 @@ describe('the 12-volt circuit, by hand', () => {
   const fuse = cataloguePart('fuse-blade-32-15', 'fuse');
   const bare = edited(
     emptyBuild('bare', 'Bare'),
-    { edit: 'layOutLow', input: lowBase(battery, 500, 1, 'low') },
+    { edit: 'layOutLow', input: lowBase(battery, 500, 1, 'low', 45) },
     { edit: 'addLowLoad', input: { seed: 'lamp', name: 'Lamp', load, fuse, wire, lengthM: 3, relay: false } },
   );
   const vehicle = vehicleOf(bare);
@@ -270,7 +270,7 @@ describe('wires and fuses', () => {
       },
       /share of the time/,
     ],
-    [{ edit: 'addLowLoad', input: { ...lowLoadOf(LOAD_PRESETS[0]!, 'again'), lengthM: 0 } }, /above 0/],
+    [{ edit: 'addLowLoad', input: { ...lowLoadOf(LOAD_PRESETS[0]!, 'again', 45), lengthM: 0 } }, /above 0/],
     [
       {
         edit: 'setAuxiliaryBattery',

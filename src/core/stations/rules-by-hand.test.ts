@@ -186,6 +186,17 @@ describe('the 12-volt side', () => {
     expect(check.margin).toBeCloseTo(1 - check.demand!.value / check.limit!.value, 9);
   });
 
+  test('lv.fuse-continuous: a blade of 5 A that lasts 0.75 of it, in a bay of 60 °C', () => {
+    const fuse = lowVoltage(assess(firn).vehicle).lv.devices.find(({ device }) => device.name === 'Radio fuse')!;
+    const check = of(firn, `lv.fuse-continuous:${fuse.id}`);
+    // 5 A · 0.75 · √((240 − 60)/(240 − 25)) = 3.4312 A.
+    expect(check.limit!.value).toBeCloseTo(3.4312, 4);
+    expect(check.demand!.value).toBeCloseTo(0.8 * of(firn, `lv.fuse-load:${fuse.id}`).demand!.value, 9);
+    const cool = on(firn, { edit: 'placeDevice', input: { deviceId: fuse.id, zoneId: 'zone-cabin' } });
+    // In the cabin, 40 °C: 5 A · 0.75 · √(200/215).
+    expect(of(cool, `lv.fuse-continuous:${fuse.id}`).limit!.value).toBeCloseTo(3.6168, 4);
+  });
+
   test('lv.drop: twice the length drops about twice as much', () => {
     const key = `lv.drop:${lowVoltage(assess(firn).vehicle).loads.find(({ name }) => name === 'Dipped beam, halogen')!.id}`;
     const before = of(firn, key).demand!.value;
@@ -211,7 +222,7 @@ describe('the 12-volt side', () => {
     const huge = on(firn, {
       edit: 'addLowLoad',
       input: {
-        ...lowLoadOf(LOAD_PRESETS[0]!, 'huge'),
+        ...lowLoadOf(LOAD_PRESETS[0]!, 'huge', 40),
         name: 'Winch',
         load: { ...LOAD_PRESETS[0]!.load, kind: 'constant-power', rating: 19000, use: { day: 1 } },
       },
@@ -227,11 +238,11 @@ describe('the 12-volt side', () => {
     const battery = lowVoltage(assess(firn).vehicle).battery!.data!;
     const bare = on(
       { ...larkspur(), circuits: { ...larkspur().circuits, lv: { devices: {}, conductors: {} } } },
-      { edit: 'layOutLow', input: lowBase(battery, 600, 0.8, 'x') },
+      { edit: 'layOutLow', input: lowBase(battery, 600, 0.8, 'x', 40) },
       {
         edit: 'addLowLoad',
         input: {
-          ...lowLoadOf(LOAD_PRESETS[0]!, 'lamp'),
+          ...lowLoadOf(LOAD_PRESETS[0]!, 'lamp', 40),
           name: 'Heater',
           load: { sort: 'other', kind: 'constant-current', rating: 60, essential: false, use: { day: 1 } },
         },

@@ -64,7 +64,7 @@ export { lowProtecting } from './low-protection';
 export { type LowPoint, type LowSolved, solveLow } from './low-solve';
 export { auxiliaryRestV, batteryOhm, lowFaultElements } from './low-stamp';
 export type { Converter, LowLoad, LowSetting, LowVoltage, Running } from './low-types';
-export { HOT_SHARE, type LowWiring, lowVoltage, lowWiring, runningIn } from './low-voltage';
+export { fusesAtC, HOT_SHARE, type LowWiring, lowVoltage, lowWiring, runningIn } from './low-voltage';
 export { type Masses, massesOf, type WeighedDevice } from './masses';
 export {
   Follows,

@@ -1,4 +1,5 @@
 import type { Id, LvLoad, ScenarioId } from '../build';
+import { UNKNOWN_AMBIENT_C } from './assumed';
 import { lowReads, lowWiringReads } from './low-reads';
 import type { Converter, LowLoad, LowVoltage, Running } from './low-types';
 import { Follows, Recent, room, settles } from './memory';
@@ -37,6 +38,12 @@ function makeLow(vehicle: Resolved): LowVoltage {
       device.kind === 'lv-load' && device.load ? [{ id, name: device.name, load: withPeak(device.load) }] : [],
     ),
   };
+}
+
+/** How warm it is where the fuses of the 12-volt side stand, at the warmest, °C; as anywhere unknown while none has a place. */
+export function fusesAtC(vehicle: Resolved): number {
+  const placed = lowVoltage(vehicle).lv.devices.filter(({ device }) => device.kind === 'lv-fuse' && device.place);
+  return placed.length > 0 ? Math.max(...placed.map(({ ambientC }) => ambientC)) : UNKNOWN_AMBIENT_C;
 }
 
 /** What a hot converter still gives where its sheet does not tell (generic). */

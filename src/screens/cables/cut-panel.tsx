@@ -4,11 +4,12 @@ import type { Assessment } from '@/core/assess';
 import { findDevice } from '@/core/build';
 import { buildFileName, CAUTION, cutListCsv } from '@/core/formats';
 import { formatArea, formatQuantity, parseQuantity, type UnitSystem } from '@/core/quantities';
-import { ALLOWANCE_M, cutList } from '@/core/stations/cables';
+import { ALLOWANCE_M, cutList, type Piece } from '@/core/stations/cables';
 import { resolve } from '@/core/vehicle';
 import { Action, decimalMark, download } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { TextField } from '@/ui/text-field';
+import { type Column, DataTable } from '../shell/data-table';
 
 /** Reels as they are sold, in metres or in feet. */
 const REELS = { metric: '5; 10; 25; 50', us: '10; 25; 50; 100; 250' } as const;
@@ -29,6 +30,9 @@ export function reelsOf(text: string, system: UnitSystem): number[] | null {
     : null;
 }
 
+/** A piece with the reel, counted from 1, that it comes from. */
+type Cut = Piece & { readonly reel: number; readonly ofM: number };
+
 /** Every piece in the order of cutting, from as few metres of reel as can be. */
 export default function CutPanel({ assessment }: { assessment: Assessment }) {
   const { build, vehicle } = assessment;
@@ -46,6 +50,44 @@ export default function CutPanel({ assessment }: { assessment: Assessment }) {
   const mm = (value: number) =>
     formatQuantity({ value: value / 1000, dimension: 'length' }, system, 3, system === 'us' ? 'in' : 'mm').text;
   const metres = (value: number) => formatQuantity({ value, dimension: 'length' }, system, 4, UNIT[system]).text;
+  const columns: readonly Column<Cut>[] = [
+    {
+      id: 'name',
+      head: 'Label',
+      value: ({ name }) => name,
+      cell: ({ name }) => name,
+    },
+    {
+      id: 'length',
+      head: 'Length',
+      unit: 'm',
+      figure: true,
+      value: ({ lengthM }) => lengthM,
+      cell: ({ lengthM }) => <span className="font-semibold">{metres(lengthM)}</span>,
+    },
+    {
+      id: 'reel',
+      head: 'From',
+      value: ({ reel }) => reel,
+      cell: ({ reel, ofM }) => (
+        <span className="whitespace-nowrap text-soft">
+          {reel}, reel of {metres(ofM)}
+        </span>
+      ),
+    },
+    {
+      id: 'ends',
+      head: 'Ends',
+      spare: true,
+      value: ({ fromName, toName }) => `${fromName} – ${toName}`,
+      cell: ({ fromName, toName }) => (
+        <span className="text-soft">
+          {fromName} – {toName}
+        </span>
+      ),
+    },
+    { id: 'clamps', head: 'Clamps', figure: true, value: ({ clamps }) => clamps, cell: ({ clamps }) => clamps },
+  ];
   return (
     <Panel
       title="Cut list"
@@ -105,36 +147,14 @@ export default function CutPanel({ assessment }: { assessment: Assessment }) {
             grommet hole {mm(group.termination.grommetMm)}, {mm(group.termination.lugHoleMm)} with its lug on,
             heat-shrink {mm(group.termination.shrinkMm)} 3:1
           </p>
-          <table className="mt-1 w-full text-left text-small">
-            <thead className="sr-only">
-              <tr>
-                <th scope="col">Reel</th>
-                <th scope="col">Length</th>
-                <th scope="col">Label</th>
-                <th scope="col">Ends</th>
-                <th scope="col">Clamps</th>
-              </tr>
-            </thead>
-            <tbody>
-              {group.reels.flatMap((reel, k) =>
-                reel.pieces.map((piece, n) => (
-                  <tr key={`${k} ${piece.conductorId} ${piece.name}`} className="border-t border-rule/70">
-                    <td className="w-28 py-0.5 whitespace-nowrap text-soft">
-                      {n === 0 ? `reel of ${metres(reel.lengthM)}` : ''}
-                    </td>
-                    <td className="w-20 text-right font-semibold whitespace-nowrap">{metres(piece.lengthM)}</td>
-                    <td className="pl-4">{piece.name}</td>
-                    <td className="pl-4 text-soft max-[900px]:hidden">
-                      {piece.fromName} – {piece.toName}
-                    </td>
-                    <td className="pl-4 text-right whitespace-nowrap text-soft">
-                      {piece.clamps} {piece.clamps === 1 ? 'clamp' : 'clamps'}
-                    </td>
-                  </tr>
-                )),
-              )}
-            </tbody>
-          </table>
+          <DataTable<Cut>
+            label={`Pieces of ${formatArea(group.part.areaMm2, system)}${group.orange ? ', orange' : ''}`}
+            columns={columns}
+            rows={group.reels.flatMap((reel, k) =>
+              reel.pieces.map((piece) => ({ ...piece, reel: k + 1, ofM: reel.lengthM })),
+            )}
+            idOf={({ reel, conductorId, name }) => `${reel} ${conductorId} ${name}`}
+          />
         </section>
       ))}
       <p className="mt-3 hidden text-note text-soft print:block">{CAUTION}</p>

@@ -1,6 +1,7 @@
 'use client';
-import type { KeyboardEvent, PointerEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 import type { PlanBlock } from './derive-plan';
+import { Handle, type Moved } from './plan-handle';
 
 /** A name as long as there is room for. */
 export const cut = (name: string, most: number): string => (name.length > most ? `${name.slice(0, most - 1)}…` : name);
@@ -19,8 +20,8 @@ export function Block({
   named,
   picked,
   number = null,
-  onPointerDown,
-  onKeyDown,
+  onPress,
+  onKey,
 }: {
   block: PlanBlock;
   detail: string;
@@ -29,21 +30,19 @@ export function Block({
   picked: boolean;
   /** Of a block that has no room for its name: the list under the plan says what it is. */
   number?: number | null;
-  onPointerDown: (event: PointerEvent) => void;
-  onKeyDown: (event: KeyboardEvent) => void;
+  onPress: () => void;
+  onKey: (event: KeyboardEvent, moved: Moved) => void;
 }) {
   const { x, y, width, height, name } = block;
   const wide = width > 62 && height > 26;
   const lines = linesOf(name, Math.max(5, Math.floor(width / 6.6)), height > 42 ? 2 : 1);
   return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-pressed={picked}
-      aria-label={`${name}${detail ? `, ${detail}` : ''}: drag or move with the arrow keys`}
-      onPointerDown={onPointerDown}
-      onKeyDown={onKeyDown}
-      className="cursor-grab"
+    <Handle
+      moved={{ kind: 'device', id: block.id }}
+      label={`${name}${detail ? `, ${detail}` : ''}: drag or move with the arrow keys`}
+      picked={picked}
+      onPress={onPress}
+      onKey={onKey}
       data-plan-device={block.id}
     >
       <rect
@@ -100,6 +99,6 @@ export function Block({
           {detail}
         </text>
       )}
-    </g>
+    </Handle>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
-import { type KeyboardEvent, type PointerEvent, useCallback, useMemo, useRef, useState } from 'react';
+import { DndContext, type DragMoveEvent, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { type KeyboardEvent, useCallback, useMemo, useRef, useState } from 'react';
 import { type Assessment, assess } from '@/core/assess';
 import { applyEdit, type Build, type Edit, EditRefused, findDevice } from '@/core/build';
 import { formatQuantity } from '@/core/quantities';
@@ -7,27 +8,35 @@ import { massesOf, passageNear, zoneAt } from '@/core/vehicle';
 import { newestBuild, useBench } from '@/store/bench';
 import { layOutPlan, type View } from './derive-plan';
 import { Block } from './plan-block';
+import type { Moved } from './plan-handle';
 import { numbersOf, PlanKey } from './plan-key';
 import { Axles, Body, PassageMark, RouteLine } from './plan-parts';
 
 export type Picked = { readonly kind: 'device' | 'route' | 'passage'; readonly id: string } | null;
 
 interface Drag {
-  readonly what:
-    | { readonly kind: 'device' | 'passage'; readonly id: string }
-    | { readonly kind: 'waypoint'; readonly routeId: string; readonly index: number };
-  readonly fromX: number;
-  readonly fromY: number;
+  readonly what: Moved;
   readonly dx: number;
   readonly dy: number;
 }
 
 const STEP_M = 0.01;
 const BIG_STEP_M = 0.1;
-/** A drag shorter than this on the drawing is a press. */
+/** A drag shorter than this on the screen is a press, px. */
 const PRESS = 3;
 /** The verdicts of a drag follow at most so often, ms. */
 const FOLLOW_MS = 90;
+
+/** What moves says so by itself: each thing is a button that tells of its arrow keys. */
+const SILENT = {
+  announcements: {
+    onDragStart: () => undefined,
+    onDragOver: () => undefined,
+    onDragEnd: () => undefined,
+    onDragCancel: () => undefined,
+  },
+  screenReaderInstructions: { draggable: '' },
+};
 
 /** Near another thing’s middle, or the middle of the vehicle, it lines up; else it keeps to centimetres. */
 const LINES_UP_M = 0.025;
@@ -83,13 +92,13 @@ function shifting(build: Build, passageId: string, by: By): Edit | null {
 }
 
 /** The edit of a drag or an arrow key. */
-function moving(build: Build, what: Drag['what'], by: By, view: View | null): Edit | null {
+function moving(build: Build, what: Moved, by: By, view: View | null): Edit | null {
   if (what.kind === 'waypoint') return bending(build, what.routeId, what.index, by, view);
   if (what.kind === 'passage') return shifting(build, what.id, by);
   return placing(build, what.id, by, view !== null);
 }
 
-const pickedOf = (what: Drag['what']): Picked =>
+const pickedOf = (what: Moved): Picked =>
   what.kind === 'waypoint' ? { kind: 'route', id: what.routeId } : { kind: what.kind, id: what.id };
 
 /** Tries an edit without making it: what it would come to, or null when it is refused. */
@@ -123,7 +132,7 @@ export function PlanDrawing({
   const { build, vehicle, trip } = assessment;
   const still = useMemo(() => layOutPlan(vehicle, build, view), [vehicle, build, view]);
   const editOf = useCallback(
-    (what: Drag['what'], dx: number, dy: number): Edit | null => moving(build, what, still.moved(dx, dy), view),
+    (what: Moved, dx: number, dy: number): Edit | null => moving(build, what, still.moved(dx, dy), view),
     [build, still, view],
   );
   const dragged = drag?.what ?? null;
@@ -140,31 +149,28 @@ export function PlanDrawing({
   );
 
   const scaleOf = () => still.width / (svg.current?.getBoundingClientRect().width ?? still.width);
-  const start = (event: PointerEvent, what: Drag['what']) => {
-    event.stopPropagation();
-    (event.currentTarget as Element).setPointerCapture?.(event.pointerId);
-    setDrag({ what, fromX: event.clientX, fromY: event.clientY, dx: 0, dy: 0 });
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: PRESS } }));
+  const start = (what: Moved) => {
+    setDrag({ what, dx: 0, dy: 0 });
     setFollowed({ dx: 0, dy: 0 });
   };
-  const move = (event: PointerEvent) => {
-    if (!drag) return;
-    const dx = (event.clientX - drag.fromX) * scaleOf();
-    const dy = (event.clientY - drag.fromY) * scaleOf();
-    setDrag({ ...drag, dx, dy });
-    if (event.timeStamp - lastFollow.current > FOLLOW_MS) {
-      lastFollow.current = event.timeStamp;
+  const move = ({ active, delta }: DragMoveEvent) => {
+    const [dx, dy] = [delta.x * scaleOf(), delta.y * scaleOf()];
+    setDrag({ what: active.data.current as Moved, dx, dy });
+    const now = performance.now();
+    if (now - lastFollow.current > FOLLOW_MS) {
+      lastFollow.current = now;
       setFollowed({ dx, dy });
     }
   };
-  const end = () => {
-    if (!drag) return;
-    const { what, dx, dy } = drag;
+  const end = ({ active, delta }: DragMoveEvent) => {
+    const what = active.data.current as Moved;
     setDrag(null);
     onPick(pickedOf(what));
-    const edit = Math.hypot(dx, dy) > PRESS ? editOf(what, dx, dy) : null;
+    const edit = editOf(what, delta.x * scaleOf(), delta.y * scaleOf());
     if (edit) dispatch(edit);
   };
-  const onKey = (event: KeyboardEvent, what: Drag['what']) => {
+  const onKey = (event: KeyboardEvent, what: Moved) => {
     const step = event.shiftKey ? BIG_STEP_M : STEP_M;
     const by = (
       {
@@ -185,17 +191,23 @@ export function PlanDrawing({
 
   const numbers = numbersOf(plan.blocks);
   return (
-    <>
+    <DndContext
+      sensors={sensors}
+      autoScroll={false}
+      accessibility={SILENT}
+      onDragStart={({ active }) => start(active.data.current as Moved)}
+      onDragMove={move}
+      onDragEnd={end}
+      onDragCancel={() => setDrag(null)}
+    >
       <svg
         ref={svg}
         viewBox={`0 0 ${plan.width} ${plan.height}`}
-        className="w-full select-none [touch-action:pan-x_pan-y] max-[700px]:min-w-[680px] [&_[data-plan-device]]:touch-none [&_[data-plan-passage]]:touch-none [&_circle]:touch-none"
+        className="w-full select-none [touch-action:pan-x_pan-y] max-[700px]:min-w-[680px]"
         role="group"
         aria-label={view === 'top' ? 'Layout plan from above' : 'Layout plan from the left side'}
-        onPointerMove={move}
-        onPointerUp={end}
-        onPointerCancel={() => setDrag(null)}
-        onPointerDown={() => onPick(null)}
+        onClick={() => onPick(null)}
+        onKeyDown={(event) => event.key === 'Escape' && onPick(null)}
       >
         <Body plan={plan} system={assessment.build.units} />
         <Axles assessment={shown} before={drag ? assessment : null} plan={plan} />
@@ -206,8 +218,7 @@ export function PlanDrawing({
             lower={view === 'side' ? 24 * k : 0}
             system={build.units}
             picked={picked?.kind === 'route' && picked.id === route.routeId}
-            onStart={(event, index) => start(event, { kind: 'waypoint', routeId: route.routeId, index })}
-            onKey={(event, index) => onKey(event, { kind: 'waypoint', routeId: route.routeId, index })}
+            onKey={onKey}
             onPick={() => onPick({ kind: 'route', id: route.routeId })}
           />
         ))}
@@ -219,8 +230,8 @@ export function PlanDrawing({
             number={numbers.get(block.id) ?? null}
             detail={detailOf(shown, block.id)}
             picked={picked?.kind === 'device' && picked.id === block.id}
-            onPointerDown={(event) => start(event, { kind: 'device', id: block.id })}
-            onKeyDown={(event) => onKey(event, { kind: 'device', id: block.id })}
+            onPress={() => onPick({ kind: 'device', id: block.id })}
+            onKey={onKey}
           />
         ))}
         {plan.passages.map((passage) => (
@@ -228,8 +239,8 @@ export function PlanDrawing({
             key={passage.id}
             passage={passage}
             picked={picked?.kind === 'passage' && picked.id === passage.id}
-            onPointerDown={(event) => start(event, { kind: 'passage', id: passage.id })}
-            onKeyDown={(event) => onKey(event, { kind: 'passage', id: passage.id })}
+            onPress={() => onPick({ kind: 'passage', id: passage.id })}
+            onKey={onKey}
           />
         ))}
       </svg>
@@ -239,7 +250,7 @@ export function PlanDrawing({
         pickedId={picked?.kind === 'device' ? picked.id : null}
         onPick={(id) => onPick({ kind: 'device', id })}
       />
-    </>
+    </DndContext>
   );
 }
 

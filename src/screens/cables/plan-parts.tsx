@@ -1,11 +1,12 @@
 'use client';
-import type { KeyboardEvent, PointerEvent } from 'react';
+import type { KeyboardEvent } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { Build } from '@/core/build';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { massesOf } from '@/core/vehicle';
 import type { layOutPlan, PlanPassage, PlanRoute } from './derive-plan';
 import { cut } from './plan-block';
+import { Handle, type Moved } from './plan-handle';
 
 type Plan = ReturnType<typeof layOutPlan>;
 
@@ -168,7 +169,6 @@ export function RouteLine({
   lower,
   system,
   picked,
-  onStart,
   onKey,
   onPick,
 }: {
@@ -177,8 +177,7 @@ export function RouteLine({
   lower: number;
   system: Build['units'];
   picked: boolean;
-  onStart: (event: PointerEvent, index: number) => void;
-  onKey: (event: KeyboardEvent, index: number) => void;
+  onKey: (event: KeyboardEvent, moved: Moved) => void;
   onPick: () => void;
 }) {
   const path = route.points.map(([x, y], k) => `${k === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
@@ -199,7 +198,7 @@ export function RouteLine({
         stroke="transparent"
         strokeWidth="14"
         className="cursor-pointer"
-        onPointerDown={(event) => {
+        onClick={(event) => {
           event.stopPropagation();
           onPick();
         }}
@@ -241,21 +240,22 @@ export function RouteLine({
       )}
       {picked &&
         route.handles.map(({ index, x, y }) => (
-          <circle
+          <Handle
             key={index}
-            role="button"
-            tabIndex={0}
-            aria-label={`Point ${index + 1} of ${route.name}: drag or move with the arrow keys`}
-            cx={x}
-            cy={y}
-            r="7"
-            fill="var(--panel)"
-            stroke={route.low ? 'var(--lv)' : 'var(--hv)'}
-            strokeWidth="2.4"
-            className="cursor-grab"
-            onPointerDown={(event) => onStart(event, index)}
-            onKeyDown={(event) => onKey(event, index)}
-          />
+            moved={{ kind: 'waypoint', routeId: route.routeId, index }}
+            label={`Point ${index + 1} of ${route.name}: drag or move with the arrow keys`}
+            onPress={onPick}
+            onKey={onKey}
+          >
+            <circle
+              cx={x}
+              cy={y}
+              r="7"
+              fill="var(--panel)"
+              stroke={route.low ? 'var(--lv)' : 'var(--hv)'}
+              strokeWidth="2.4"
+            />
+          </Handle>
         ))}
     </g>
   );
@@ -267,25 +267,23 @@ const PASSAGE_WORDS = { grommet: 'hole with a grommet', hole: 'bare hole', tunne
 export function PassageMark({
   passage,
   picked,
-  onPointerDown,
-  onKeyDown,
+  onPress,
+  onKey,
 }: {
   passage: PlanPassage;
   picked: boolean;
-  onPointerDown: (event: PointerEvent) => void;
-  onKeyDown: (event: KeyboardEvent) => void;
+  onPress: () => void;
+  onKey: (event: KeyboardEvent, moved: Moved) => void;
 }) {
   const { x, y, kind, name } = passage;
   const stroke = { stroke: 'var(--ink)', strokeWidth: picked ? 3 : 1.6, fill: 'var(--panel)' } as const;
   return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-pressed={picked}
-      aria-label={`${name}, ${PASSAGE_WORDS[kind]}: drag or move with the arrow keys`}
-      onPointerDown={onPointerDown}
-      onKeyDown={onKeyDown}
-      className="cursor-grab"
+    <Handle
+      moved={{ kind: 'passage', id: passage.id }}
+      label={`${name}, ${PASSAGE_WORDS[kind]}: drag or move with the arrow keys`}
+      picked={picked}
+      onPress={onPress}
+      onKey={onKey}
       data-plan-passage={passage.id}
     >
       <circle cx={x} cy={y} r="13" fill="transparent" />
@@ -303,6 +301,6 @@ export function PassageMark({
           {cut(name, 22)}
         </text>
       )}
-    </g>
+    </Handle>
   );
 }

@@ -5,20 +5,29 @@ import type { Check } from '@/core/checks';
 import { CAUTION } from '@/core/formats';
 import { catalogueOf, type FusePart } from '@/core/parts';
 import { formatArea, formatQuantity } from '@/core/quantities';
-import { lowVoltage, partOf, type ResolvedConductor } from '@/core/vehicle';
+import { lowVoltage, partOf, type ResolvedConductor, type ResolvedDevice } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { Select } from '@/ui/select';
 import { VerdictMark } from '@/ui/verdict-mark';
+import { type Column, DataTable } from '../shell/data-table';
 import { partsToChoose } from '../shell/part-choices';
 import { shapeOf } from '../shell/shape';
+
+interface Row {
+  readonly fuse: ResolvedDevice;
+  readonly part: FusePart | null;
+  readonly feed: ResolvedConductor | undefined;
+  readonly relayA: number | null;
+  readonly check: Check | undefined;
+  readonly circuit: string;
+}
 
 const FAMILIES: ReadonlySet<string> = new Set(['blade', 'blade-large', 'strip']);
 
 /** Ways of the fuse box: fuse, wire, what is on it; the card for the lid is its print. */
 export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
-  const dispatch = useBench((bench) => bench.dispatch);
   const { build, vehicle, checks } = assessment;
   const low = lowVoltage(vehicle);
   const system = build.units;
@@ -42,7 +51,97 @@ export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
     checks.find(
       ({ subject, verdict, station }) => station === 'low-voltage' && ids.includes(subject.id) && verdict !== 'holds',
     );
-  const catalogue = catalogueOf('fuse').filter((part) => FAMILIES.has(part.family) && part.ratedVoltageDcV === 32);
+  const rows = fuses.map((fuse): Row => {
+    const feed = feedOf(fuse.id);
+    const relay = low.lv.conductors.find(
+      ({ conductor }) =>
+        conductor.a.deviceId === fuse.id && low.lv.deviceOf.get(conductor.b.deviceId)?.device.kind === 'relay',
+    );
+    return {
+      fuse,
+      part: partOf(fuse, 'fuse'),
+      feed,
+      relayA: relay ? (low.lv.deviceOf.get(relay.conductor.b.deviceId)?.device.ratedA ?? null) : null,
+      check: worst([fuse.id, feed?.id, feed?.conductor.b.deviceId]),
+      circuit:
+        low.loads
+          .filter(({ id }) => loadCircuit(build, id).fuseId === fuse.id)
+          .map(({ name }) => name)
+          .join(' + ') || fuse.device.name.replace(/ fuse$/, ''),
+    };
+  });
+  const columns: readonly Column<Row>[] = [
+    {
+      id: 'way',
+      head: 'Way',
+      value: ({ fuse }) => fuse.device.way ?? null,
+      cell: ({ fuse }) => <span className="font-semibold">{fuse.device.way ?? ''}</span>,
+      className: 'w-12',
+    },
+    {
+      id: 'circuit',
+      head: 'Circuit',
+      value: ({ circuit }) => circuit,
+      cell: ({ circuit, check }) => (
+        <span className="flex items-center gap-2">
+          <span className="print:hidden">
+            <VerdictMark shape={check ? shapeOf(check.verdict) : 'holds'} size={11} />
+          </span>
+          {circuit}
+        </span>
+      ),
+    },
+    {
+      id: 'fuse',
+      head: 'Fuse',
+      unit: 'A',
+      value: ({ part }) => part?.ratedCurrentA ?? null,
+      cell: ({ fuse, part }) => (
+        <>
+          <span className="hidden font-semibold print:inline">{part ? `${part.ratedCurrentA} A` : '?'}</span>
+          <span className="print:hidden">
+            <FuseSelect fuse={fuse} part={part} />
+          </span>
+        </>
+      ),
+    },
+    {
+      id: 'wire',
+      head: 'Wire',
+      unit: 'mm²',
+      figure: true,
+      value: ({ feed }) => feed?.cable?.areaMm2 ?? null,
+      cell: ({ feed }) =>
+        feed?.cable && (
+          <>
+            <span className="hidden print:inline">{formatArea(feed.cable.areaMm2, system)}</span>
+            <WireSelect assessment={assessment} conductor={feed} />
+          </>
+        ),
+    },
+    {
+      id: 'length',
+      head: 'Length',
+      unit: 'm',
+      figure: true,
+      spare: true,
+      className: 'text-soft print:hidden',
+      value: ({ feed }) => feed?.lengthM ?? null,
+      cell: ({ feed }) =>
+        feed?.lengthM == null ? '' : formatQuantity({ value: feed.lengthM, dimension: 'length' }, system, 3).text,
+    },
+    {
+      id: 'relay',
+      head: 'Relay',
+      unit: 'A',
+      figure: true,
+      spare: true,
+      className: 'text-soft print:hidden',
+      value: ({ relayA }) => relayA,
+      cell: ({ relayA }) =>
+        relayA === null ? '' : formatQuantity({ value: relayA, dimension: 'current' }, system, 3).text,
+    },
+  ];
   const used = new Set(fuses.map(({ device }) => device.way).filter((way) => way !== undefined));
   const spare = Math.max(2, Math.ceil(used.size * 0.2));
   return (
@@ -50,94 +149,9 @@ export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
       <div className="mb-2 print:hidden">
         <Action onPress={() => window.print()}>Print the card for the lid</Action>
       </div>
-      <table className="w-full text-left text-small" data-fuse-box="">
-        <thead className="text-note text-soft">
-          <tr>
-            <th scope="col" className="w-12 py-1 font-normal">
-              Way
-            </th>
-            <th scope="col" className="font-normal">
-              Circuit
-            </th>
-            <th scope="col" className="font-normal">
-              Fuse
-            </th>
-            <th scope="col" className="text-right font-normal">
-              Wire
-            </th>
-            <th scope="col" className="text-right font-normal print:hidden">
-              Length, m
-            </th>
-            <th scope="col" className="pl-3 font-normal print:hidden">
-              Relay
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {fuses.map((fuse) => {
-            const part = partOf(fuse, 'fuse');
-            const feed = feedOf(fuse.id);
-            const relay = low.lv.conductors.find(
-              ({ conductor }) =>
-                conductor.a.deviceId === fuse.id && low.lv.deviceOf.get(conductor.b.deviceId)?.device.kind === 'relay',
-            );
-            const check = worst([fuse.id, feed?.id, feed?.conductor.b.deviceId]);
-            const known = part && !catalogue.some(({ id }) => id === part.id) ? [part, ...catalogue] : catalogue;
-            return (
-              <tr key={fuse.id} className="border-t border-rule/70">
-                <td className="py-1 font-semibold">{fuse.device.way ?? ''}</td>
-                <td>
-                  <span className="flex items-center gap-2">
-                    <span className="print:hidden">
-                      <VerdictMark shape={check ? shapeOf(check.verdict) : 'holds'} size={11} />
-                    </span>
-                    {low.loads
-                      .filter(({ id }) => loadCircuit(build, id).fuseId === fuse.id)
-                      .map(({ name }) => name)
-                      .join(' + ') || fuse.device.name.replace(/ fuse$/, '')}
-                  </span>
-                </td>
-                <td>
-                  <span className="hidden font-semibold print:inline">{part ? `${part.ratedCurrentA} A` : '?'}</span>
-                  <span className="print:hidden">
-                    <Select
-                      label={`Fuse of ${fuse.device.name}`}
-                      value={part?.id ?? null}
-                      choices={known.map((one: FusePart) => ({
-                        value: one.id,
-                        label: `${one.ratedCurrentA} A ${one.family === 'strip' ? 'strip' : one.family === 'blade' ? 'blade' : 'large blade'}`,
-                      }))}
-                      onChoose={(id) => {
-                        const next = known.find((one) => one.id === id);
-                        if (next) dispatch({ edit: 'fitPart', input: { deviceId: fuse.id, part: next } });
-                      }}
-                    />
-                  </span>
-                </td>
-                <td className="text-right whitespace-nowrap">
-                  {feed?.cable ? (
-                    <>
-                      <span className="hidden print:inline">{formatArea(feed.cable.areaMm2, system)}</span>
-                      <WireSelect assessment={assessment} conductor={feed} />
-                    </>
-                  ) : (
-                    ''
-                  )}
-                </td>
-                <td className="text-right whitespace-nowrap text-soft print:hidden">
-                  {feed?.lengthM == null
-                    ? ''
-                    : formatQuantity({ value: feed.lengthM, dimension: 'length' }, system, 3).text}
-                </td>
-                <td className="pl-3 text-soft print:hidden">
-                  {relay ? low.lv.deviceOf.get(relay.conductor.b.deviceId)?.device.ratedA : ''}
-                  {relay ? ' A' : ''}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <div data-fuse-box="">
+        <DataTable<Row> label="Fuse box" columns={columns} rows={rows} idOf={({ fuse }) => fuse.id} />
+      </div>
       <p className="mt-3 hidden text-note text-soft print:block">
         {build.name}. Never a larger fuse than the wire bears: find the fault. {CAUTION}
       </p>
@@ -145,6 +159,27 @@ export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
         <MainSwitch assessment={assessment} />
       </div>
     </Panel>
+  );
+}
+
+/** Fuses of 58 V, which break more at 14 V than those of 32 V and go into the same holder; the one that is fitted stays in the list. */
+function FuseSelect({ fuse, part }: Pick<Row, 'fuse' | 'part'>) {
+  const dispatch = useBench((bench) => bench.dispatch);
+  const catalogue = catalogueOf('fuse').filter((one) => FAMILIES.has(one.family) && one.ratedVoltageDcV === 58);
+  const known = part && !catalogue.some(({ id }) => id === part.id) ? [part, ...catalogue] : catalogue;
+  return (
+    <Select
+      label={`Fuse of ${fuse.device.name}`}
+      value={part?.id ?? null}
+      choices={known.map((one) => ({
+        value: one.id,
+        label: `${one.ratedCurrentA} A ${one.family === 'strip' ? 'strip' : one.family === 'blade' ? 'blade' : 'large blade'}`,
+      }))}
+      onChoose={(id) => {
+        const next = known.find((one) => one.id === id);
+        if (next) dispatch({ edit: 'fitPart', input: { deviceId: fuse.id, part: next } });
+      }}
+    />
   );
 }
 

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { fuseBoxOf, hasTrait } from '@/core/build';
 import { BATTERY_PRESETS, CONVERTER_POWERS, lowBase } from '@/core/parts';
-import { lowVoltage } from '@/core/vehicle';
+import { fusesAtC, lowVoltage } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
@@ -114,7 +114,13 @@ function Begin({ assessment }: { assessment: Assessment }) {
           onPress={() =>
             dispatch({
               edit: 'layOutLow',
-              input: lowBase(BATTERY_PRESETS.find(({ id }) => id === battery)!.data, Number(power), 1.2, freshId()),
+              input: lowBase(
+                BATTERY_PRESETS.find(({ id }) => id === battery)!.data,
+                Number(power),
+                1.2,
+                freshId(),
+                fusesAtC(assessment.vehicle),
+              ),
             })
           }
         >

@@ -4,7 +4,7 @@ import { SCENARIOS } from '@/core/build';
 import { LOAD_PRESETS, lowLoadOf } from '@/core/parts';
 import { formatQuantity } from '@/core/quantities';
 import { usualLoads } from '@/core/remedies';
-import { lowVoltage } from '@/core/vehicle';
+import { fusesAtC, lowVoltage } from '@/core/vehicle';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
@@ -150,7 +150,8 @@ export function SchedulePanel({
           choices={missing.map(({ id, name }) => ({ value: id, label: name }))}
           onChoose={(id) => {
             const preset = LOAD_PRESETS.find((one) => one.id === id);
-            if (preset) dispatch({ edit: 'addLowLoad', input: lowLoadOf(preset, freshId()) });
+            if (preset)
+              dispatch({ edit: 'addLowLoad', input: lowLoadOf(preset, freshId(), fusesAtC(assessment.vehicle)) });
           }}
         />
       </div>

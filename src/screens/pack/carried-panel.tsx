@@ -1,16 +1,49 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import { BOLTS, type Bolt, type BoxHold } from '@/core/build';
-import { formatQuantity } from '@/core/quantities';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { ruleSetOf } from '@/core/rules';
 import { restraintAsked } from '@/core/stations/pack';
-import { massesOf } from '@/core/vehicle';
+import { type Masses, massesOf } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
 import { ChoiceField } from '@/ui/choice-field';
 import { FigureRow } from '@/ui/figure-row';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
+import { type Column, DataTable } from '../shell/data-table';
 import { FigureSetting } from '../shell/figure-setting';
+
+interface Loads {
+  readonly label: string;
+  readonly loads: NonNullable<Masses['loaded']>;
+}
+
+/** Without a track the sides are not known. */
+function loadColumns(system: UnitSystem, sides: boolean): readonly Column<Loads>[] {
+  const one = (id: string, head: string, of: (loads: Loads['loads']) => number | null): Column<Loads> => ({
+    id,
+    head,
+    unit: 'kg',
+    figure: true,
+    value: ({ loads }) => of(loads),
+    cell: ({ loads }) => {
+      const value = of(loads);
+      return (
+        <span className="font-semibold">
+          {value === null ? '–' : formatQuantity({ value, dimension: 'mass' }, system, 3).text}
+        </span>
+      );
+    },
+  });
+  return [
+    { id: 'state', head: 'Vehicle', value: ({ label }) => label, cell: ({ label }) => label },
+    one('front', 'Front', ({ frontKg }) => frontKg),
+    one('rear', 'Rear', ({ rearKg }) => rearKg),
+    one('left', 'Left', ({ leftKg }) => (sides ? leftKg : null)),
+    one('right', 'Right', ({ rightKg }) => (sides ? rightKg : null)),
+    one('all', 'In all', ({ totalKg }) => totalKg),
+  ];
+}
 
 /** What the vehicle carries where: axles, sides, and what everything weighs. */
 export function AxlesPanel({ assessment }: { assessment: Assessment }) {
@@ -18,57 +51,21 @@ export function AxlesPanel({ assessment }: { assessment: Assessment }) {
   const { vehicle, build } = assessment;
   const masses = massesOf(vehicle);
   const system = build.units;
-  const mass = (value: number) => formatQuantity({ value, dimension: 'mass' }, system, 3).text;
   const heavy = [...masses.devices].sort((p, q) => q.massKg - p.massKg).slice(0, 8);
   return (
     <Panel title="On the axles" about="from where everything sits; places are set in Cables, on the plan">
       {masses.loaded && masses.empty ? (
-        <table className="w-full text-right text-small tabular-nums" data-axles="">
-          <thead className="text-note text-soft">
-            <tr>
-              <th className="py-1 text-left font-normal" />
-              <th scope="col" className="font-normal">
-                front
-              </th>
-              <th scope="col" className="font-normal">
-                rear
-              </th>
-              <th scope="col" className="font-normal">
-                left
-              </th>
-              <th scope="col" className="font-normal">
-                right
-              </th>
-              <th scope="col" className="font-normal">
-                in all
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {(
-              [
-                ['Empty', masses.empty],
-                ['With a usual load', masses.loaded],
-              ] as const
-            ).map(([label, loads]) => (
-              <tr key={label} className="border-t border-rule/70">
-                <td className="py-1 text-left">{label}</td>
-                {[
-                  loads.frontKg,
-                  loads.rearKg,
-                  // Without a track the sides are not known.
-                  build.chassis?.trackM === undefined ? null : loads.leftKg,
-                  build.chassis?.trackM === undefined ? null : loads.rightKg,
-                  loads.totalKg,
-                ].map((value, k) => (
-                  <td key={['front', 'rear', 'left', 'right', 'all'][k]} className="font-semibold whitespace-nowrap">
-                    {value === null ? '–' : mass(value)}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <div data-axles="">
+          <DataTable<Loads>
+            label="Loads on the axles"
+            idOf={({ label }) => label}
+            columns={loadColumns(system, build.chassis?.trackM !== undefined)}
+            rows={[
+              { label: 'Empty', loads: masses.empty },
+              { label: 'With a usual load', loads: masses.loaded },
+            ]}
+          />
+        </div>
       ) : (
         <p className="text-soft">Needs {masses.missing.join(', ')}: Survey, On its wheels.</p>
       )}

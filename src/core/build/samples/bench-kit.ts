@@ -147,13 +147,15 @@ export function withLow(
     readonly converterW: number;
     readonly loads: readonly string[];
     readonly converterLengthM: number;
+    /** In surroundings of the fuse box. */
+    readonly fusesAtC: number;
   },
 ): Build {
   const battery = BATTERY_PRESETS.find(({ id }) => id === choice.battery)!.data;
-  const base = lowBase(battery, choice.converterW, choice.converterLengthM, 'low');
+  const base = lowBase(battery, choice.converterW, choice.converterLengthM, 'low', choice.fusesAtC);
   const fed = applyEdit(build, { edit: 'layOutLow', input: base }).build;
   return choice.loads.reduce((made, id) => {
     const preset = LOAD_PRESETS.find((one) => one.id === id)!;
-    return applyEdit(made, { edit: 'addLowLoad', input: lowLoadOf(preset, `low-${id}`) }).build;
+    return applyEdit(made, { edit: 'addLowLoad', input: lowLoadOf(preset, `low-${id}`, choice.fusesAtC) }).build;
   }, fed);
 }

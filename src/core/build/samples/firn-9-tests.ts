@@ -90,7 +90,7 @@ export const FIRN_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'J. Marsh',
       role: 'builder',
-      digest: '4acb6a019076e1ef',
+      digest: '66195f5668302763',
     },
   },
   {

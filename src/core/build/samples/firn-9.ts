@@ -412,6 +412,7 @@ export function firn9(id = 'firn-9'): Build {
       battery: 'agm-80',
       converterW: 1500,
       converterLengthM: 1.3,
+      fusesAtC: 60,
       loads: [
         'dipped-halogen',
         'tail',

@@ -104,7 +104,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '1e00fd4824c0c865',
+      digest: '1017ce262158a812',
     },
   },
   {
@@ -157,7 +157,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '6fd95b8d389e0dfa',
+      digest: '013fb5a16e31f049',
     },
   },
   {
@@ -172,7 +172,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '6e417f7b06ba44a9',
+      digest: '9c2962f82895291c',
     },
   },
   {
@@ -195,7 +195,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: 'c3960bba5816b1de',
+      digest: 'fc1862ed964498c4',
     },
   },
   {
@@ -212,7 +212,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '529014af9d5464df',
+      digest: 'cff8ecc064c4119e',
     },
   },
   {
@@ -229,7 +229,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: 'cef88a9a672c6b03',
+      digest: '6ffeb3bc8dd2a82d',
     },
   },
   {
@@ -250,7 +250,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '5bc6c9c052b720d9',
+      digest: '7b2a36d3eba8789f',
     },
   },
   {
@@ -270,7 +270,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '0ce210ecefa6ba9e',
+      digest: 'a8e928daad20f003',
     },
   },
   {
@@ -286,7 +286,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '3f315f3e55ea7d09',
+      digest: '7b9859fd4d2f2a21',
     },
   },
   {
@@ -304,7 +304,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '40f747ffe0ef9214',
+      digest: '5760f0479ec8553a',
     },
   },
   {
@@ -319,7 +319,7 @@ export const LARKSPUR_SHEETS: readonly TestedSheet[] = [
     sign: {
       by: 'T. Quill',
       role: 'electrician',
-      digest: '428f0cfba7be6b3f',
+      digest: '4944f503e1c20879',
     },
   },
 ];

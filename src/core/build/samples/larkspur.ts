@@ -434,6 +434,7 @@ export function larkspur(id = 'larkspur'): Build {
       battery: 'lead-45',
       converterW: 1000,
       converterLengthM: 0.8,
+      fusesAtC: 40,
       loads: ['dipped-led', 'tail', 'brake-lamps', 'hazard', 'wipers', 'blower', 'radio', 'control-unit', 'bms'],
     }),
     {

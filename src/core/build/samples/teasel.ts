@@ -252,6 +252,7 @@ export function teasel(id = 'teasel'): Build {
       battery: 'lead-45',
       converterW: 300,
       converterLengthM: 0.6,
+      fusesAtC: 45,
       loads: ['control-unit', 'tail', 'hazard'],
     }),
     {

@@ -1,3 +1,4 @@
+import type { Id, StateId } from '../../build';
 import { type Finding, marginAtLeast, marginAtMost, quantityText as q, type Ref } from '../../checks';
 import * as propose from '../../proposals';
 import { told } from '../../quantities';
@@ -12,6 +13,7 @@ import {
   partOf,
   STATES,
   solveCoils,
+  stillIn,
 } from '../../vehicle';
 import { type Context, deviceRef, needsPart, volts } from '../context';
 import { defineRule, type Rule } from '../define';
@@ -166,4 +168,54 @@ const release = defineRule({
   remedies: [propose.quickRelease],
 });
 
-export const COIL_RULES: readonly Rule[] = [coil, release];
+/** With the key on: what the sequence closes here, and nothing else. */
+const KEY_ON: readonly StateId[] = [
+  'precharge',
+  'ready',
+  'cruise',
+  'hard-acceleration',
+  'hill',
+  'regeneration',
+  'heating',
+];
+
+const commanded = defineRule({
+  id: 'contactor.commanded',
+  endangers: 'people',
+  says: {
+    fails: '{subject} closes without a command',
+    holds: '{subject} closes on command only',
+    line: '{detail}',
+  },
+  sources: [
+    'Solution of the coil circuit with what each state commands: a coil fed past its driver keeps the cells connected when the sequence or the battery electronics lets go',
+  ],
+  judge: ({ vehicle }) => {
+    const circuit = coilCircuit(vehicle);
+    if (!circuit) return [];
+    const settings = STATES.flatMap((state) => {
+      const asked = KEY_ON.includes(state.id) ? closedIn(vehicle, state) : new Set<Id>();
+      return asked.size > 0 ? [{ state, asked, closed: new Set(stillIn(circuit, { commanded: asked })) }] : [];
+    });
+    return circuit.wired.flatMap((device): Finding<'detail'>[] => {
+      const open = settings.filter(({ asked }) => !asked.has(device.id));
+      if (open.length === 0) return [];
+      const wrong = open.filter(({ closed }) => closed.has(device.id)).map(({ state }) => state.name.toLowerCase());
+      return [
+        {
+          subject: deviceRef(device),
+          holds: wrong.length === 0,
+          figures: {
+            detail:
+              wrong.length === 0
+                ? `open in ${open.map(({ state }) => state.name.toLowerCase()).join(', ')}`
+                : `fed past its driver in ${wrong.join(', ')}`,
+          },
+        },
+      ];
+    });
+  },
+  remedies: 'A driver of its own in the feed of its coil, and no wire around it.',
+});
+
+export const COIL_RULES: readonly Rule[] = [coil, commanded, release];

@@ -1,3 +1,4 @@
+import type { Device, DeviceKind } from '../../build';
 import type { Finding, Ref } from '../../checks';
 import * as propose from '../../proposals';
 import { allBut, coverage, HANDLES, heldWith, singleFailures, stillFed } from '../../simulate';
@@ -87,14 +88,24 @@ const emergencyStop = defineRule({
   remedies: [propose.putIn(['emergency-stop'], 'feed'), propose.breaksLoad],
 });
 
+/** Fitted, but in no coil's feed: pressing or opening it does nothing. */
+const idle = (vehicle: Vehicle, circuit: CoilCircuit, is: (kind: DeviceKind) => boolean): readonly Device[] =>
+  Object.values(vehicle.build.circuits.lv.devices).filter(
+    ({ id, kind }) => is(kind) && !circuit.stops.some((stop) => stop.id === id),
+  );
+const saysIdle = ({ name }: Device): string => `${name}: in no coil’s feed`;
+
 /** Each handle by itself lets every coil go that driving needs. */
 function byWire(vehicle: Vehicle, circuit: CoilCircuit): { ok: boolean; detail: string } {
   const handles = circuit.stops.filter(({ device }) => HANDLES.has(device.kind));
   if (handles.length === 0) return { ok: false, detail: 'no handle stands in the feed of the coils' };
-  const held = handles.flatMap(({ id, device }) => {
-    const ids = heldWith(vehicle, [id]);
-    return ids.length > 0 ? [`${device.name} leaves ${names(vehicle, ids)} closed`] : [];
-  });
+  const held = [
+    ...idle(vehicle, circuit, (kind) => HANDLES.has(kind)).map(saysIdle),
+    ...handles.flatMap(({ id, device }) => {
+      const ids = heldWith(vehicle, [id]);
+      return ids.length > 0 ? [`${device.name} leaves ${names(vehicle, ids)} closed`] : [];
+    }),
+  ];
   return held.length > 0
     ? { ok: false, detail: held.join('; ') }
     : { ok: true, detail: 'its handle lets every coil go' };
@@ -174,22 +185,32 @@ const loop = defineRule({
     if (fullV === null) return [];
     const circuit = coilCircuit(vehicle);
     const asked = fullV > rules.classBDcV.value && vehicle.build.schools.emergencyStop !== 'mechanical';
-    const fitted = (circuit?.stops ?? []).filter(({ device }) => Object.hasOwn(LOOP_WORDS, device.kind));
+    // A handle beside a stop that is pulled by hand is judged here: there its own rule looks at the pull alone.
+    const counts = (kind: DeviceKind) =>
+      Object.hasOwn(LOOP_WORDS, kind) || (HANDLES.has(kind) && vehicle.build.schools.emergencyStop === 'mechanical');
+    const fitted = (circuit?.stops ?? []).filter(({ device }) => counts(device.kind));
+    // A lid contact that nobody asks for may be there for something else.
+    const unused = circuit
+      ? idle(vehicle, circuit, (kind) => counts(kind) && (asked || kind !== 'interlock-contact'))
+      : [];
     // Where none is asked for, one that is fitted is relied on all the same.
-    if (!asked && fitted.length === 0) return [];
+    if (!asked && fitted.length === 0 && unused.length === 0) return [];
     if (!circuit || circuit.wired.length === 0) return asked ? [NEEDS_COILS] : [];
     const unknown = unknownCoils(vehicle, circuit, COILS);
     if (unknown) return [unknown];
     const all = heldWith(vehicle, []);
     const faults = [
       ...(Object.keys(LOOP_WORDS) as (keyof typeof LOOP_WORDS)[]).flatMap((kind) =>
-        asked && !fitted.some(({ device }) => device.kind === kind) ? [`${LOOP_WORDS[kind]} is missing`] : [],
+        asked && ![...fitted.map(({ device }) => device), ...unused].some((one) => one.kind === kind)
+          ? [`${LOOP_WORDS[kind]} is missing`]
+          : [],
       ),
+      ...unused.map(saysIdle),
       ...fitted.flatMap(({ id, device }) => {
         const held = heldWith(vehicle, [id]);
         if (held.length === 0) return [];
-        // A crash leaves nothing closed; a lid may be there for what lies behind it alone.
-        const wrong = asked || device.kind === 'inertia-switch' || held.length === all.length;
+        // A crash or a handle leaves nothing closed; a lid may be there for what lies behind it alone.
+        const wrong = asked || device.kind !== 'interlock-contact' || held.length === all.length;
         return wrong ? [`${device.name} leaves ${names(vehicle, held)} closed`] : [];
       }),
     ];
@@ -206,7 +227,7 @@ const loop = defineRule({
                 : fitted
                     .map(
                       ({ device }) =>
-                        `${device.name}: ${device.kind === 'inertia-switch' ? 'every coil' : 'coils'} let go`,
+                        `${device.name}: ${device.kind === 'interlock-contact' ? 'coils' : 'every coil'} let go`,
                     )
                     .join('; '),
         },

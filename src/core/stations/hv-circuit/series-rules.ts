@@ -1,36 +1,8 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { partOf } from '../../vehicle';
-import { amps, deviceRef, needsPart, packMustDeliver, sustainedCases, watts, worstCurrent } from '../context';
+import { deviceRef, needsPart, watts } from '../context';
 import { defineRule, type Rule } from '../define';
-
-const sensor = defineRule({
-  id: 'sensor.rating',
-  endangers: 'fire',
-  says: { fails: '{subject} is too small for its current', holds: '{subject} rating', line: '{demand} of {limit}' },
-  sources: ['Rated current: the shunt’s or sensor’s part; worst sustained current'],
-  judge: ({ vehicle }) => {
-    const waitsFor = packMustDeliver(vehicle, 'sustained');
-    return vehicle.devices.flatMap((device): Finding[] => {
-      if (device.device.kind !== 'sensor') return [];
-      const part = partOf(device, 'sensor');
-      const subject = deviceRef(device);
-      if (!part) return [needsPart(device)];
-      if (waitsFor) return [{ subject, waitsFor }];
-      const worst = worstCurrent(sustainedCases(vehicle), device.id);
-      if (!worst) return [];
-      return [
-        {
-          subject,
-          case: worst.solved.id,
-          demand: amps(worst.currentA),
-          limit: amps(part.ratedCurrentA),
-          margin: marginAtMost(worst.currentA, part.ratedCurrentA),
-        },
-      ];
-    });
-  },
-  remedies: 'A shunt or sensor for more current, of the same signal.',
-});
+import { SENSOR_RULES } from './sensor-rules';
 
 const bleed = defineRule({
   id: 'discharge.resistor',
@@ -89,4 +61,4 @@ const bleed = defineRule({
   remedies: 'A resistor of more ohms or more watts, across both poles behind the contactors.',
 });
 
-export const SERIES_RULES: readonly Rule[] = [sensor, bleed];
+export const SERIES_RULES: readonly Rule[] = [...SENSOR_RULES, bleed];

@@ -47,7 +47,7 @@ test('a time that nobody told is two seconds, and said so; none or too long is r
   expect(() => changed('Wipers', { peakRating: -3 })).toThrow('A peak is from 0');
 });
 
-test('whatever is chosen for a load bears its rating with a fifth in hand and its peak for its time', () => {
+test('whatever is chosen for a load bears its rating with a fifth in hand, lasts in its place, and bears its peak for its time', () => {
   const kind = fc.constantFrom(...LOAD_PRESETS);
   const amps = fc.double({ min: 0.1, max: 60, noNaN: true });
   fc.assert(
@@ -56,7 +56,8 @@ test('whatever is chosen for a load bears its rating with a fifth in hand and it
       amps,
       fc.double({ min: 1, max: 4, noNaN: true }),
       fc.double({ min: 0.05, max: 60, noNaN: true }),
-      (preset, rating, times, peakS) => {
+      fc.integer({ min: -20, max: 105 }),
+      (preset, rating, times, peakS, ambientC) => {
         const watts = rating * 13.8;
         const { fuse } = lowLoadOf(
           {
@@ -64,8 +65,14 @@ test('whatever is chosen for a load bears its rating with a fifth in hand and it
             load: { ...preset.load, kind: 'constant-power', rating: watts, peakRating: watts * times, peakS },
           },
           'x',
+          ambientC,
         );
         expect(fuse.ratedCurrentA * 0.8).toBeGreaterThanOrEqual(rating);
+        // I_n · k · √((θ_max − T_a)/(θ_max − 25)), written out.
+        const { ratedCurrentA, continuousFactor, temperatureLimitC } = fuse;
+        const lasts =
+          ratedCurrentA * continuousFactor * ((temperatureLimitC - ambientC) / (temperatureLimitC - 25)) ** 0.5;
+        expect(lasts).toBeGreaterThanOrEqual(rating);
         expect(PULSE_LIFE * meltingMultiple(fuse, peakS) * fuse.ratedCurrentA).toBeGreaterThanOrEqual(rating * times);
       },
     ),

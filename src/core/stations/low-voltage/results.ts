@@ -52,6 +52,6 @@ export function lowResults(vehicle: Vehicle): LowResults {
   return { loads, scenarios, atV };
 }
 
-/** The scenario that asks most of a converter on average. */
-export const hardest = ({ scenarios }: LowResults): ScenarioRow =>
-  scenarios.reduce((most, one) => (one.averageA > most.averageA ? one : most));
+/** The scenario, of those asked, that asks most of a converter on average. */
+export const hardest = ({ scenarios }: LowResults, among: readonly ScenarioId[] = SCENARIOS): ScenarioRow =>
+  scenarios.filter(({ id }) => among.includes(id)).reduce((most, one) => (one.averageA > most.averageA ? one : most));

@@ -19,6 +19,8 @@ export const SCENARIO_WHEN = {
   parked: 'while parked',
 } as const;
 
+export const loadRef = (id: string, name: string): Ref => ({ kind: 'device', id, name });
+
 export const hasLoads = (vehicle: Vehicle): boolean => lowVoltage(vehicle).loads.length > 0;
 export const batteryRef = (vehicle: Vehicle): Ref => {
   const device = lowVoltage(vehicle).battery?.device;

@@ -24,8 +24,8 @@ describe('shorts on the 12-volt side', () => {
     const firn = firn9();
     const battery = fuseId(firn, 'Battery fuse');
     const fault = lowFault(vehicleOf(firn), battery, `${battery}.b`, 'coil-battery.minus', 'highest')!;
-    // 6 · 2.13 V; 4 mΩ at 40 °C by 0.8; 0.15 m of 0.259 mΩ/m and its two lugs (0.05 mΩ each); fuse 75 mV at 150 A; 1500 W at 14.2 V.
-    const ohm = 0.004 * 0.8 + 0.15 * 0.259e-3 + 2 * 0.00005 + 0.075 / 150;
+    // 6 · 2.13 V; 4 mΩ at 40 °C by 0.8; 0.15 m of 0.259 mΩ/m and its two lugs (0.05 mΩ each); fuse 75 mV at 175 A; 1500 W at 14.2 V.
+    const ohm = 0.004 * 0.8 + 0.15 * 0.259e-3 + 2 * 0.00005 + 0.075 / 175;
     const byHand = (6 * 2.13) / ohm + 1500 / 14.2;
     expect(fault.throughA / byHand).toBeGreaterThan(0.999);
     expect(fault.throughA / byHand).toBeLessThan(1.001);

@@ -1,4 +1,4 @@
-import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
 import { type FusePart, SET_VOLTAGES } from '../../parts';
 import { breakingAt } from '../../physics/fuse';
 import { clearing } from '../../physics/fuse-clearing';
@@ -84,6 +84,11 @@ const shortRule = defineRule({
       holds: '{subject} ends a short circuit',
       line: '{demand} of {limit} with {current} at the far end',
     },
+    weak: {
+      fails: '{subject} can’t break a weak short circuit',
+      holds: '{subject} breaks a weak short circuit',
+      line: '{demand} at the far end, it breaks from {limit}',
+    },
     never: {
       fails: '{subject} never ends a short circuit',
       holds: '{subject} ends a short circuit',
@@ -92,12 +97,13 @@ const shortRule = defineRule({
   },
   sources: [
     'IEC 60364-4-43, 434.5.2: clearing I²t at the highest and at the lowest fault within what the wire stands from its class temperature',
+    'Minimum breaking multiple: the fuse’s part (IEC 60269-4: a partial-range fuse breaks from there only)',
     'Nodal solution of the 12-volt circuit with its battery, out and back',
   ],
   judge: ({ vehicle }) => {
     const low = lowVoltage(vehicle);
     if (!low.battery?.data || low.loads.length === 0) return [];
-    return low.lv.devices.flatMap((device): Finding<'current' | 'wire', 'slow' | 'never'>[] => {
+    return low.lv.devices.flatMap((device): Finding<'current' | 'wire', 'slow' | 'weak' | 'never'>[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse || device.device.kind !== 'lv-fuse') return [];
       const subject = deviceRef(device);
@@ -120,7 +126,7 @@ function judged(
   fuse: FusePart,
   subject: Finding['subject'],
   { wires, highestA, lowestA }: Faults,
-): Finding<'current' | 'wire', 'slow' | 'never'> {
+): Finding<'current' | 'wire', 'slow' | 'weak' | 'never'> {
   const clear = (prospectiveA: number) => clearing(fuse, { prospectiveA, timeConstantS: 0, voltageV: ARC_V });
   const [most, least] = [clear(highestA), clear(lowestA)];
   const melts = least.meltTimeS;
@@ -138,6 +144,23 @@ function judged(
           formula: 't_melting at the lowest fault ≤ 5 s',
           figures: `${q(lowestA, 'current')} through ${q(fuse.ratedCurrentA, 'current')}`,
           result: { value: melts, dimension: 'time' },
+        },
+      ],
+    };
+  // A fuse for short circuits alone melts below this and burns on.
+  const fromA = fuse.minimumBreakingMultiple * fuse.ratedCurrentA;
+  if (lowestA < fromA)
+    return {
+      subject,
+      variant: 'weak',
+      demand: amps(lowestA),
+      limit: amps(fromA),
+      margin: marginAtLeast(lowestA, fromA),
+      lines: () => [
+        {
+          formula: 'I_fault ≥ k_min · I_n',
+          figures: `${q(lowestA, 'current')} ≥ ${fuse.minimumBreakingMultiple} · ${q(fuse.ratedCurrentA, 'current')}`,
+          result: amps(fromA),
         },
       ],
     };

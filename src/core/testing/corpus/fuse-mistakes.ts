@@ -1,4 +1,4 @@
-import { both, cable, edit, fit, long, lvDevice, lvWireTo, reEnd, refit, wire } from './change';
+import { both, cable, device, edit, fit, long, lvDevice, lvWireTo, reEnd, refit, wire } from './change';
 import type { Mistake } from './mistake';
 
 const THIN = 'A wire that no fuse saves';
@@ -235,6 +235,52 @@ export const FUSE_MISTAKES: readonly Mistake[] = [
     plant: lvDevice('Radio fuse', (id) => fit(id, 'fuse-blade-58-40', 'fuse')),
     speaks: 'lv.fuse-wire:low-radio-fuse',
     says: 'Radio fuse does not protect its wire',
+  },
+  {
+    kind: LOW,
+    did: 'a fuse box by the cabin heater, with fuses that were enough in the cabin',
+    on: 'larkspur',
+    plant: (build) =>
+      both(
+        ...Object.values(build.circuits.lv.devices)
+          .filter(({ kind }) => kind === 'lv-fuse')
+          .map(({ id, place }) => device(id, { place: { ...place!, zoneId: 'zone-hot' } })),
+        lvDevice('Heater blower fuse', (id) => fit(id, 'fuse-blade-58-15', 'fuse')),
+      )(build),
+    speaks: 'lv.fuse-continuous:low-blower-fuse',
+    says: 'Heater blower fuse carries more than it lasts',
+  },
+  {
+    kind: LOW,
+    did: 'a fuse for short circuits alone before a long, thin wire',
+    on: 'firn',
+    plant: lvDevice('Heater blower fuse', (id) => refit(id, 'fuse', { minimumBreakingMultiple: 40 })),
+    speaks: 'lv.wire-short:low-blower-fuse',
+    says: 'Heater blower fuse can’t break a weak short circuit',
+  },
+  {
+    kind: LOW,
+    did: 'a converter entered with a tenth of what its loads draw',
+    on: 'firn',
+    plant: edit({ edit: 'setDevicePower', input: { deviceId: 'charger', state: 'cruise', powerW: 75 } }),
+    speaks: 'lv.converter-draw:charger',
+    says: 'Charger and converter is entered with less than its loads draw',
+  },
+  {
+    kind: LOW,
+    did: 'a converter that loses half of what it takes',
+    on: 'larkspur',
+    plant: device('converter', { converter: { outputV: 13.8, ratedPowerW: 1000, efficiency: 0.5, hotShare: 0.9 } }),
+    speaks: 'lv.converter-draw:converter',
+    says: 'Converter is entered with less than its loads draw',
+  },
+  {
+    kind: LOW,
+    did: 'a fuse that lasts half of its rating',
+    on: 'firn',
+    plant: lvDevice('Heater blower fuse', (id) => refit(id, 'fuse', { continuousFactor: 0.5 })),
+    speaks: 'lv.fuse-continuous:low-blower-fuse',
+    says: 'Heater blower fuse carries more than it lasts',
   },
   {
     kind: LOW,

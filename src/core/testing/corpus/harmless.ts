@@ -192,7 +192,7 @@ export const HARMLESS: readonly Harmless[] = [
     change: edit({
       edit: 'addLowLoad',
       input: (() => {
-        const { load, ...rest } = lowLoadOf(LOAD_PRESETS.find(({ id }) => id === 'tail')!, 'cabin');
+        const { load, ...rest } = lowLoadOf(LOAD_PRESETS.find(({ id }) => id === 'tail')!, 'cabin', 45);
         return { ...rest, load: { ...load, job: 'cabin-lamp' as const, essential: false } };
       })(),
     }),
@@ -217,6 +217,31 @@ export const HARMLESS: readonly Harmless[] = [
     did: 'one fixing more',
     on: 'larkspur',
     change: device('box-bay', { hold: { fixings: 5, bolt: 'M8', boltClass: '8.8', reachCells: true, vent: true } }),
+  },
+  {
+    did: 'the fuse box moved from the bay into the cabin',
+    on: 'firn',
+    change: (build) =>
+      both(
+        ...Object.values(build.circuits.lv.devices)
+          .filter(({ kind, place }) => kind === 'lv-fuse' && place?.zoneId === 'zone-bay')
+          .map(({ id, place }) => device(id, { place: { ...place!, zoneId: 'zone-cabin' } })),
+      )(build),
+  },
+  {
+    did: 'a converter entered with a little more than its loads draw',
+    on: 'teasel',
+    change: edit({ edit: 'setDevicePower', input: { deviceId: 'converter', state: 'cruise', powerW: 200 } }),
+  },
+  {
+    did: 'a fuse that breaks from half as much',
+    on: 'larkspur',
+    change: refit('low-blower-fuse', 'fuse', { minimumBreakingMultiple: 1.2 }),
+  },
+  {
+    did: 'a fuse that lasts all of its rating',
+    on: 'larkspur',
+    change: refit('low-blower-fuse', 'fuse', { continuousFactor: 1 }),
   },
   {
     did: 'the peak of a motor told',

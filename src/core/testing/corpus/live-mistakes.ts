@@ -11,6 +11,74 @@ const takeOut = (deviceId: string) => edit({ edit: 'takeOutDevice', input: { dev
 
 export const LIVE_MISTAKES: readonly Mistake[] = [
   {
+    kind: COILS,
+    did: 'the precharge relay fed past its driver',
+    on: 'teasel',
+    plant: reEnd('coil-w6', 'b', 'k-pre.coilPlus'),
+    speaks: 'contactor.commanded:k-pre',
+    says: 'Precharge relay closes without a command',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around the driver of the charge contactor',
+    on: 'larkspur',
+    plant: reEnd('coil-w13', 'b', 'k-dc.coilPlus'),
+    speaks: 'contactor.commanded:k-dc',
+    says: 'Charge contactor closes without a command',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around a crash switch that nobody asks for',
+    on: 'teasel',
+    plant: reEnd('coil-w3', 'b', 's-hand.auxA'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around the crash switch and the lids',
+    on: 'firn',
+    plant: reEnd('coil-w4', 'b', 's-mid.auxA'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'a second handle that is wired to nothing',
+    on: 'firn',
+    plant: (build) => {
+      const { hv, lv } = build.circuits;
+      const second = { ...lv.devices['coil-stop']!, id: 'stop-2', name: 'Stop at the rear door' };
+      return { ...build, circuits: { hv, lv: { ...lv, devices: { ...lv.devices, [second.id]: second } } } };
+    },
+    speaks: 'emergency.stop:emergency-stop',
+    says: 'The emergency stop does not stop it',
+  },
+  {
+    kind: 'Current that nobody counts',
+    did: 'the inverter’s minus on the cells’ side of the shunt',
+    on: 'larkspur',
+    plant: reEnd('c-inv-minus', 'a', 'box-bay.minus'),
+    speaks: 'sensor.all-current:shunt',
+    says: 'Shunt does not see all current',
+  },
+  {
+    kind: 'Current that nobody counts',
+    did: 'both wires on one stud of the shunt',
+    on: 'larkspur',
+    plant: reEnd('c-bay-minus', 'b', 'shunt.b'),
+    speaks: 'sensor.all-current:shunt',
+    says: 'Shunt does not see all current',
+  },
+  {
+    kind: 'Current that nobody counts',
+    did: 'the charger’s minus on the cells’ side of the shunt',
+    on: 'larkspur',
+    plant: reEnd('c-charger-minus', 'b', 'box-bay.minus'),
+    speaks: 'sensor.all-current:shunt',
+    says: 'Shunt does not see all current',
+  },
+  {
     kind: PACK_SIDE,
     did: 'the heater on the cells’ side of both contactors',
     on: 'firn',

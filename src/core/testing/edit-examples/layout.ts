@@ -22,15 +22,15 @@ import {
 export const LAYOUT = {
   layOutLow: {
     on: { ...firn, circuits: { ...firn.circuits, lv: { devices: {}, conductors: {} } } },
-    input: lowBase(battery.battery!, 1000, 1, 'low2'),
+    input: lowBase(battery.battery!, 1000, 1, 'low2', 45),
     leaves: ({ circuits }) => expect(circuits.lv.devices['low2-box']!.name).toBe('Fuse box'),
   },
   addLowLoad: {
-    input: lowLoadOf({ ...LOAD_PRESETS[0]!, name: 'Work lamp' }, 'lamp'),
+    input: lowLoadOf({ ...LOAD_PRESETS[0]!, name: 'Work lamp' }, 'lamp', 45),
     leaves: ({ circuits }) => expect(circuits.lv.devices['lamp-load']!.name).toBe('Work lamp'),
   },
   addLowLoads: {
-    input: { loads: [0, 1].map((k) => lowLoadOf({ ...LOAD_PRESETS[k]!, name: `Lamp ${k}` }, `lamp-${k}`)) },
+    input: { loads: [0, 1].map((k) => lowLoadOf({ ...LOAD_PRESETS[k]!, name: `Lamp ${k}` }, `lamp-${k}`, 45)) },
     leaves: ({ circuits }) =>
       expect(['lamp-0-load', 'lamp-1-load'].map((id) => circuits.lv.devices[id]!.name)).toEqual(['Lamp 0', 'Lamp 1']),
   },
