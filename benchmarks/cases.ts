@@ -1,4 +1,4 @@
-import { applyEdit, type Build, type Conductor, type Device, type Edit } from '../src/core/build';
+import { applyEdit, type Build, type Conductor, type Device, type DeviceOf, type Edit } from '../src/core/build';
 import { firn9, larkspur } from '../src/core/build/samples';
 import type { Network } from '../src/core/circuit';
 import { cataloguePart } from '../src/core/parts';
@@ -35,7 +35,12 @@ export function largeBuild(conductors = 300): Build {
   const list: Record<string, Conductor> = { ...build.circuits.hv.conductors };
   for (let k = 0; Object.keys(list).length < conductors; k++) {
     devices[`fuse-${k}`] = { ...devices['f-heater']!, id: `fuse-${k}`, name: `Fuse ${k}` };
-    devices[`load-${k}`] = { ...devices.heater!, id: `load-${k}`, name: `Load ${k}`, powersW: { cruise: 40 + k } };
+    devices[`load-${k}`] = {
+      ...(devices.heater as DeviceOf<'heater'>),
+      id: `load-${k}`,
+      name: `Load ${k}`,
+      powersW: { cruise: 40 + k },
+    };
     const copy = (id: string, from: string, a: Conductor['a'], b: Conductor['b']) => {
       list[`${id}-${k}`] = { ...list[from]!, id: `${id}-${k}`, a, b, lengthM: 0.2 + k / 100 };
     };

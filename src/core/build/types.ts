@@ -1,28 +1,25 @@
-import type { CoilSuppression, Part } from '../parts/types';
+import type { Part } from '../parts/types';
 import type { UnitSystem } from '../quantities/units';
 import type { Brakes, Cabin, Cooling, Gauges, Steering } from './ancillary-types';
-import type { CellCare, ChargerPlug, Charging } from './charge-types';
+import type { CellCare, Charging } from './charge-types';
 import type { CommissionData } from './commission-types';
 import type { Controls, Settings } from './control-types';
-import { type CircuitName, DEVICES, type DeviceKind } from './devices';
+import type { Device, StateId } from './device-types';
 import type { DriveRecord, HealthRecord } from './drive-types';
 import type { Duty, LossId, LossState, VehicleData } from './duty-types';
 import type { HarnessData } from './harness-types';
 import type { Costs, Customer, InHand, OldFault } from './in-hand-types';
 import type { LogbookData } from './logbook-types';
+import type { Id, Point } from './place-types';
 import type { PlanData } from './plan-types';
 import type { Safeguards } from './safeguards';
 import type { Schools } from './school-types';
 import type {
-  AuxiliaryBatteryData,
-  BoxHold,
   Chassis,
-  ConverterData,
   Exposure,
   Extent,
   Inspection,
   InspectionId,
-  LvLoad,
   OldPart,
   OwnLimit,
   Passage,
@@ -32,46 +29,27 @@ import type {
   RouteFacts,
   SalvagedModule,
   SecondPack,
-  Size,
   StageData,
   Supply,
-  TrailerLink,
 } from './vehicle-types';
 
 export * from './ancillary-types';
 export * from './charge-types';
 export * from './commission-types';
 export * from './control-types';
+export * from './device-types';
 export * from './drive-types';
 export * from './duty-types';
 export * from './harness-types';
 export * from './in-hand-types';
 export * from './logbook-types';
+export * from './place-types';
 export * from './plan-types';
 export * from './school-types';
 export * from './vehicle-types';
 
-/**
- * The document: plain data, SI base units with the unit in the name, nothing derived. Ids are random strings made at the edge;
- * references are by id only. Complete topology, also where screens come later.
- */
-export type Id = string;
-
 export const FORMAT = 'ropeway-build';
 export const VERSION = 1;
-
-/** Vehicle frame, metres: x back from the front axle, y left of the centre line, z up from the ground. */
-export interface Point {
-  readonly xM: number;
-  readonly yM: number;
-  readonly zM: number;
-}
-
-export interface Place extends Point {
-  /** Put where such things usually go, by nobody’s measure; moving it takes that off. */
-  readonly usual?: true;
-  readonly zoneId: Id;
-}
 
 export interface Zone {
   readonly id: Id;
@@ -105,82 +83,6 @@ export interface Route {
   /** It begins and ends where the devices of its conductors are: their way counts too. */
   readonly endsFollow?: boolean;
   readonly facts?: RouteFacts;
-}
-
-export type { CircuitName, DeviceKind } from './devices';
-
-/** Terminals of each kind of device, and the circuit that each belongs to. */
-export const TERMINALS = Object.fromEntries(
-  Object.entries(DEVICES).map(([kind, { terminals }]) => [kind, terminals]),
-) as unknown as Readonly<Record<DeviceKind, Readonly<Record<string, CircuitName>>>>;
-
-/** What a contactor is for; the states open and close contactors by it. */
-export type ContactorRole = 'main-plus' | 'main-minus' | 'precharge' | 'charge' | 'branch';
-
-export const STATE_IDS = [
-  'parked',
-  'service',
-  'precharge',
-  'ready',
-  'cruise',
-  'hard-acceleration',
-  'hill',
-  'regeneration',
-  'charging',
-  'heating',
-] as const;
-export type StateId = (typeof STATE_IDS)[number];
-
-export interface Device {
-  readonly id: Id;
-  readonly kind: DeviceKind;
-  readonly name: string;
-  readonly partId: Id | null;
-  readonly place: Place | null;
-  /** box: cells of one group chain and groups side by side. */
-  readonly cellsInSeries?: number;
-  readonly cellsInParallel?: number;
-  /** contactor */
-  readonly role?: ContactorRole;
-  /** Bus devices: power drawn in a state, W; of a charger in `charging` the power that it gives. Absent: nothing. */
-  readonly powersW?: Readonly<Partial<Record<StateId, number>>>;
-  /** Resistance and capacitance to the body, where they are known. */
-  readonly insulationOhm?: number;
-  readonly yCapacitanceF?: number;
-  /** The box that it sits in: it moves along. */
-  readonly insideId?: Id;
-  readonly sizeM?: Size;
-  /** Where its wires come out, from the place of its middle. */
-  readonly outlet?: Point;
-  /** As weighed; absent: from its part, or a generic figure of its kind. */
-  readonly massKg?: number;
-  /** lv-load, auxiliary-battery, converters: what they are on the 12-volt side. */
-  readonly load?: LvLoad;
-  readonly battery?: AuxiliaryBatteryData;
-  readonly converter?: ConverterData;
-  /** lv-switch and relay: what their contact carries. */
-  readonly ratedA?: number;
-  /** lv-switch: a main switch that is opened when it is parked for long. */
-  readonly opensParked?: boolean;
-  /** lv-fuse: its place in the fuse box. */
-  readonly way?: number;
-  /** box: how it is held. */
-  readonly hold?: BoxHold;
-  /** What its case keeps out, as "IP67". */
-  readonly ingress?: string;
-  /** contactor: fitted at its coil in place of what the part brings along. */
-  readonly coilSuppression?: CoilSuppression;
-  /** heater: it warms the cells, not people. */
-  readonly warmsCells?: boolean;
-  /** motor, of several: its share of the torque at the gearbox’s input (in proportion to the others’), and its turns for one turn there. */
-  readonly torqueShare?: number;
-  readonly gearing?: number;
-  /** compressor: heat that it takes out of the cells while it runs, W; absent: none. */
-  readonly coolsCellsW?: number;
-  /** box: it stands on a trailer, joined by a plug. */
-  readonly trailer?: TrailerLink;
-  /** charger, charger and converter: how it is plugged in. */
-  readonly plug?: ChargerPlug;
 }
 
 export interface End {
@@ -329,12 +231,6 @@ export interface Build {
   readonly circuits: { readonly hv: Circuit; readonly lv: Circuit };
   readonly readings: Readonly<Record<Id, Reading>>;
   readonly adoptions: Readonly<Record<Id, Adoption>>;
-}
-
-/** The circuit of a device's terminal; undefined when its kind has no such terminal. */
-export function circuitOfTerminal(kind: DeviceKind, terminal: string): CircuitName | undefined {
-  const terminals: Readonly<Record<string, CircuitName>> = TERMINALS[kind];
-  return Object.hasOwn(terminals, terminal) ? terminals[terminal] : undefined;
 }
 
 /** Every device of a build; a device stands in one circuit's list and may have terminals in both. */

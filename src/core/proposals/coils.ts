@@ -1,4 +1,4 @@
-import type { Device, DeviceKind, Edit } from '../build';
+import { type DeviceKind, type Edit, makeDevice } from '../build';
 import { catalogueOf, cataloguePart } from '../parts';
 import { coilFeed, coilReturn } from '../simulate';
 import { coilCircuit, partOf } from '../vehicle';
@@ -35,7 +35,7 @@ export const LOOP_DEVICES: readonly (readonly [DeviceKind, string])[] = [
 
 export function loopInsertion(conductorId: string, kind: DeviceKind, name: string, seed: string): Edit {
   const fuse = kind === 'lv-fuse' ? cataloguePart('fuse-blade-58-10', 'fuse') : null;
-  const device: Device = { id: `${seed}-${kind}`, kind, name, partId: fuse?.id ?? null, place: null };
+  const device = makeDevice(kind, { id: `${seed}-${kind}`, name, partId: fuse?.id ?? null, place: null });
   return {
     edit: 'insertDevice',
     input: { conductorId, device, newConductorId: `${seed}-after`, ...(fuse ? { part: fuse } : {}) },

@@ -64,18 +64,12 @@ function partFor(setting: Setting, conductorId: string, kind: Insertable): Part 
 /** The edit that puts a device with a first part into a wire; the model then judges it. Ids come from the edge. */
 export function insertionEdit(setting: Setting, conductorId: string, kind: Insertable, seed: string): Edit {
   const part = partFor(setting, conductorId, kind);
+  const made = { id: `${seed}-${kind}`, name: NAMES[kind], partId: part.id, place: null };
   return {
     edit: 'insertDevice',
     input: {
       conductorId,
-      device: {
-        id: `${seed}-${kind}`,
-        kind,
-        name: NAMES[kind],
-        partId: part.id,
-        place: null,
-        ...(kind === 'contactor' ? { role: 'branch' as const } : {}),
-      },
+      device: kind === 'contactor' ? { ...made, kind, role: 'branch' } : { ...made, kind },
       part,
       newConductorId: `${seed}-after`,
     },

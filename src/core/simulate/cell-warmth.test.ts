@@ -1,20 +1,20 @@
 import { describe, expect, test } from 'vitest';
-import type { Build, Device } from '../build';
+import type { Build, DeviceOf } from '../build';
 import { firn9 } from '../build/samples';
 import { vehicleOf } from '../vehicle';
 import { type CellsOver, CLIMB_S, coldNight, hotCharge, hotClimb } from './cell-warmth';
 
 /** A compressor in place of the heater, so that its wires are there. */
-const chilled = (more: Partial<Device>): Build => {
+const chilled = (more: Partial<DeviceOf<'compressor'>>): Build => {
   const build = firn9();
   const { hv } = build.circuits;
-  const heater = { ...hv.devices.heater!, kind: 'compressor' as const, ...more };
+  const heater = { ...hv.devices.heater!, ...more, kind: 'compressor' } as DeviceOf<'compressor'>;
   return { ...build, circuits: { ...build.circuits, hv: { ...hv, devices: { ...hv.devices, heater } } } };
 };
 const padded = (powerW: number): Build => {
   const build = firn9();
   const { hv } = build.circuits;
-  const heater = { ...hv.devices.heater!, warmsCells: true, powersW: { charging: powerW } };
+  const heater = { ...(hv.devices.heater as DeviceOf<'heater'>), warmsCells: true, powersW: { charging: powerW } };
   return { ...build, circuits: { ...build.circuits, hv: { ...hv, devices: { ...hv.devices, heater } } } };
 };
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from '../assess';
-import { applyEdit } from '../build';
+import { applyEdit, type DeviceOf } from '../build';
 import { firn9, larkspur, teasel } from '../build/samples';
 import { operatingPoint } from '../circuit';
 import { cataloguePart } from '../parts';
@@ -148,7 +148,7 @@ describe('what stays live', () => {
         ...firn.build.circuits,
         hv: {
           ...firn.build.circuits.hv,
-          devices: { ...devices, 'k-minus': { ...devices['k-minus']!, role: 'charge' as const } },
+          devices: { ...devices, 'k-minus': { ...(devices['k-minus'] as DeviceOf<'contactor'>), role: 'charge' as const } },
         },
       },
     };

@@ -1,10 +1,11 @@
 'use client';
 import { liveQuery } from 'dexie';
-import { type FormEvent, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Build } from '@/core/build';
 import { repository, storageTrouble, useBench } from '@/store/bench';
 import type { Snapshot } from '@/store/database';
 import { Action } from '@/ui/action';
+import { LineForm } from '@/ui/line-form';
 import { Panel } from '@/ui/panel';
 import { Comparison } from './comparison';
 
@@ -17,7 +18,6 @@ export function Snapshots({ build }: { build: Build }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const saving = useBench((bench) => bench.saving);
   const [list, setList] = useState<readonly Snapshot[]>([]);
-  const [name, setName] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   useEffect(() => {
     const following = liveQuery(() => repository().snapshots(buildId)).subscribe({
@@ -27,15 +27,13 @@ export function Snapshots({ build }: { build: Build }) {
     return () => following.unsubscribe();
   }, [buildId]);
 
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
+  const keep = async (name: string): Promise<string | null> => {
     try {
-      await repository().keepSnapshot(buildId, name.trim().slice(0, 120) || 'Snapshot');
-      setName('');
-      setTrouble(null);
+      await repository().keepSnapshot(buildId, name || 'Snapshot');
+      return null;
     } catch (error) {
       const { reason, remedy } = storageTrouble(error);
-      setTrouble(`${reason} ${remedy}`);
+      return `${reason} ${remedy}`;
     }
   };
 
@@ -44,23 +42,13 @@ export function Snapshots({ build }: { build: Build }) {
       title="Snapshots"
       about="in this browser; the grey ones are kept by themselves, hourly and before big changes"
     >
-      <form onSubmit={(event) => void keep(event)} className="flex gap-2">
-        <input
-          aria-label="Name of the snapshot"
-          placeholder="before the bigger motor"
-          value={name}
-          maxLength={120}
-          onChange={(event) => setName(event.currentTarget.value)}
-          className="min-w-0 flex-1 rounded-[3px] border border-rule bg-paper px-3 py-1.5"
-        />
-        <button
-          type="submit"
-          disabled={saving !== 'saved'}
-          className="rounded-[3px] border border-rule px-3 py-1.5 font-tight disabled:opacity-40"
-        >
-          Keep a snapshot
-        </button>
-      </form>
+      <LineForm
+        label="Name of the snapshot"
+        placeholder="before the bigger motor"
+        button="Keep a snapshot"
+        off={saving !== 'saved'}
+        onTake={keep}
+      />
       {trouble && (
         <p role="alert" className="mt-2 text-small text-fails">
           {trouble}

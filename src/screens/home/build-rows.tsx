@@ -6,6 +6,7 @@ import type { StoredBuild } from '@/store/database';
 import { freshId, repository, storageTrouble } from '@/store/tab';
 import { Action } from '@/ui/action';
 import { Fold } from '@/ui/fold';
+import { LineForm } from '@/ui/line-form';
 import { DAY_OF_WORK_H, exportBuild } from '../shell/export-build';
 
 const day = (iso: string): string => iso.slice(0, 16).replace('T', ' ');
@@ -24,25 +25,23 @@ export function BuildRow({
   onOpen: (event: MouseEvent, href: string) => void;
 }) {
   const href = `${Object.keys(stored.document.circuits.hv.devices).length === 0 ? '/pack' : '/hv-circuit'}?build=${stored.id}`;
-  const [naming, setNaming] = useState<string | null>(null);
+  const [naming, setNaming] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const attempt = async (work: () => Promise<unknown>) => {
+  const attempt = async (work: () => Promise<unknown>): Promise<string | null> => {
     try {
       await work();
-      setTrouble(null);
-      setNaming(null);
+      setNaming(false);
       onChanged();
+      return null;
     } catch (error) {
       const { reason, remedy } =
         error instanceof EditRefused ? { reason: error.message, remedy: error.remedy } : storageTrouble(error);
-      setTrouble(`${reason} ${remedy}`);
+      return `${reason} ${remedy}`;
     }
   };
-  const rename = () =>
-    attempt(() => repository().edit(stored.id, { edit: 'renameBuild', input: { name: naming ?? '' } }));
   return (
     <li data-build={stored.id} className="border-b border-rule py-1.5">
-      {naming === null ? (
+      {!naming ? (
         <Link
           href={href}
           onClick={(event) => onOpen(event, href)}
@@ -56,26 +55,17 @@ export function BuildRow({
           </span>
         </Link>
       ) : (
-        <form
-          className="flex gap-2 py-1"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void rename();
-          }}
-        >
-          <input
-            aria-label={`New name of ${stored.name}`}
-            // biome-ignore lint/a11y/noAutofocus: the field appears because the person asked to rename
-            autoFocus
-            value={naming}
-            maxLength={120}
-            onChange={(event) => setNaming(event.currentTarget.value)}
-            onKeyDown={(event) => event.key === 'Escape' && setNaming(null)}
-            className="min-w-0 flex-1 rounded-[3px] border border-rule bg-panel px-2 py-1"
+        <div className="py-1">
+          <LineForm
+            label={`New name of ${stored.name}`}
+            start={stored.name}
+            focus
+            button="Rename"
+            onTake={(name) => attempt(() => repository().edit(stored.id, { edit: 'renameBuild', input: { name } }))}
+            onLeave={() => setNaming(false)}
+            beside={() => <Action onPress={() => setNaming(false)}>Cancel</Action>}
           />
-          <Action onPress={() => void rename()}>Rename</Action>
-          <Action onPress={() => setNaming(null)}>Cancel</Action>
-        </form>
+        </div>
       )}
       {trouble && (
         <p role="alert" className="text-small text-fails">
@@ -83,13 +73,13 @@ export function BuildRow({
         </p>
       )}
       <div className="-ml-2 flex flex-wrap text-soft">
-        <Action look="quiet" label={`Rename ${stored.name}`} onPress={() => setNaming(stored.name)}>
+        <Action look="quiet" label={`Rename ${stored.name}`} onPress={() => setNaming(true)}>
           Rename
         </Action>
         <Action
           look="quiet"
           label={`Duplicate ${stored.name}`}
-          onPress={() => void attempt(() => repository().duplicate(stored.id, freshId()))}
+          onPress={() => void attempt(() => repository().duplicate(stored.id, freshId())).then(setTrouble)}
         >
           Duplicate
         </Action>

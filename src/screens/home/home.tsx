@@ -342,7 +342,6 @@ export function Home() {
             <NewBuild
               onStart={(make, path) => leaving(() => void start(make, path))}
               onAsk={() => router.push('/sums')}
-              onTrouble={setTrouble}
             />
             <TakeOver onFile={(file) => leaving(() => void onFile(file))} />
             <Caution>

@@ -1,8 +1,8 @@
 'use client';
-import { type FormEvent, useState } from 'react';
 import type { Build, StartingPoint } from '@/core/build';
 import { emptyBuild } from '@/core/build/defaults';
 import { Action } from '@/ui/action';
+import { LineForm } from '@/ui/line-form';
 
 /** What people begin with beside a whole vehicle: where it leads, and what it is called until they say. */
 interface Beginning {
@@ -22,24 +22,15 @@ const LONGEST = 120;
 export function NewBuild({
   onStart,
   onAsk,
-  onTrouble,
 }: {
   /** Makes it under a fresh id and goes to that page. */
   onStart: (make: (id: string) => Build, path: string) => void;
   /** One question: no build is needed. */
   onAsk: () => void;
-  onTrouble: (words: string) => void;
 }) {
-  const [name, setName] = useState('');
-  const bare = name.trim();
-  const onSubmit = (event: FormEvent) => {
-    event.preventDefault();
-    if (bare === '') onTrouble('Give the new build a name first.');
-    else onStart((id) => emptyBuild(id, bare.slice(0, LONGEST)), '/pack');
-  };
-  const beginWith = ({ name: otherwise, path, startingPoint }: Beginning) =>
+  const beginWith = (typed: string, { name: otherwise, path, startingPoint }: Beginning) =>
     onStart((id) => {
-      const build = emptyBuild(id, (bare || otherwise).slice(0, LONGEST));
+      const build = emptyBuild(id, (typed || otherwise).slice(0, LONGEST));
       return startingPoint ? { ...build, vehicle: { ...build.vehicle, startingPoint } } : build;
     }, path);
   return (
@@ -47,33 +38,32 @@ export function NewBuild({
       <h2 id="new" className="mb-2 font-tight text-title font-semibold">
         New build
       </h2>
-      <form onSubmit={onSubmit} className="flex gap-2">
-        <input
-          aria-label="Name of the new build"
-          placeholder="Name"
-          value={name}
-          maxLength={LONGEST}
-          onChange={(event) => setName(event.currentTarget.value)}
-          className="min-w-0 flex-1 rounded-[3px] border border-rule bg-panel px-3 py-2"
-        />
-        <button
-          type="submit"
-          className="rounded-[3px] border-[1.5px] border-ink px-4 py-2 font-tight text-lead font-semibold"
-        >
-          Start
-        </button>
-      </form>
-      <p className="mt-2 text-soft">It begins with a vehicle whose engine comes out. Or with</p>
-      <ul className="mt-1 flex flex-wrap gap-1.5" aria-label="Begin with">
-        {BEGINNINGS.map((one) => (
-          <li key={one.label}>
-            <Action onPress={() => beginWith(one)}>{one.label}</Action>
-          </li>
-        ))}
-        <li>
-          <Action onPress={onAsk}>one question</Action>
-        </li>
-      </ul>
+      <LineForm
+        label="Name of the new build"
+        placeholder="Name"
+        most={LONGEST}
+        button="Start"
+        refuse={(name) => (name === '' ? 'Give the new build a name first.' : null)}
+        onTake={(name) => {
+          onStart((id) => emptyBuild(id, name), '/pack');
+          return null;
+        }}
+        below={(typed) => (
+          <>
+            <p className="mt-2 text-soft">It begins with a vehicle whose engine comes out. Or with</p>
+            <ul className="mt-1 flex flex-wrap gap-1.5" aria-label="Begin with">
+              {BEGINNINGS.map((one) => (
+                <li key={one.label}>
+                  <Action onPress={() => beginWith(typed(), one)}>{one.label}</Action>
+                </li>
+              ))}
+              <li>
+                <Action onPress={onAsk}>one question</Action>
+              </li>
+            </ul>
+          </>
+        )}
+      />
     </section>
   );
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { applyEdit, emptyBuild } from '@/core/build';
+import { applyEdit, type DeviceOf, emptyBuild } from '@/core/build';
 import { firn9 } from '@/core/build/samples';
 import { cataloguePart } from '@/core/parts';
 import { starterLayout } from '@/core/remedies';
@@ -65,7 +65,12 @@ test('a second string in parallel stands at the left with its way to the rails; 
       hv: {
         devices: {
           ...devices,
-          'box-second': { ...devices['box-rear']!, id: 'box-second', name: 'Second', cellsInSeries: 90 },
+          'box-second': {
+            ...(devices['box-rear'] as DeviceOf<'box'>),
+            id: 'box-second',
+            name: 'Second',
+            cellsInSeries: 90,
+          },
           alone: { ...devices['f-mid']!, id: 'alone', name: 'Alone' },
         },
         conductors: {

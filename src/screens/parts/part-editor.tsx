@@ -1,6 +1,5 @@
 'use client';
-import { useState } from 'react';
-import type { Problem } from '@/core/build';
+import { type Resolver, type ResolverResult, useForm, useWatch } from 'react-hook-form';
 import { ORIGINS, type Origin, PART_KINDS, type Part } from '@/core/parts';
 import { linkForRmsV } from '@/core/physics/motor';
 import type { UnitSystem } from '@/core/quantities';
@@ -37,27 +36,46 @@ export const ORIGIN_WORDS: Readonly<Record<Origin, string>> = {
 /** What an optional figure is while nobody stated it. */
 const UNSTATED = 'not stated';
 
+/** What is typed so far: only that counts, so that a long figure that is shown short stays exact. */
+interface Typed {
+  readonly origin: Origin;
+  readonly figures: Readonly<Record<string, string>>;
+}
+
+/** The part that it makes, once it holds together. */
+interface Taken {
+  readonly parts: readonly Part[];
+}
+
+/** The part as a whole against its Joi schema and its own sense, in the worker that reads files; each fault under the name of its figure. */
+const resolverFor =
+  (part: Part): Resolver<Typed, unknown, Taken> =>
+  async ({ origin, figures }): Promise<ResolverResult<Typed, Taken>> => {
+    const read = await checkPart(typedPart(part, new Map(Object.entries(figures)), origin));
+    if (read.ok) return { values: { parts: read.parts }, errors: {} };
+    const known = new Set(fieldsOfPart(part).map(({ path }) => path));
+    const faults = read.errors.map(({ path, reason, remedy }, k) => {
+      const bare = path.replace('line 1, ', '');
+      return [`${k}`, { type: known.has(bare) ? labelOfField(bare) : bare, message: `${reason} ${remedy}` }] as const;
+    });
+    return { values: {}, errors: { root: Object.fromEntries(faults) } };
+  };
+
 /** A part's figures to type over. It is checked as a whole; until it holds together nothing is taken. */
 export function PartEditor({ part, units, onDone }: { part: Part; units: UnitSystem; onDone: () => void }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  // Only what is typed counts: a long figure that is shown short stays exact.
-  const [texts, setTexts] = useState<ReadonlyMap<string, string>>(new Map());
-  const [origin, setOrigin] = useState<Origin>('plate');
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const write = (path: string, text: string) => setTexts(new Map(texts).set(path, text));
-
-  const take = async () => {
-    const read = await checkPart(typedPart(part, texts, origin));
-    if (!read.ok) {
-      setProblems(
-        read.errors.map((error) => {
-          const path = error.path.replace('line 1, ', '');
-          return { ...error, path: fieldsOfPart(part).some((one) => one.path === path) ? labelOfField(path) : path };
-        }),
-      );
-      return;
-    }
-    if (dispatch({ edit: 'importParts', input: { parts: read.parts } })) onDone();
+  const { control, formState, handleSubmit, setValue } = useForm<Typed, unknown, Taken>({
+    defaultValues: { origin: 'plate', figures: {} },
+    reValidateMode: 'onSubmit',
+    resolver: resolverFor(part),
+  });
+  const { origin, figures } = useWatch({ control }) as Typed;
+  const write = (path: string, text: string) => setValue('figures', { ...figures, [path]: text });
+  const problems = Object.values(formState.errors.root ?? {}).flatMap((error) =>
+    typeof error === 'object' ? [{ path: String(error.type), reason: error.message ?? '', remedy: '' }] : [],
+  );
+  const take = ({ parts }: Taken) => {
+    if (dispatch({ edit: 'importParts', input: { parts } })) onDone();
   };
 
   const fields = fieldsOfPart(part);
@@ -71,8 +89,8 @@ export function PartEditor({ part, units, onDone }: { part: Part; units: UnitSys
         <Figure
           key={field.path}
           field={field}
-          text={texts.get(field.path) ?? null}
-          from={texts.has(field.path) ? origin : part.origins?.[field.path]}
+          text={figures[field.path] ?? null}
+          from={field.path in figures ? origin : part.origins?.[field.path]}
           units={units}
           onWrite={(text) => write(field.path, text)}
         />
@@ -81,12 +99,7 @@ export function PartEditor({ part, units, onDone }: { part: Part; units: UnitSys
   );
   return (
     <Panel title="A part of your own" about={PART_KINDS.find(({ kind }) => kind === part.kind)!.words.toLowerCase()}>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void take();
-        }}
-      >
+      <form onSubmit={(event) => void handleSubmit(take)(event)} noValidate>
         <ChoiceField
           label="What is typed now is"
           value={origin}
@@ -94,7 +107,7 @@ export function PartEditor({ part, units, onDone }: { part: Part; units: UnitSys
             value,
             label: ORIGIN_WORDS[value],
           }))}
-          onChoose={(value) => setOrigin(value as Origin)}
+          onChoose={(value) => setValue('origin', value as Origin)}
         />
         {shown(quick)}
         {part.kind === 'motor' && (

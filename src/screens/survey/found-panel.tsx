@@ -1,11 +1,11 @@
 'use client';
-import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { FATES, type Fate, INSPECTIONS, type InspectionState } from '@/core/build';
 import { INSPECTION_WORDS } from '@/core/stations/survey';
 import { freshId, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
+import { LineForm } from '@/ui/line-form';
 import { Panel } from '@/ui/panel';
 import { TextField } from '@/ui/text-field';
 
@@ -74,10 +74,10 @@ const USUAL: readonly (readonly ['part' | 'loom', string])[] = [
 /** Old parts and branches of the loom, and what becomes of each. */
 export function OldPartsPanel({ assessment }: { assessment: Assessment }) {
   const dispatch = useBench((bench) => bench.dispatch);
-  const [name, setName] = useState('');
   const parts = Object.values(assessment.build.oldParts ?? {});
-  const add = (kind: 'part' | 'loom', text: string) =>
-    text.trim() !== '' && dispatch({ edit: 'addOldPart', input: { id: freshId(), name: text, kind } }) && setName('');
+  // What is refused says so where all edits do; what was typed stays.
+  const add = (kind: 'part' | 'loom') => (name: string) =>
+    dispatch({ edit: 'addOldPart', input: { id: freshId(), name, kind } }) ? null : 'It was not taken.';
   const missing = USUAL.filter(([, words]) => !parts.some((part) => part.name === words));
   return (
     <Panel title="Old parts and looms" about="each kept, extended, stripped or replaced; later stations see it">
@@ -103,24 +103,16 @@ export function OldPartsPanel({ assessment }: { assessment: Assessment }) {
           </li>
         ))}
       </ul>
-      <form
-        className="mt-2 flex flex-wrap items-center gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          add('part', name);
-        }}
-      >
-        <input
-          aria-label="Old part or loom"
-          value={name}
-          maxLength={120}
+      <div className="mt-2">
+        <LineForm
+          label="Old part or loom"
           placeholder="another part or branch"
-          onChange={(event) => setName(event.currentTarget.value)}
-          className="min-w-0 flex-1 border-b border-rule bg-transparent py-1"
+          button="Part"
+          refuse={(name) => (name === '' ? 'Give it a name first.' : null)}
+          onTake={add('part')}
+          beside={(take) => <Action onPress={() => take(add('loom'))}>Loom</Action>}
         />
-        <Action onPress={() => add('part', name)}>Part</Action>
-        <Action onPress={() => add('loom', name)}>Loom</Action>
-      </form>
+      </div>
       {missing.length > 0 && (
         <p className="mt-2">
           <Action

@@ -10,4 +10,5 @@ export const auxiliaryBattery = defineDevice({
   massKg: 12,
   sizeM: { lengthM: 0.24, widthM: 0.17, heightM: 0.19 },
   through: ['plus', 'minus'],
+  has: ['battery'],
 });

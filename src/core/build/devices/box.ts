@@ -8,4 +8,5 @@ export const box = defineDevice({
   traits: ['leaks'],
   stands: 'source',
   sizeM: { lengthM: 0.7, widthM: 0.5, heightM: 0.3 },
+  has: ['cellsInSeries', 'cellsInParallel', 'hold', 'trailer'],
 });

@@ -9,4 +9,5 @@ export const chargerConverter = defineDevice({
   stands: 'load',
   massKg: 14,
   sizeM: { lengthM: 0.36, widthM: 0.26, heightM: 0.12 },
+  has: ['powersW', 'converter', 'plug'],
 });

@@ -9,4 +9,5 @@ export const charger = defineDevice({
   stands: 'load',
   massKg: 9,
   sizeM: { lengthM: 0.32, widthM: 0.24, heightM: 0.12 },
+  has: ['powersW', 'plug'],
 });

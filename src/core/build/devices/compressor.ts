@@ -9,4 +9,5 @@ export const compressor = defineDevice({
   stands: 'load',
   massKg: 7,
   sizeM: { lengthM: 0.25, widthM: 0.16, heightM: 0.18 },
+  has: ['powersW', 'coolsCellsW'],
 });

@@ -8,4 +8,5 @@ export const contactor = defineDevice({
   traits: [],
   stands: 'switch',
   massKg: 0.6,
+  has: ['role', 'coilSuppression'],
 });

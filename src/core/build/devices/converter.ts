@@ -9,4 +9,5 @@ export const converter = defineDevice({
   stands: 'load',
   massKg: 3,
   sizeM: { lengthM: 0.24, widthM: 0.18, heightM: 0.08 },
+  has: ['powersW', 'converter'],
 });

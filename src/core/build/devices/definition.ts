@@ -24,6 +24,8 @@ export interface DeviceDefinition {
    * the capacitance of its part. body: a point of the body. aside: nothing.
    */
   readonly stands: 'source' | 'switch' | 'series' | 'load' | 'body' | 'aside';
+  /** Figures that it has and not every device. */
+  readonly has?: readonly string[];
   /** What it weighs when nobody has weighed it, kg (generic); absent: next to nothing. */
   readonly massKg?: number;
   /** Outer measures, m (generic); absent: small. */

@@ -9,4 +9,5 @@ export const heater = defineDevice({
   stands: 'load',
   massKg: 3,
   sizeM: { lengthM: 0.24, widthM: 0.14, heightM: 0.1 },
+  has: ['powersW', 'warmsCells'],
 });

@@ -9,4 +9,5 @@ export const inverter = defineDevice({
   stands: 'load',
   massKg: 14,
   sizeM: { lengthM: 0.35, widthM: 0.28, heightM: 0.15 },
+  has: ['powersW'],
 });

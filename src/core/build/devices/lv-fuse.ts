@@ -8,4 +8,5 @@ export const lvFuse = defineDevice({
   traits: [],
   stands: 'aside',
   through: ['a', 'b'],
+  has: ['way'],
 });

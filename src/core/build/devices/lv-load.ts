@@ -8,4 +8,5 @@ export const lvLoad = defineDevice({
   traits: [],
   stands: 'aside',
   through: ['plus', 'minus'],
+  has: ['load'],
 });

@@ -9,4 +9,5 @@ export const lvSwitch = defineDevice({
   stands: 'aside',
   opens: ['a', 'b'],
   through: ['a', 'b'],
+  has: ['ratedA', 'opensParked'],
 });

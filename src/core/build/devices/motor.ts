@@ -9,4 +9,5 @@ export const motor = defineDevice({
   stands: 'aside',
   massKg: 60,
   sizeM: { lengthM: 0.4, widthM: 0.3, heightM: 0.3 },
+  has: ['torqueShare', 'gearing'],
 });

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer';
-import { type Build, type Conductor, type Device, findDevice, type Id } from '../types';
+import { type Build, type Conductor, type DeviceOf, findDevice, type Id } from '../types';
 import { define } from './definition';
 import { deviceToEdit, leaveBox, pruneParts, refuseUsedId, retireAdoptions, whole } from './helpers';
 import { EditRefused } from './refused';
@@ -11,7 +11,7 @@ const endsAt = (draft: Draft<Build>, deviceId: Id, terminal: 'plus' | 'minus') =
     ),
   );
 
-const boxToEdit = (draft: Draft<Build>, deviceId: Id): Draft<Device> => {
+const boxToEdit = (draft: Draft<Build>, deviceId: Id): Draft<DeviceOf<'box'>> => {
   const box = deviceToEdit(draft, deviceId);
   if (box.kind !== 'box') throw new EditRefused('Only a box holds cells.', 'Choose a box.');
   return box;

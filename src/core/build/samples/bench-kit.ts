@@ -11,7 +11,18 @@ import {
 import { emptyBuild } from '../defaults';
 import { hasTrait } from '../devices';
 import { applyEdit } from '../edits';
-import type { Build, Conductor, Device, DeviceKind, Id, Laid, Place, Route } from '../types';
+import {
+  type Build,
+  type Conductor,
+  type Device,
+  type DeviceKind,
+  type DeviceOf,
+  type Id,
+  type Laid,
+  makeDevice,
+  type Place,
+  type Route,
+} from '../types';
 
 /** How a conductor lies when nothing else is said: alone in free air. */
 export const laid = (zoneId: string, more: Partial<Laid> = {}): Laid => ({
@@ -46,16 +57,16 @@ export class SampleWriter {
     this.parts[partId] = part;
   }
 
-  device(
+  device<Kind extends DeviceKind>(
     id: Id,
-    kind: DeviceKind,
+    kind: Kind,
     name: string,
     partId: string | null,
     place: Place | null,
-    more: Partial<Device> = {},
+    more: Partial<DeviceOf<Kind>> = {},
   ): void {
     if (partId) this.take(partId);
-    this.devices[id] = { id, kind, name, partId, place, ...more };
+    this.devices[id] = makeDevice(kind, { ...more, id, name, partId, place } as DeviceOf<Kind>);
   }
 
   route(

@@ -25,7 +25,7 @@ export const laid = object({
 });
 const end = object({ deviceId: id(), terminal: Joi.string().max(20) });
 
-const device = object({
+export const device = object({
   id: id(),
   kind: Joi.string().valid(...Object.keys(TERMINALS)),
   name: name(),

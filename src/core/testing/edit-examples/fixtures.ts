@@ -1,7 +1,7 @@
 import { applyEdit } from '../../build/edits/apply';
 import type { Edit, EditName } from '../../build/edits/edits';
 import { firn9, larkspur } from '../../build/samples';
-import type { Build } from '../../build/types';
+import type { Build, DeviceOf } from '../../build/types';
 import { catalogueOf, cataloguePart } from '../../parts';
 
 /** One example of each edit: on which build, with what, and what it leaves behind. */
@@ -23,7 +23,7 @@ export const withCompressor: Build = {
       ...estate.circuits.hv,
       devices: {
         ...estate.circuits.hv.devices,
-        heater: { ...estate.circuits.hv.devices.heater!, kind: 'compressor' },
+        heater: { ...estate.circuits.hv.devices.heater!, kind: 'compressor' } as DeviceOf<'compressor'>,
       },
     },
   },
