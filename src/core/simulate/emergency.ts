@@ -41,9 +41,11 @@ export interface TestPoint {
   readonly fromPlusOhm: () => number;
 }
 
-/** Contactors that driving or charging asks to be closed and whose coils are wired. */
+/** Contactors that starting, driving or charging asks to be closed and whose coils are wired: a stop may come at any moment. */
 function driving(vehicle: Resolved, circuit: CoilCircuit): ReadonlySet<Id> {
-  const asked = new Set([...closedIn(vehicle, stateOf('cruise')), ...closedIn(vehicle, stateOf('charging'))]);
+  const asked = new Set(
+    (['precharge', 'cruise', 'charging'] as const).flatMap((id) => [...closedIn(vehicle, stateOf(id))]),
+  );
   return new Set(circuit.wired.filter(({ id }) => asked.has(id)).map(({ id }) => id));
 }
 

@@ -148,7 +148,10 @@ describe('what stays live', () => {
         ...firn.build.circuits,
         hv: {
           ...firn.build.circuits.hv,
-          devices: { ...devices, 'k-minus': { ...(devices['k-minus'] as DeviceOf<'contactor'>), role: 'charge' as const } },
+          devices: {
+            ...devices,
+            'k-minus': { ...(devices['k-minus'] as DeviceOf<'contactor'>), role: 'charge' as const },
+          },
         },
       },
     };

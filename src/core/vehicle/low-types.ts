@@ -11,7 +11,8 @@ export interface LowVoltage {
 
 export interface Converter {
   readonly id: Id;
-  readonly device: Device;
+  /** As far as this side reads it: the rest of it may have changed since. */
+  readonly device: Pick<Device, 'name' | 'converter'>;
   readonly outputV: number;
   /** What it gives in its hot place, W. */
   readonly powerW: number;

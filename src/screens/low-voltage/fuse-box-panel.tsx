@@ -128,7 +128,9 @@ export function FuseBoxPanel({ assessment }: { assessment: Assessment }) {
       className: 'text-soft print:hidden',
       value: ({ feed }) => feed?.lengthM ?? null,
       cell: ({ feed }) =>
-        feed?.lengthM == null ? '' : formatQuantity({ value: feed.lengthM, dimension: 'length' }, system, 3).text,
+        feed?.lengthM == null
+          ? ''
+          : formatQuantity({ value: feed.lengthM, dimension: 'length' }, system, 3, system === 'us' ? 'ft' : 'm').text,
     },
     {
       id: 'relay',

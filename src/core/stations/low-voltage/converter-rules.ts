@@ -190,7 +190,7 @@ const converterDraw = defineRule({
     const low = lowVoltage(vehicle);
     const [first] = low.converters;
     if (low.loads.length === 0 || !first) return [];
-    const entered = low.converters.map(({ device }) => device.powersW?.cruise ?? 0);
+    const entered = low.converters.map(({ id }) => vehicle.deviceOf.get(id)?.device.powersW?.cruise ?? 0);
     // Power that is not entered is asked for where the device is judged.
     if (!entered.every((powerW) => powerW > 0)) return [];
     const worst = hardest(lowResults(vehicle), DRIVING);

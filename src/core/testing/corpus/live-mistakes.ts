@@ -12,6 +12,30 @@ const takeOut = (deviceId: string) => edit({ edit: 'takeOutDevice', input: { dev
 export const LIVE_MISTAKES: readonly Mistake[] = [
   {
     kind: COILS,
+    did: 'the precharge relay’s driver fed from before the key and the crash switch',
+    on: 'larkspur',
+    plant: reEnd('coil-w10', 'a', 'low-hazard-fuse.b'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'brake lamps fed from behind the crash switch',
+    on: 'larkspur',
+    plant: reEnd('low-brake-lamps-w3', 'a', 'coil-inertia.b'),
+    speaks: 'lv.stop-feed:low-brake-lamps-load',
+    says: 'Brake lamps: off as soon as the drive is stopped',
+  },
+  {
+    kind: COILS,
+    did: 'the battery electronics fed by the main contactor’s driver',
+    on: 'larkspur',
+    plant: reEnd('low-bms-w3', 'a', 'k-main.coilPlus'),
+    speaks: 'lv.stop-feed:low-bms-load',
+    says: 'Battery electronics: off as soon as the drive is stopped',
+  },
+  {
+    kind: COILS,
     did: 'the precharge relay fed past its driver',
     on: 'teasel',
     plant: reEnd('coil-w6', 'b', 'k-pre.coilPlus'),

@@ -1,0 +1,102 @@
+import { deviceDefinition, type Id } from '../../build';
+import type { Finding } from '../../checks';
+import { coilCircuit, lowVoltage, type Resolved, type ResolvedDevice, type Vehicle } from '../../vehicle';
+import { defineRule, type Rule } from '../define';
+import { loadRef } from './shared';
+
+/** What a hand, a crash or a lid opens. */
+const STOPS: ReadonlySet<string> = new Set(['emergency-stop', 'inertia-switch', 'interlock-contact', 'disconnect']);
+
+/** The 12-volt circuit as nodes and what joins them: wires, and what carries current on between two terminals. */
+function joinsOf(vehicle: Vehicle, lv: Resolved): ReadonlyMap<string, readonly (readonly [string, Id])[]> {
+  const joins = new Map<string, (readonly [string, Id])[]>();
+  const join = (a: string, b: string, id: Id) => {
+    joins.set(a, [...(joins.get(a) ?? []), [b, id]]);
+    joins.set(b, [...(joins.get(b) ?? []), [a, id]]);
+  };
+  for (const { id, nodeA, nodeB } of lv.conductors) join(nodeA, nodeB, id);
+  // A load uses up what comes in: nothing is fed through it.
+  const carries = (one: ResolvedDevice) => {
+    if (one.device.kind === 'lv-load') return undefined;
+    const { through, opens } = deviceDefinition(one.device.kind);
+    return through ?? opens ?? (one.device.kind === 'lv-fuse' ? (['a', 'b'] as const) : undefined);
+  };
+  for (const one of [...lv.devices, ...vehicle.devices]) {
+    const way = carries(one);
+    if (way) join(`${one.id}.${way[0]}`, `${one.id}.${way[1]}`, one.id);
+  }
+  // Every earth point is the body.
+  for (const { id, device } of lv.devices) if (device.kind === 'earth') join(`${id}.n`, 'body', id);
+  return joins;
+}
+
+/** Nodes that a source's terminal still reaches with one thing open. */
+function reached(joins: ReadonlyMap<string, readonly (readonly [string, Id])[]>, from: readonly string[], open: Id) {
+  const seen = new Set(from);
+  const queue = [...from];
+  for (let head = 0; head < queue.length; head++)
+    for (const [next, id] of joins.get(queue[head]!) ?? [])
+      if (id !== open && !seen.has(next)) {
+        seen.add(next);
+        queue.push(next);
+      }
+  return seen;
+}
+
+const stopFeed = defineRule({
+  id: 'lv.stop-feed',
+  endangers: 'people',
+  says: {
+    fails: '{subject}: off as soon as the drive is stopped',
+    holds: '{subject} when the drive is stopped',
+    line: '{detail}',
+  },
+  sources: [
+    'Brakes, steering and lamps outlast an emergency stop, a crash and an opened lid: they are fed around the coils’ loop (engineering judgement, after the intent of UN R13 and R79)',
+    'What controls may hang on the loop, but on no coil’s own driver: it would be off until the contactor closes',
+  ],
+  judge: ({ vehicle }) => {
+    const { loads, lv, battery, converters } = lowVoltage(vehicle);
+    const circuit = coilCircuit(vehicle);
+    if (!circuit || loads.length === 0) return [];
+    const plus = [...(battery ? [`${battery.device.id}.plus`] : []), ...converters.map(({ id }) => `${id}.lvPlus`)];
+    const minus = [...(battery ? [`${battery.device.id}.minus`] : []), ...converters.map(({ id }) => `${id}.lvMinus`)];
+    const joins = joinsOf(vehicle, lv);
+    const ways = circuit.stops.flatMap(({ id, device }) =>
+      STOPS.has(device.kind) || circuit.driverOf.has(id)
+        ? [
+            {
+              name: device.name,
+              stop: STOPS.has(device.kind),
+              fed: reached(joins, plus, id),
+              back: reached(joins, minus, id),
+            },
+          ]
+        : [],
+    );
+    const all = { fed: reached(joins, plus, ''), back: reached(joins, minus, '') };
+    return loads.flatMap(({ id, name, load }): Finding<'detail'>[] => {
+      const [a, b] = [`${id}.plus`, `${id}.minus`];
+      // What nothing feeds is said elsewhere.
+      if (!load.essential || !all.fed.has(a) || !all.back.has(b)) return [];
+      const lost = ways.filter(
+        ({ fed, back, stop }) => (!stop || load.sort !== 'control') && !(fed.has(a) && back.has(b)),
+      );
+      return [
+        {
+          subject: loadRef(id, name),
+          holds: lost.length === 0,
+          figures: {
+            detail:
+              lost.length === 0
+                ? 'fed around the loop of the coils'
+                : `fed through ${lost.map((one) => one.name).join(', ')}`,
+          },
+        },
+      ];
+    });
+  },
+  remedies: 'Feed it from the fuse box by a fuse of its own, and land its earth beside the others.',
+});
+
+export const STOP_FEED_RULES: readonly Rule[] = [stopFeed];
