@@ -209,7 +209,7 @@ const commanded = defineRule({
             detail:
               wrong.length === 0
                 ? `open in ${open.map(({ state }) => state.name.toLowerCase()).join(', ')}`
-                : `fed past its driver in ${wrong.join(', ')}`,
+                : `nothing commands it in ${wrong.join(', ')}, and its coil is fed`,
           },
         },
       ];

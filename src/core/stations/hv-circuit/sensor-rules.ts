@@ -40,8 +40,11 @@ interface Past {
   readonly unmeasured: readonly Id[];
 }
 
-/** What current no sensor sees: with the sensors taken out, whatever still shares a loop with cells. Precharging is over in a second and does not count. */
-function pastSensors(vehicle: Vehicle): Past {
+/**
+ * What current no sensor sees: with the sensors taken out, whatever still shares a loop with cells. Precharging is over in a second and does
+ * not count. Null: the cells feed nothing yet.
+ */
+function pastSensors(vehicle: Vehicle): Past | null {
   const edges = edgesOf(vehicle);
   const loops = new Loops(edges);
   const kindOf = (id: Id) => vehicle.deviceOf.get(id)?.device.kind;
@@ -55,15 +58,16 @@ function pastSensors(vehicle: Vehicle): Past {
     return kind !== undefined && deviceDefinition(kind).stands === 'load';
   });
   const strings = packStrings(vehicle).map(({ boxIds }) => boxIds);
-  const found = strings.map((boxIds) => {
+  const found = strings.flatMap((boxIds) => {
     const others = where((id) => kindOf(id) === 'box' && !boxIds.includes(id));
     const fedBy = (without: readonly number[]) => {
       const fed = loops.fed([...brief, ...others, ...without]);
       return loads.filter((k) => fed[k]);
     };
     const [all, past] = [fedBy([]), fedBy(sensors)];
-    return { boxIds, past, blind: all.length > 0 && past.length === all.length };
+    return all.length > 0 ? [{ boxIds, past, blind: past.length === all.length }] : [];
   });
+  if (found.length === 0) return null;
   // A string of its own without a sensor is told; a sensor that sees nothing of the only one is wired wrong.
   const told = found.some(({ blind }) => !blind) ? found.filter(({ blind }) => blind) : [];
   const past = new Set(found.filter((one) => !told.includes(one)).flatMap((one) => one.past));
@@ -87,7 +91,9 @@ const allCurrent = defineRule({
   judge: ({ vehicle }) => {
     const sensor = vehicle.devices.find(({ device }) => device.kind === 'sensor');
     if (!sensor) return [];
-    const { loadIds, unmeasured } = pastSensors(vehicle);
+    const seen = pastSensors(vehicle);
+    if (!seen) return [];
+    const { loadIds, unmeasured } = seen;
     const named = (ids: readonly Id[]) => ids.map((id) => vehicle.deviceOf.get(id)?.device.name ?? id).join(', ');
     return [
       {
