@@ -1,0 +1,52 @@
+import { describe, expect, test } from 'vitest';
+import { assess } from '../../assess';
+import type { Build } from '../../build';
+import { firn9, larkspur } from '../../build/samples';
+import { say } from '../../checks';
+import { reEnd } from '../../testing/corpus/change';
+import { lowVoltage } from '../../vehicle';
+
+const said = (build: Build) => assess(build).checks.filter(({ id }) => id === 'lv.stop-feed');
+const of = (build: Build, name: string) => said(build).find(({ subject }) => subject.name === name)!;
+
+describe('what stops the drive, and what has to outlast it', () => {
+  test('each essential load of a sample is judged, no other, and is fed around the loop', () => {
+    for (const build of [firn9(), larkspur()]) {
+      const essential = lowVoltage(assess(build).vehicle).loads.filter(({ load }) => load.essential);
+      expect(
+        said(build)
+          .map(({ subject }) => subject.id)
+          .sort(),
+      ).toEqual(essential.map(({ id }) => id).sort());
+      expect(new Set(said(build).map(({ verdict }) => verdict))).toEqual(new Set(['holds']));
+    }
+  });
+
+  test('a lamp behind handle, crash switch, lids or disconnect goes off with it: all that stand before it are named', () => {
+    const behind = (at: string) => say(of(reEnd('low-brake-lamps-w3', 'a', at)(firn9()), 'Brake lamps')).line;
+    expect(behind('coil-stop.a')).toBe('fed around the loop of the coils');
+    expect(behind('coil-stop.b')).toBe('fed through Emergency stop');
+    expect(behind('coil-inertia.b')).toBe('fed through Emergency stop, Inertia switch');
+    expect(behind('coil-feed.n')).toBe(
+      'fed through Emergency stop, Inertia switch, Interlock contacts, Service disconnect',
+    );
+  });
+
+  test('its way back counts as well as its feed', () => {
+    const check = of(reEnd('low-brake-lamps-w4', 'b', 'coil-return.n')(firn9()), 'Brake lamps');
+    expect(say(check).line).toBe('fed through Emergency stop, second contact');
+  });
+
+  test('what controls may go off with the drive, but hangs on no coil’s own driver', () => {
+    const unit = (at: string) => of(reEnd('low-control-unit-w3', 'a', at)(larkspur()), 'Vehicle control unit').verdict;
+    expect(unit('coil-inertia.b')).toBe('holds');
+    expect(unit('k-main.coilPlus')).toBe('fails');
+  });
+
+  test('a load that nothing feeds is said elsewhere, not here', () => {
+    const build = larkspur();
+    const { hv, lv } = build.circuits;
+    const { 'low-brake-lamps-w3': _, ...rest } = lv.conductors;
+    expect(of({ ...build, circuits: { hv, lv: { ...lv, conductors: rest } } }, 'Brake lamps')).toBeUndefined();
+  });
+});
