@@ -1,4 +1,4 @@
-import type { Id } from '../build';
+import type { Id, StateId } from '../build';
 import {
   type CoilCircuit,
   closedIn,
@@ -41,13 +41,18 @@ export interface TestPoint {
   readonly fromPlusOhm: () => number;
 }
 
-/** Contactors that starting, driving or charging asks to be closed and whose coils are wired: a stop may come at any moment. */
-function driving(vehicle: Resolved, circuit: CoilCircuit): ReadonlySet<Id> {
-  const asked = new Set(
-    (['precharge', 'cruise', 'charging'] as const).flatMap((id) => [...closedIn(vehicle, stateOf(id))]),
-  );
+/** Contactors that these states ask to be closed and whose coils are wired. */
+function askedIn(vehicle: Resolved, circuit: CoilCircuit, states: readonly StateId[]): ReadonlySet<Id> {
+  const asked = new Set(states.flatMap((id) => [...closedIn(vehicle, stateOf(id))]));
   return new Set(circuit.wired.filter(({ id }) => asked.has(id)).map(({ id }) => id));
 }
+
+/** While driving or charging. */
+const driving = (vehicle: Resolved, circuit: CoilCircuit) => askedIn(vehicle, circuit, ['cruise', 'charging']);
+
+/** At any moment: a stop may come while it precharges. */
+const ever = (vehicle: Resolved, circuit: CoilCircuit) =>
+  askedIn(vehicle, circuit, ['precharge', 'cruise', 'charging']);
 
 /** Opens each stop and each wire of the coil circuit by itself. Empty without a coil circuit. */
 export function stopTests(vehicle: Resolved): readonly StopTest[] {
@@ -62,11 +67,11 @@ export function stopTests(vehicle: Resolved): readonly StopTest[] {
   });
 }
 
-/** Contactors that stay in when these are opened together while driving. */
+/** Contactors that stay in when these are opened together, whenever that is. */
 export function heldWith(vehicle: Resolved, open: readonly Id[]): readonly Id[] {
   const circuit = coilCircuit(vehicle);
   if (!circuit) return [];
-  return stillIn(circuit, { commanded: driving(vehicle, circuit), open: new Set(open) });
+  return stillIn(circuit, { commanded: ever(vehicle, circuit), open: new Set(open) });
 }
 
 /** Switches in the feed of the coils, drivers apart: what each lets go of. */
@@ -87,8 +92,7 @@ export function keyTests(vehicle: Resolved): readonly KeyTest[] {
 const keysOf = new Follows<CoilCircuit, readonly KeyTest[]>();
 
 /** Which coils are commanded hangs on the traction circuit, not on the coils' own: what is kept is kept for just these. */
-const commandedKey = (vehicle: Resolved, circuit: CoilCircuit): string =>
-  [...driving(vehicle, circuit)].sort().join(' ');
+const commandedKey = (vehicle: Resolved, circuit: CoilCircuit): string => [...ever(vehicle, circuit)].sort().join(' ');
 
 function testKeys(vehicle: Resolved, circuit: CoilCircuit): readonly KeyTest[] {
   const feeds = feedingIds(circuit);
@@ -135,7 +139,7 @@ export function singleFailures(vehicle: Resolved): readonly SingleFailure[] {
 const failuresOf = new Follows<CoilCircuit, readonly SingleFailure[]>();
 
 function findFailures(vehicle: Resolved, circuit: CoilCircuit): readonly SingleFailure[] {
-  const commanded = driving(vehicle, circuit);
+  const commanded = ever(vehicle, circuit);
   const open = new Set(circuit.stops.filter(({ device }) => HANDLES.has(device.kind)).map(({ id }) => id));
   if (open.size === 0) return [];
   const failures: SingleFailure[] = [];
