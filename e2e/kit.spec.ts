@@ -47,6 +47,31 @@ test('tabs: arrows go along them, Tab goes into what they show', async ({ page }
   await expect(page.getByRole('tabpanel')).toBeFocused();
 });
 
+test('a line to type: Enter takes it, empty is refused at the field, what an answer refuses stays', async ({
+  page,
+}) => {
+  await open(page);
+  const line = page.getByLabel('A new thing');
+  const taken = page.getByRole('list', { name: 'Taken' });
+  await line.press('Enter');
+  await expect(line).toBeFocused();
+  await expect(line).toHaveAccessibleDescription('Give it a name first.');
+  await line.fill('  Wiper  ');
+  await line.press('Enter');
+  await expect(taken).toHaveText('added Wiper');
+  await expect(line).toHaveValue('');
+  await expect(line).toHaveAccessibleDescription('');
+  await line.fill('Horn');
+  await page.getByRole('button', { name: 'Add it otherwise' }).press('Enter');
+  await expect(taken.getByRole('listitem').nth(1)).toHaveText('added otherwise Horn');
+  const code = page.getByLabel('A code that is asked elsewhere');
+  await code.fill('12');
+  await code.press('Enter');
+  await expect(code).toHaveAccessibleDescription('Nobody knows this code.');
+  await expect(code).toHaveValue('12');
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+});
+
 test('lists: a short one by arrows and first letters, a long one by typing; Esc leaves them as they were', async ({
   page,
 }) => {

@@ -8,6 +8,7 @@ import { Drawer } from '@/ui/drawer';
 import { FigureRow } from '@/ui/figure-row';
 import { Fold } from '@/ui/fold';
 import { Hint, Hints } from '@/ui/hint';
+import { LineForm } from '@/ui/line-form';
 import { Menu } from '@/ui/menu';
 import { Caution, Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
@@ -49,6 +50,7 @@ export function KitScreen() {
         <div className="grid items-start gap-3 min-[800px]:grid-cols-2">
           <Buttons />
           <Fields />
+          <Lines />
           <Choices />
           <Opening />
         </div>
@@ -135,6 +137,44 @@ function Fields() {
         system="metric"
         working={{ lines: [{ formula: 'R = Σ R_i', figures: '90 · 1.65 mΩ' }], sources: ['Ohm'], assumed: [] }}
       />
+    </Panel>
+  );
+}
+
+/** Lines to type: taken, refused, late. */
+function Lines() {
+  const [taken, setTaken] = useState<readonly string[]>([]);
+  const take = (how: string) => (text: string) => {
+    setTaken([...taken, `${how} ${text}`]);
+    return null;
+  };
+  return (
+    <Panel title="Lines to type">
+      <LineForm
+        label="A new thing"
+        placeholder="its name"
+        most={30}
+        button="Add it"
+        refuse={(text) => (text === '' ? 'Give it a name first.' : null)}
+        onTake={take('added')}
+        beside={(other) => <Action onPress={() => other(take('added otherwise'))}>Add it otherwise</Action>}
+      />
+      <div className="mt-2">
+        <LineForm
+          label="A code that is asked elsewhere"
+          digits
+          button="Ask"
+          onTake={async (text) => (text === '1' ? null : 'Nobody knows this code.')}
+        />
+      </div>
+      <div className="mt-2">
+        <LineForm label="Nothing is taken just now" start="as it was" off button="Keep it" onTake={() => null} />
+      </div>
+      <ul aria-label="Taken" className="mt-2">
+        {taken.map((one) => (
+          <li key={one}>{one}</li>
+        ))}
+      </ul>
     </Panel>
   );
 }
