@@ -18,6 +18,7 @@ import {
 } from '../context';
 import { defineRule, type Proposer, type Rule } from '../define';
 import { FITTING_RULES } from './fitting-rules';
+import { JOINED_RULES } from './joined-rules';
 import { PHASE_RULES, phasesOf } from './phase-rules';
 import { cableRows } from './results';
 import { ROUTE_RULES } from './route-rules';
@@ -249,5 +250,6 @@ export const CABLE_RULES: readonly Rule[] = [
   ...ROUTE_RULES,
   ...PHASE_RULES,
   ...FITTING_RULES,
+  ...JOINED_RULES,
   ...TERMINAL_RULES,
 ];

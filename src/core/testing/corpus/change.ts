@@ -150,3 +150,21 @@ export const lvDevice =
 /** A point of the body that high voltage may meet. */
 export const bodyPoint = (id: Id, name: string): Change =>
   edit({ edit: 'addDevice', input: { device: { id, kind: 'chassis', name, partId: null, place: null } } });
+
+/** A conductor of the traction circuit as a bar, or its ends bolted to each other: no part, and no way but its own. */
+export const barred =
+  (conductorId: Id, kind: 'busbar' | 'bolted'): Change =>
+  (build) => {
+    const { conductors } = build.circuits.hv;
+    const made = { ...conductors[conductorId]!, kind, partId: null };
+    return withConductors(build, 'hv', { ...conductors, [conductorId]: made });
+  };
+
+/** Without a length and a way of its own. */
+export const bare =
+  (conductorId: Id): Change =>
+  (build) => {
+    const { conductors } = build.circuits.hv;
+    const made = { ...conductors[conductorId]!, lengthM: null, routeId: null, laid: null };
+    return withConductors(build, 'hv', { ...conductors, [conductorId]: made });
+  };

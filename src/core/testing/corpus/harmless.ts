@@ -1,6 +1,21 @@
 import { LOAD_PRESETS, lowLoadOf } from '../../parts';
 import { ANCILLARY_HARMLESS } from './ancillary-mistakes';
-import { bodyPoint, both, cable, device, edit, fit, flip, long, reEnd, refit, sheet, turn, wire } from './change';
+import {
+  barred,
+  bodyPoint,
+  both,
+  cable,
+  device,
+  edit,
+  fit,
+  flip,
+  long,
+  reEnd,
+  refit,
+  sheet,
+  turn,
+  wire,
+} from './change';
 import { CHARGE_HARMLESS } from './charge-mistakes';
 import { COMMISSION_HARMLESS } from './commission-mistakes';
 import { HARNESS_HARMLESS } from './harness-mistakes';
@@ -217,6 +232,12 @@ export const HARMLESS: readonly Harmless[] = [
     did: 'one fixing more',
     on: 'larkspur',
     change: device('box-bay', { hold: { fixings: 5, bolt: 'M8', boltClass: '8.8', reachCells: true, vent: true } }),
+  },
+  { did: 'a bar in place of the short precharge tap', on: 'firn', change: barred('c-pre-tap', 'busbar') },
+  {
+    did: 'the precharge tap bolted to its contactor',
+    on: 'larkspur',
+    change: both(barred('c-pre-tap', 'bolted'), long('c-pre-tap', 0.05)),
   },
   {
     did: 'the fuse box moved from the bay into the cabin',

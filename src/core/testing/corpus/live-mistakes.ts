@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { bodyPoint, both, device, edit, long, reEnd, wire } from './change';
+import { bare, barred, bodyPoint, both, device, edit, long, reEnd, wire } from './change';
 import type { Mistake } from './mistake';
 
 const PACK_SIDE = 'A consumer on the wrong side of the contactors';
@@ -7,6 +7,7 @@ const POLES = 'Poles that nothing switches';
 const COILS = 'Key, handle, crash and lids';
 const DISCONNECT = 'The service disconnect';
 const BODY = 'High voltage and body';
+const FAR = 'Joints that are none';
 const takeOut = (deviceId: string) => edit({ edit: 'takeOutDevice', input: { deviceId } });
 
 export const LIVE_MISTAKES: readonly Mistake[] = [
@@ -77,6 +78,30 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     },
     speaks: 'emergency.stop:emergency-stop',
     says: 'The emergency stop does not stop it',
+  },
+  {
+    kind: FAR,
+    did: 'the run between both boxes entered as bolted together',
+    on: 'firn',
+    plant: barred('c-mid', 'bolted'),
+    speaks: 'cable.joined:c-mid',
+    says: 'Pack rear to front is no bolted joint',
+  },
+  {
+    kind: FAR,
+    did: 'the run along the car entered as a bar',
+    on: 'larkspur',
+    plant: barred('c-plus', 'busbar'),
+    speaks: 'cable.joined:c-plus',
+    says: 'Main fuse to main contactor is no bar of a box',
+  },
+  {
+    kind: FAR,
+    did: 'ends bolted together that stand in two boxes, without a length',
+    on: 'firn',
+    plant: both(barred('c-mid', 'bolted'), bare('c-mid')),
+    speaks: 'cable.joined:c-mid',
+    says: 'Pack rear to front is no bolted joint',
   },
   {
     kind: 'Current that nobody counts',

@@ -1,0 +1,75 @@
+import { findDevice } from '../../build';
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import { type ResolvedConductor, sizeOf, type Vehicle } from '../../vehicle';
+import { conductorRef } from '../context';
+import { defineRule, type Rule } from '../define';
+
+/** Faces that are bolted to each other, with what a strap or a flexible link takes, m (engineering judgement). */
+const FACES_M = 0.15;
+/** A bar is part of a box: longer ones need a section, a cover and clamps that nobody entered, m (engineering judgement). */
+const BAR_M = 1;
+
+/** How far the cases of both ends stand apart, m; null: the place of one is not known, or nobody’s measure. */
+function casesApartM({ build }: Vehicle, { conductor: { a, b } }: ResolvedConductor): number | null {
+  const [one, other] = [findDevice(build, a.deviceId), findDevice(build, b.deviceId)];
+  if (!one?.place || !other?.place || one.place.usual || other.place.usual) return null;
+  const [p, r, s, t] = [one.place, other.place, sizeOf(one), sizeOf(other)];
+  const gap = (from: number, to: number, size: number) => Math.max(0, Math.abs(from - to) - size / 2);
+  return Math.hypot(
+    gap(p.xM, r.xM, s.lengthM + t.lengthM),
+    gap(p.yM, r.yM, s.widthM + t.widthM),
+    gap(p.zM, r.zM, s.heightM + t.heightM),
+  );
+}
+
+const joined = defineRule({
+  id: 'cable.joined',
+  endangers: 'fire',
+  says: {
+    fails: '{subject} is no bolted joint',
+    holds: '{subject} is bolted together',
+    line: '{demand} apart, {limit} at most',
+  },
+  variants: {
+    bar: {
+      fails: '{subject} is no bar of a box',
+      holds: '{subject} is a bar of a box',
+      line: '{demand} long, {limit} at most',
+    },
+  },
+  sources: [
+    'What is bolted face to face has no length, and a bar is part of its box: anything longer is a conductor with a section, an insulation and a way (engineering judgement)',
+  ],
+  judge: ({ vehicle }) =>
+    vehicle.conductors.flatMap((one): Finding<never, 'bar'>[] => {
+      const { kind, name } = one.conductor;
+      if (kind === 'cable') return [];
+      const bar = kind === 'busbar';
+      const [toldM, casesM] = [one.lengthM, casesApartM(vehicle, one)];
+      // Nobody says how far: there is nothing to hold against it.
+      if (toldM === null && casesM === null) return [];
+      const apartM = Math.max(toldM ?? 0, casesM ?? 0);
+      const limitM = bar ? BAR_M : FACES_M;
+      const margin = marginAtMost(apartM, limitM);
+      return [
+        {
+          subject: conductorRef(one),
+          ...(bar ? { variant: 'bar' as const } : {}),
+          demand: { value: apartM, dimension: 'length' },
+          limit: { value: limitM, dimension: 'length' },
+          margin,
+          assumed: bar ? [`${name}: what a bar carries is not judged, as its section is not entered.`] : [],
+          lines: () => [
+            {
+              formula: 'the longer of what is entered and the gap between the cases',
+              figures: `${toldM === null ? 'no length' : q(toldM, 'length')}, ${casesM === null ? 'a place is not known' : q(casesM, 'length')}`,
+              result: { value: margin, dimension: 'ratio' },
+            },
+          ],
+        },
+      ];
+    }),
+  remedies: 'Make it a cable of a size, or put its ends together.',
+});
+
+export const JOINED_RULES: readonly Rule[] = [joined];
