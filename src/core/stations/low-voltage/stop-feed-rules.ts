@@ -59,8 +59,9 @@ const stopFeed = defineRule({
     const { loads, lv, battery, converters } = lowVoltage(vehicle);
     const circuit = coilCircuit(vehicle);
     if (!circuit || loads.length === 0) return [];
-    const plus = [...(battery ? [`${battery.device.id}.plus`] : []), ...converters.map(({ id }) => `${id}.lvPlus`)];
-    const minus = [...(battery ? [`${battery.device.id}.minus`] : []), ...converters.map(({ id }) => `${id}.lvMinus`)];
+    // What stops the drive opens the contactors, and the converter dies with it: the battery alone is left.
+    const plus = battery ? [`${battery.device.id}.plus`] : converters.map(({ id }) => `${id}.lvPlus`);
+    const minus = battery ? [`${battery.device.id}.minus`] : converters.map(({ id }) => `${id}.lvMinus`);
     const joins = joinsOf(vehicle, lv);
     const ways = circuit.stops.flatMap(({ id, device }) =>
       STOPS.has(device.kind) || circuit.driverOf.has(id)

@@ -32,6 +32,13 @@ describe('what stops the drive, and what has to outlast it', () => {
     );
   });
 
+  test('the battery’s own feed through the handle takes all of them: the converter dies with the contactors', () => {
+    const lines = said(reEnd('low-w1', 'a', 'coil-stop.b')(firn9())).map((check) => say(check).line);
+    expect(lines.length).toBeGreaterThan(5);
+    for (const line of lines) expect(line).toMatch(/^(fed through Emergency stop|fed around the loop of the coils)$/);
+    expect(lines).toContain('fed through Emergency stop');
+  });
+
   test('its way back counts as well as its feed', () => {
     const check = of(reEnd('low-brake-lamps-w4', 'b', 'coil-return.n')(firn9()), 'Brake lamps');
     expect(say(check).line).toBe('fed through Emergency stop, second contact');
