@@ -1,5 +1,13 @@
 export { emptyBuild } from './defaults';
-export { DEVICE_KINDS, DEVICES, type DeviceDefinition, deviceDefinition, hasTrait, type Trait } from './devices';
+export {
+  DEVICE_KINDS,
+  DEVICES,
+  type DeviceDefinition,
+  deviceDefinition,
+  hasTrait,
+  PHASES,
+  type Trait,
+} from './devices';
 export * from './edits';
 export {
   asMeasured,

@@ -3,6 +3,7 @@ import { applyEdit, type Build } from '../build';
 import { firn9, larkspur } from '../build/samples';
 import { cataloguePart } from '../parts';
 import { coilFeed, coilReturn, heldWith, singleFailures, stopTests, testPoints } from '../simulate';
+import { wire } from '../testing/corpus/change';
 import { closedIn, coilCircuit, meteredOhm, resolve, solveCoils, stateOf } from '.';
 
 const firn = firn9();
@@ -85,22 +86,26 @@ describe('the coil circuit', () => {
     expect(meteredOhm(circuit, driving, 'coil-feed.n')).toBeCloseTo(byHand(feed.slice(0, junction)), 4);
   });
 
-  test('a relay in the feed pulls in through its own coil, and stays out when its coil is not fed', () => {
-    const wire = cataloguePart('cable-thin-1', 'cable');
+  test('a relay in the feed pulls in through its own coil; nothing is sure of one that nobody drew the command of', () => {
+    const thin = cataloguePart('cable-thin-1', 'cable');
     const loop = Object.values(firn.circuits.lv.conductors).find(({ a }) => a.deviceId === 'coil-key')!;
     const relay = { id: 'relay-1', kind: 'relay' as const, name: 'Relay', partId: null, place: null };
     let build: Build = applyEdit(firn, {
       edit: 'insertDevice',
       input: { conductorId: loop.id, device: relay, newConductorId: 'after-relay' },
     }).build;
-    expect(heldWith(resolve(build), [])).toEqual([]);
+    // Something that is not drawn may close it: what is asked is not whether it closes, but whether it can be relied on to.
+    expect(heldWith(resolve(build), [])).toEqual(['k-plus', 'k-minus', 'k-pre']);
+    expect(heldWith(resolve(build), ['relay-1'])).toEqual([]);
+    const sure = (one: Build) => solveCoils(coilCircuit(resolve(one))!, { supplyV: 12 }).coilV.get('k-plus')!;
+    expect(sure(build)).toBe(0);
     const conductor = (id: string, a: [string, string], b: [string, string]) => ({
       ...loop,
       id,
       name: id,
       a: { deviceId: a[0], terminal: a[1] },
       b: { deviceId: b[0], terminal: b[1] },
-      partId: wire.id,
+      partId: thin.id,
     });
     const wires = {
       'relay-feed': conductor('relay-feed', ['coil-key', 'b'], ['relay-1', 'coilPlus']),
@@ -109,6 +114,16 @@ describe('the coil circuit', () => {
     const { lv } = build.circuits;
     build = { ...build, circuits: { ...build.circuits, lv: { ...lv, conductors: { ...lv.conductors, ...wires } } } };
     expect(heldWith(resolve(build), [])).toEqual(['k-plus', 'k-minus', 'k-pre']);
+    expect(sure(build)).toBeGreaterThan(10);
+    // Its coil is wired, and fed by nothing while the key is off.
+    expect(heldWith(resolve(build), ['coil-key'])).toEqual([]);
+  });
+
+  test('a lamp’s relay that nobody drew the command of holds a coil in that is joined to the lamp', () => {
+    const lark = wire('stray', 'Stray', 'low-dipped-led-load.plus', 'coil-key.b', 'low-dipped-led-w3')(larkspur());
+    expect(heldWith(resolve(larkspur()), ['coil-key'])).toEqual([]);
+    expect(heldWith(resolve(lark), ['coil-key'])).toEqual(['k-main', 'k-pre', 'k-dc']);
+    expect(heldWith(resolve(lark), ['coil-key', 'low-dipped-led-relay'])).toEqual([]);
   });
 
   test('taking a disconnect out of the car leaves the loop whole; taking a contactor out takes its driver along', () => {

@@ -31,6 +31,8 @@ export interface CoilCircuit {
   readonly stops: readonly ResolvedDevice[];
   readonly batteryPlus: string;
   readonly ground: string;
+  /** Relays of which nobody drew what closes them: they may be closed at any time. */
+  readonly undriven: ReadonlySet<Id>;
   /** A switch through which one coil alone is fed: the sequence commands it. */
   readonly driverOf: ReadonlyMap<Id, Id>;
 }
@@ -45,6 +47,8 @@ export interface CoilSetting {
   readonly open?: ReadonlySet<Id>;
   /** Contacts that are welded or bridged: closed whatever is asked of them. */
   readonly bridged?: ReadonlySet<Id>;
+  /** Relays that nobody knows the command of are closed. */
+  readonly undrivenClosed?: boolean;
   /** A node that touches the supply's plus. */
   readonly touchesPlus?: string;
 }
@@ -77,7 +81,8 @@ function withoutLoads(lv: Resolved): Resolved {
     const hangs = (node: string): boolean => {
       const at = node.lastIndexOf('.');
       const id = node.slice(0, at);
-      if (loads.has(id)) return true;
+      // Two wires on one terminal of a load carry on past it.
+      if (loads.has(id)) return (touched.get(node) ?? 0) < 2;
       const device = lv.deviceOf.get(id)?.device;
       if (!device) return false;
       if (device.kind === 'lv-junction' || device.kind === 'earth') return (touched.get(node) ?? 0) < 2;
@@ -110,10 +115,13 @@ function withoutLoads(lv: Resolved): Resolved {
 }
 
 function findCoils(vehicle: Resolved): CoilCircuit | null {
-  const lv = withoutLoads(resolve(vehicle.build, 'lv', vehicle.memory));
+  const all = resolve(vehicle.build, 'lv', vehicle.memory);
+  const lv = withoutLoads(all);
   const battery = lv.devices.find(({ device }) => device.kind === 'auxiliary-battery');
   if (!battery) return null;
-  const ends = new Set(lv.conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));
+  const endsOf = ({ conductors }: Resolved) => new Set(conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));
+  const ends = endsOf(lv);
+  const landed = endsOf(all);
   const contactors = vehicle.devices.filter(({ device }) => device.kind === 'contactor');
   const isWired = ({ id }: ResolvedDevice) => ends.has(`${id}.coilPlus`) && ends.has(`${id}.coilMinus`);
   const joined = ({ id, device }: ResolvedDevice) =>
@@ -127,12 +135,20 @@ function findCoils(vehicle: Resolved): CoilCircuit | null {
     stops: [...lv.devices, ...vehicle.devices].filter(joined),
     batteryPlus: `${battery.id}.plus`,
     ground: `${battery.id}.minus`,
+    undriven: new Set(
+      lv.devices
+        .filter(
+          ({ id, device }) =>
+            device.kind === 'relay' && !(landed.has(`${id}.coilPlus`) && landed.has(`${id}.coilMinus`)),
+        )
+        .map(({ id }) => id),
+    ),
     driverOf: new Map(),
   };
   const driverOf = new Map<Id, Id>();
   for (const { id, device } of circuit.stops) {
     if (device.kind !== 'lv-switch' && device.kind !== 'relay') continue;
-    const point = solveCoils(circuit, { supplyV: 12, open: new Set([id]) });
+    const point = solveCoils(circuit, { supplyV: 12, open: new Set([id]), undrivenClosed: true });
     const dead = circuit.wired.filter((coil) => (point.coilV.get(coil.id) ?? 0) < 1);
     if (dead.length === 1 && circuit.wired.length > 1) driverOf.set(id, dead[0]!.id);
   }
@@ -171,7 +187,7 @@ function elementsOf(circuit: CoilCircuit, setting: CoilSetting, relaysIn: Readon
     const asked =
       !open.has(id) &&
       (coil === undefined || setting.commanded === undefined || setting.commanded.has(coil)) &&
-      (made.kind !== 'relay' || relaysIn.has(id));
+      (made.kind !== 'relay' || relaysIn.has(id) || (setting.undrivenClosed === true && circuit.undriven.has(id)));
     if (!asked && !setting.bridged?.has(id)) continue;
     const fuse = partOf(device, 'fuse');
     resistor(`${id}:contact`, `${id}.${a}`, `${id}.${b}`, fuse ? fuseResistance(fuse) : CONTACT_OHM);
@@ -204,8 +220,8 @@ const listed = (ids: ReadonlySet<Id> | undefined): string => (ids ? [...ids].sor
 
 /** Voltages at the coils for one setting of handles, plugs and drivers; the same setting of the same circuit is solved once. */
 export function solveCoils(circuit: CoilCircuit, setting: CoilSetting): CoilPoint {
-  const { supplyV, hot, commanded, open, bridged, touchesPlus } = setting;
-  const key = `${supplyV}|${hot === true}|${listed(commanded)}|${listed(open)}|${listed(bridged)}|${touchesPlus ?? ''}`;
+  const { supplyV, hot, commanded, open, bridged, undrivenClosed, touchesPlus } = setting;
+  const key = `${supplyV}|${hot === true}|${undrivenClosed === true}|${listed(commanded)}|${listed(open)}|${listed(bridged)}|${touchesPlus ?? ''}`;
   return points.get(circuit, () => solveSetting(circuit, setting), key);
 }
 
@@ -260,13 +276,13 @@ export function coilLimits(device: ResolvedDevice): { pickUpV: number; holdV: nu
   };
 }
 
-/** Contactors that stay in with this opened: their coils keep more than the hold voltage at the highest supply, cold. */
+/** Contactors that may stay in with this opened: their coils keep more than the hold voltage at the highest supply, cold. */
 export function stillIn(
   circuit: CoilCircuit,
-  setting: Omit<CoilSetting, 'supplyV' | 'hot'>,
+  setting: Omit<CoilSetting, 'supplyV' | 'hot' | 'undrivenClosed'>,
   supplyV = HIGHEST_SUPPLY_V,
 ): Id[] {
-  const point = solveCoils(circuit, { ...setting, supplyV });
+  const point = solveCoils(circuit, { ...setting, supplyV, undrivenClosed: true });
   return circuit.wired.filter((coil) => (point.coilV.get(coil.id) ?? 0) > coilLimits(coil).holdV).map(({ id }) => id);
 }
 

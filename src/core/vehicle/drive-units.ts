@@ -1,5 +1,5 @@
 import type { Build, Device, Id } from '../build';
-import { own } from '../build';
+import { own, PHASES } from '../build';
 import type { MotorPart } from '../parts';
 import { type DriveMotor, gangOf } from '../physics/motor';
 import { Follows } from './memory';
@@ -31,8 +31,6 @@ export interface DriveTrain {
   /** Of the battery’s power for the drive that an inverter takes; 1 for each while that can’t be told. */
   readonly inverterShare: (inverterId: Id) => number;
 }
-
-const PHASES: ReadonlySet<string> = new Set(['u', 'v', 'w']);
 
 /** Inverters that the motor’s phases lead to, through any number of joints. */
 function wiredTo({ devices, conductors }: Build['circuits']['hv'], motorId: Id): ReadonlySet<Id> {

@@ -80,6 +80,7 @@ export {
   spelled,
 } from './memory';
 export { nodeOf } from './node';
+export { type PhaseNet, phaseNets } from './phase-nets';
 export { protectingFuses } from './protection';
 export {
   ASSUMED_LENGTH_M,

@@ -1,4 +1,4 @@
-import { DEVICE_KINDS, hasTrait, TERMINALS } from '@/core/build';
+import { DEVICE_KINDS, hasTrait, PHASES, TERMINALS } from '@/core/build';
 import { type Resolved, type ResolvedDevice, type Way, wayOf } from '@/core/vehicle';
 import { moreStrings } from './derive-strings';
 import type { Placed, Wire } from './layout-types';
@@ -39,7 +39,6 @@ const BRIDGE_DROP = 54;
 const ASIDE: ReadonlySet<string> = new Set(['junction', 'motor']);
 
 /** Between inverter and motor. */
-const PHASES: ReadonlySet<string> = new Set(['u', 'v', 'w']);
 
 interface Main {
   readonly inverter: ResolvedDevice;

@@ -74,3 +74,4 @@ export { definitionOf as deviceDefinition };
 export const hasTrait = (kind: DeviceKind, trait: Trait): boolean => definitionOf(kind).traits.includes(trait);
 
 export type { CircuitName, DeviceDefinition, Trait } from './definition';
+export { PHASES } from './motor';

@@ -11,3 +11,6 @@ export const motor = defineDevice({
   sizeM: { lengthM: 0.4, widthM: 0.3, heightM: 0.3 },
   has: ['torqueShare', 'gearing'],
 });
+
+/** Terminals of a motor, and those of an inverter that lead to one. */
+export const PHASES: ReadonlySet<string> = new Set(Object.keys(motor.terminals));

@@ -1,4 +1,5 @@
 import type { InverterPart, MotorPart } from '../../parts';
+import { PHASES } from '../devices';
 import { type Conductor, findDevice } from '../types';
 import { define } from './definition';
 import { addPart, deviceToEdit, refuseMissingPart, refuseUsedId } from './helpers';
@@ -13,8 +14,6 @@ export interface MotorInput extends Omit<BranchInput, 'part'> {
   readonly motorCable: BranchInput['cable'];
   readonly motorCableM: number;
 }
-
-const PHASES = ['u', 'v', 'w'] as const;
 
 /** Several motors and inverters. */
 export const DRIVE_EDITS = {

@@ -1,3 +1,4 @@
+import { PHASES } from '../../build';
 import { type Finding, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
 import { motorCurrentA } from '../../physics/motor';
 import * as propose from '../../proposals';
@@ -12,8 +13,6 @@ import {
 } from '../../vehicle';
 import { amps, celsius, conductorRef, hotPlace, watts } from '../context';
 import { defineRule, type Rule } from '../define';
-
-const PHASES: ReadonlySet<string> = new Set(['u', 'v', 'w']);
 
 const atPhase = ({ conductor: { a, b } }: ResolvedConductor): boolean =>
   PHASES.has(a.terminal) || PHASES.has(b.terminal);

@@ -17,6 +17,7 @@ import { LET_THROUGH_RULES } from './fuse-let-through';
 import { FUSE_RULES } from './fuse-rules';
 import { INSULATION_RULES } from './insulation-rules';
 import { LIVE_RULES } from './live-rules';
+import { phaseWiring, reversed } from './phase-wiring-rules';
 import { PLACEMENT_RULES } from './placement-rules';
 import { devicePower } from './power-rules';
 import { PRECHARGE_RULES } from './precharge-rules';
@@ -53,10 +54,11 @@ export const hvCircuit = defineStation({
     ...INSULATION_RULES,
     disconnectLeft,
     devicePower,
+    phaseWiring,
     safeguard,
     ...SERIES_RULES,
   ],
-  leaves: ({ vehicle: { build, devices } }) => [
+  leaves: ({ vehicle, vehicle: { build, devices } }) => [
     'Covers, labels, bonding and clearances beyond what somebody looked at and told.',
     ...(devices.some(
       (heater) => heater.device.kind === 'heater' && partOf(heater, 'bus-device')?.resistanceAtV === undefined,
@@ -66,6 +68,11 @@ export const hvCircuit = defineStation({
     ...(devices.some((heater) => partOf(heater, 'bus-device')?.resistanceAtV !== undefined)
       ? [
           'On the trip a heating wire takes the power that is told, whatever the voltage: near full charge it takes more.',
+        ]
+      : []),
+    ...(reversed(vehicle).size > 0
+      ? [
+          'Contactors that reverse a series motor: where its cables lead, and that both directions never close together.',
         ]
       : []),
     ...(build.vehicle.altitudeM === 0

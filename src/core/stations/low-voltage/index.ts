@@ -1,4 +1,5 @@
 import { defineStation } from '../define';
+import { bypassed } from './bypass-rules';
 import { EARTH_RULES } from './earth-rules';
 import { FEED_RULES } from './feed-rules';
 import { LOAD_RULES } from './load-rules';
@@ -26,6 +27,7 @@ export const lowVoltage = defineStation({
     ...EARTH_RULES,
     ...OLD_LOOM_RULES,
     ...PEAK_RULES,
+    bypassed,
     ...SHORT_RULES,
   ],
   ahead: ({ vehicle }) => piecesAhead(vehicle),

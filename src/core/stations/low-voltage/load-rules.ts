@@ -3,6 +3,7 @@ import type { Finding } from '../../checks';
 import { lowVoltage } from '../../vehicle';
 import { deviceRef } from '../context';
 import { defineRule, type Rule } from '../define';
+import { nightLamps } from './night-lamp-rules';
 import { STOP_FEED_RULES } from './stop-feed-rules';
 
 const told = defineRule({
@@ -78,4 +79,4 @@ const essential = defineRule({
     'Tick it as essential in Loads; hold-up is reckoned with it then. A lamp for the inside: say under “It serves as” that it is one.',
 });
 
-export const LOAD_RULES: readonly Rule[] = [told, essential, ...STOP_FEED_RULES];
+export const LOAD_RULES: readonly Rule[] = [told, essential, nightLamps, ...STOP_FEED_RULES];

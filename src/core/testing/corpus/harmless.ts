@@ -1,5 +1,6 @@
 import { LOAD_PRESETS, lowLoadOf } from '../../parts';
 import { ANCILLARY_HARMLESS } from './ancillary-mistakes';
+import { BYPASS_HARMLESS } from './bypass-mistakes';
 import {
   barred,
   bodyPoint,
@@ -22,6 +23,7 @@ import { HARNESS_HARMLESS } from './harness-mistakes';
 import { INTERLOCK_HARMLESS } from './interlock-mistakes';
 import { LOGBOOK_HARMLESS } from './logbook-mistakes';
 import type { Harmless } from './mistake';
+import { PHASE_HARMLESS } from './phase-mistakes';
 import { PLACE_HARMLESS } from './place-mistakes';
 import { PLAN_HARMLESS } from './plan-mistakes';
 import { PLUG_HARMLESS } from './plug-mistakes';
@@ -32,6 +34,8 @@ import { WHEEL_HARMLESS } from './wheel-mistakes';
 
 export const HARMLESS: readonly Harmless[] = [
   ...PLACE_HARMLESS,
+  ...PHASE_HARMLESS,
+  ...BYPASS_HARMLESS,
   ...CHARGE_HARMLESS,
   ...PLUG_HARMLESS,
   ...REST_HARMLESS,
@@ -199,6 +203,19 @@ export const HARMLESS: readonly Harmless[] = [
       wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
       wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
       wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
+    ),
+  },
+  {
+    did: 'headlamps of LED under another name',
+    on: 'firn',
+    change: both(edit({ edit: 'dropLowLoad', input: { deviceId: 'low-dipped-halogen-load' } }), (build) =>
+      edit({
+        edit: 'addLowLoad',
+        input: (() => {
+          const { load, ...rest } = lowLoadOf(LOAD_PRESETS.find(({ id }) => id === 'dipped-led')!, 'front', 45);
+          return { ...rest, load: { ...load, rating: 24 } };
+        })(),
+      })(build),
     ),
   },
   {

@@ -128,6 +128,15 @@ export const MISSING_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: UNTOLD,
+    did: 'the dipped beams left out of the schedule',
+    on: 'firn',
+    plant: edit({ edit: 'dropLowLoad', input: { deviceId: 'low-dipped-halogen-load' } }),
+    speaks: 'lv.night-lamps:night-lamps',
+    says: 'Lamps of a night',
+    asks: true,
+  },
+  {
+    kind: UNTOLD,
     did: 'the brake lamps off on a night in rain',
     on: 'larkspur',
     plant: (build) => {

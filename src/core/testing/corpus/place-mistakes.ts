@@ -150,9 +150,13 @@ export const PLACE_HARMLESS: readonly Harmless[] = [
     change: both(refit('k-plus', 'contactor', { breakCurrentA: 260, ratedVoltageV: 900 }), altitude(0)),
   },
   {
-    did: 'a motor cable as thick as the battery’s, on terminals of bare copper',
+    did: 'motor cables as thick as the battery’s, on terminals of bare copper',
     on: 'firn',
-    change: wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
+    change: both(
+      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
+      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
+      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
+    ),
   },
   {
     did: 'tinned terminals that are stated for more',

@@ -1,5 +1,6 @@
 import { WARMTH_MISTAKES } from './ancillary-mistakes';
 import { BRAKE_MISTAKES } from './brake-mistakes';
+import { BYPASS_MISTAKES } from './bypass-mistakes';
 import { CAN_BUS_MISTAKES } from './can-bus-mistakes';
 import { CHARGE_MISTAKES } from './charge-mistakes';
 import { CLOSING_MISTAKES } from './closing-mistakes';
@@ -14,6 +15,7 @@ import { LOGBOOK_MISTAKES } from './logbook-mistakes';
 import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-mistakes';
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
+import { PHASE_MISTAKES } from './phase-mistakes';
 import { PLACE_MISTAKES } from './place-mistakes';
 import { PLAN_MISTAKES } from './plan-mistakes';
 import { PLUG_MISTAKES } from './plug-mistakes';
@@ -26,8 +28,10 @@ import { WHEEL_MISTAKES } from './wheel-mistakes';
 export const MISTAKES: readonly Mistake[] = [
   ...FUSE_MISTAKES,
   ...LIVE_MISTAKES,
+  ...BYPASS_MISTAKES,
   ...PART_MISTAKES,
   ...PLACE_MISTAKES,
+  ...PHASE_MISTAKES,
   ...CLOSING_MISTAKES,
   ...CHARGE_MISTAKES,
   ...PLUG_MISTAKES,

@@ -1,0 +1,95 @@
+import { deviceDefinition, type Id } from '../../build';
+import type { Finding } from '../../checks';
+import { type LowVoltage, lowVoltage, type ResolvedDevice } from '../../vehicle';
+import { deviceRef } from '../context';
+import { defineRule } from '../define';
+
+type Lv = LowVoltage['lv'];
+
+interface Link {
+  readonly to: string;
+  readonly id: Id;
+}
+
+const BODY = 'body';
+
+/** Terminals between which a fuse, a switch or a relay’s contact stands; null: it is none. */
+function guards({ device }: ResolvedDevice): readonly [string, string] | null {
+  if (device.kind === 'lv-fuse') return ['a', 'b'];
+  return deviceDefinition(device.kind).opens ?? null;
+}
+
+/** What carries current on whatever is switched off: wires, fuses, earth points. */
+function linksOf({ devices, conductors }: Lv): ReadonlyMap<string, readonly Link[]> {
+  const links = new Map<string, Link[]>();
+  const join = (a: string, b: string, id: Id) => {
+    for (const [from, to] of [
+      [a, b],
+      [b, a],
+    ] as const) {
+      const list = links.get(from);
+      if (list) list.push({ to, id });
+      else links.set(from, [{ to, id }]);
+    }
+  };
+  for (const { id, nodeA, nodeB } of conductors) join(nodeA, nodeB, id);
+  for (const { id, device } of devices) {
+    if (device.kind === 'lv-fuse') join(`${id}.a`, `${id}.b`, id);
+    if (device.kind === 'earth') join(`${id}.n`, BODY, id);
+  }
+  return links;
+}
+
+/** Wires and fuses from one end of a guard to the other without the guard itself, the shortest way; null: there is none. */
+function pastGuard(links: ReadonlyMap<string, readonly Link[]>, id: Id, from: string, to: string): Id[] | null {
+  const by = new Map<string, { readonly from: string; readonly id: Id } | null>([[from, null]]);
+  for (const [node] of by) {
+    if (node === to) break;
+    for (const link of links.get(node) ?? [])
+      if (link.id !== id && !by.has(link.to)) by.set(link.to, { from: node, id: link.id });
+  }
+  if (!by.has(to)) return null;
+  const path: Id[] = [];
+  for (let step = by.get(to); step; step = by.get(step.from)) path.unshift(step.id);
+  return path;
+}
+
+/** A fuse is no fuse and a switch no switch where another way leads around it. */
+export const bypassed = defineRule({
+  id: 'lv.bypassed',
+  endangers: 'fire',
+  says: {
+    fails: 'Something leads past {subject}',
+    holds: 'Nothing leads past {subject}',
+    line: '{detail}',
+  },
+  sources: [
+    'A fuse protects what it alone feeds: of two in parallel the wire bears both, and pulling one leaves it live (practice)',
+    'A contact with a second way around it switches nothing: lamps burn on while parked',
+  ],
+  judge: ({ vehicle }) => {
+    const { lv } = lowVoltage(vehicle);
+    const links = linksOf(lv);
+    // A disconnect has its auxiliary contact here, and itself in the traction circuit.
+    return [...lv.devices, ...vehicle.devices].flatMap((at): Finding<'detail'>[] => {
+      const ends = guards(at);
+      if (!ends) return [];
+      const [a, b] = ends.map((terminal) => `${at.id}.${terminal}`) as [string, string];
+      if (![a, b].every((node) => links.get(node)?.some(({ id }) => id !== at.id))) return [];
+      const path = pastGuard(links, at.id, a, b);
+      const { device } = at;
+      const throughFuse = path?.some((id) => lv.deviceOf.get(id)?.device.kind === 'lv-fuse') === true;
+      // Past a main switch a fuse of its own keeps a clock or an alarm alive, on purpose.
+      const onPurpose = device.kind === 'lv-switch' && device.opensParked === true && throughFuse;
+      const names = path?.map((id) => (lv.conductorOf.get(id)?.conductor ?? lv.deviceOf.get(id)?.device)?.name ?? id);
+      return [
+        {
+          subject: deviceRef(at),
+          holds: path === null || onPurpose,
+          figures: { detail: names ? `past it: ${names.join(', ')}` : 'no other way' },
+        },
+      ];
+    });
+  },
+  remedies: 'Take out the wire that joins both sides, or land it where its own circuit begins.',
+});

@@ -1,0 +1,61 @@
+import { wire } from './change';
+import type { Harmless, Mistake } from './mistake';
+
+const PAST = 'Ways around a fuse or a contact';
+
+export const BYPASS_MISTAKES: readonly Mistake[] = [
+  {
+    kind: PAST,
+    did: 'the wires of two loads joined behind their fuses',
+    on: 'larkspur',
+    plant: wire('stray', 'Stray', 'low-tail-fuse.b', 'low-radio-load.plus', 'low-radio-w3'),
+    speaks: 'lv.bypassed:low-radio-fuse',
+    says: 'Something leads past Radio fuse',
+  },
+  {
+    kind: PAST,
+    did: 'the relay of the dipped beam bridged at the lamps by the way of the alarm',
+    on: 'firn',
+    plant: wire('stray', 'Stray', 'low-alarm-fuse.b', 'low-dipped-halogen-load.plus', 'low-dipped-halogen-w2'),
+    speaks: 'lv.bypassed:low-dipped-halogen-relay',
+    says: 'Something leads past Dipped beam, halogen relay',
+  },
+  {
+    kind: PAST,
+    did: 'both sides of a fuse on one terminal',
+    on: 'teasel',
+    plant: wire('stray', 'Stray', 'low-tail-fuse.a', 'low-tail-fuse.b', 'low-tail-w3'),
+    speaks: 'lv.bypassed:low-tail-fuse',
+    says: 'Something leads past Tail and plate lamps fuse',
+  },
+  {
+    kind: PAST,
+    did: 'the main contactor’s coil joined with the lamps behind their relay',
+    on: 'larkspur',
+    plant: wire('stray', 'Stray', 'low-dipped-led-load.plus', 'k-main.coilPlus', 'low-dipped-led-w3'),
+    speaks: 'contactor.commanded:k-main',
+    says: 'Main contactor closes without a command',
+  },
+  {
+    kind: PAST,
+    did: 'the lamps behind their relay joined with the stop loop behind the key',
+    on: 'larkspur',
+    plant: wire('stray', 'Stray', 'low-dipped-led-load.plus', 'coil-key.b', 'low-dipped-led-w3'),
+    speaks: 'emergency.key:key',
+    says: 'The key does not switch it off',
+  },
+];
+
+export const BYPASS_HARMLESS: readonly Harmless[] = [
+  {
+    did: 'two wires side by side to the dipped beam',
+    on: 'larkspur',
+    change: wire(
+      'beside',
+      'Dipped beam, second wire',
+      'low-dipped-led-relay.b',
+      'low-dipped-led-load.plus',
+      'low-dipped-led-w3',
+    ),
+  },
+];
