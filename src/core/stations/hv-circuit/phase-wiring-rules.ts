@@ -16,7 +16,7 @@ export function reversed(vehicle: Vehicle, nets: readonly PhaseNet[] = phaseNets
   const series = vehicle.devices.filter(isSeries).map(({ id }) => id);
   return new Set(
     nets
-      .filter((net) => net.switched && series.some((id) => leadsTo(net, id)))
+      .filter((net) => net.switched && net.strangerIds.length === 0 && series.some((id) => leadsTo(net, id)))
       .flatMap(({ phases }) => phases.map(({ deviceId }) => deviceId)),
   );
 }
