@@ -2,6 +2,7 @@ import { WARMTH_MISTAKES } from './ancillary-mistakes';
 import { BRAKE_MISTAKES } from './brake-mistakes';
 import { BYPASS_MISTAKES } from './bypass-mistakes';
 import { CAN_BUS_MISTAKES } from './can-bus-mistakes';
+import { CELL_LIMIT_MISTAKES } from './cell-limit-mistakes';
 import { CHARGE_MISTAKES } from './charge-mistakes';
 import { CLOSING_MISTAKES } from './closing-mistakes';
 import { COMMISSION_MISTAKES } from './commission-mistakes';
@@ -12,6 +13,7 @@ import { HARNESS_MISTAKES } from './harness-mistakes';
 import { INTERLOCK_MISTAKES } from './interlock-mistakes';
 import { LIVE_MISTAKES } from './live-mistakes';
 import { LOGBOOK_MISTAKES } from './logbook-mistakes';
+import { LOOP_MISTAKES } from './loop-mistakes';
 import { CELL_MISTAKES, MISSING_MISTAKES, SAFEGUARD_MISTAKES } from './missing-mistakes';
 import type { Mistake } from './mistake';
 import { PART_MISTAKES } from './part-mistakes';
@@ -27,12 +29,14 @@ import { WHEEL_MISTAKES } from './wheel-mistakes';
 
 export const MISTAKES: readonly Mistake[] = [
   ...FUSE_MISTAKES,
+  ...LOOP_MISTAKES,
   ...LIVE_MISTAKES,
   ...BYPASS_MISTAKES,
   ...PART_MISTAKES,
   ...PLACE_MISTAKES,
   ...PHASE_MISTAKES,
   ...CLOSING_MISTAKES,
+  ...CELL_LIMIT_MISTAKES,
   ...CHARGE_MISTAKES,
   ...PLUG_MISTAKES,
   ...REST_MISTAKES,

@@ -1,0 +1,165 @@
+import { edit, reEnd, wire } from './change';
+import type { Mistake } from './mistake';
+
+const COILS = 'Key, handle, crash and lids';
+const takeOut = (deviceId: string) => edit({ edit: 'takeOutDevice', input: { deviceId } });
+
+/** The loop through key, handle, crash switch and lids, and who feeds the coils. */
+export const LOOP_MISTAKES: readonly Mistake[] = [
+  {
+    kind: COILS,
+    did: 'the precharge relay’s driver fed from before the key and the crash switch',
+    on: 'larkspur',
+    plant: reEnd('coil-w10', 'a', 'low-hazard-fuse.b'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'brake lamps fed from behind the crash switch',
+    on: 'larkspur',
+    plant: reEnd('low-brake-lamps-w3', 'a', 'coil-inertia.b'),
+    speaks: 'lv.stop-feed:low-brake-lamps-load',
+    says: 'Brake lamps: off as soon as the drive is stopped',
+  },
+  {
+    kind: COILS,
+    did: 'the battery electronics fed by the main contactor’s driver',
+    on: 'larkspur',
+    plant: reEnd('low-bms-w3', 'a', 'k-main.coilPlus'),
+    speaks: 'lv.stop-feed:low-bms-load',
+    says: 'Battery electronics: off as soon as the drive is stopped',
+  },
+  {
+    kind: COILS,
+    did: 'the precharge relay fed past its driver',
+    on: 'teasel',
+    plant: reEnd('coil-w6', 'b', 'k-pre.coilPlus'),
+    speaks: 'contactor.commanded:k-pre',
+    says: 'Precharge relay closes without a command',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around the driver of the charge contactor',
+    on: 'larkspur',
+    plant: reEnd('coil-w13', 'b', 'k-dc.coilPlus'),
+    speaks: 'contactor.commanded:k-dc',
+    says: 'Charge contactor closes without a command',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around a crash switch that nobody asks for',
+    on: 'teasel',
+    plant: reEnd('coil-w3', 'b', 's-hand.auxA'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around the crash switch and the lids',
+    on: 'firn',
+    plant: reEnd('coil-w4', 'b', 's-mid.auxA'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'a second handle that is wired to nothing',
+    on: 'firn',
+    plant: (build) => {
+      const { hv, lv } = build.circuits;
+      const second = { ...lv.devices['coil-stop']!, id: 'stop-2', name: 'Stop at the rear door' };
+      return { ...build, circuits: { hv, lv: { ...lv, devices: { ...lv.devices, [second.id]: second } } } };
+    },
+    speaks: 'emergency.stop:emergency-stop',
+    says: 'The emergency stop does not stop it',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around the key in the coils’ feed',
+    on: 'firn',
+    plant: wire('x', 'Spare', 'coil-key.a', 'coil-key.b', 'coil-w3'),
+    speaks: 'emergency.key:key',
+    says: 'The key does not switch it off',
+  },
+  {
+    kind: COILS,
+    did: 'the feed taken from before the key',
+    on: 'larkspur',
+    plant: reEnd('coil-w2', 'b', 'coil-key.b'),
+    speaks: 'emergency.key:key',
+    says: 'The key does not switch it off',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around the key of the light one',
+    on: 'teasel',
+    plant: wire('x', 'Spare', 'coil-key.a', 'coil-key.b', 'coil-w3'),
+    speaks: 'emergency.key:key',
+    says: 'The key does not switch it off',
+  },
+  {
+    kind: COILS,
+    did: 'a wire around the emergency handle',
+    on: 'firn',
+    plant: wire('x', 'Spare', 'coil-stop.a', 'coil-stop.b', 'coil-w3'),
+    speaks: 'emergency.stop:emergency-stop',
+    says: 'The emergency stop does not stop it',
+  },
+  {
+    kind: COILS,
+    did: 'K−’s coil fed from before the handle',
+    on: 'firn',
+    plant: reEnd('coil-w11', 'a', 'coil-key.b'),
+    speaks: 'emergency.stop:emergency-stop',
+    says: 'The emergency stop does not stop it',
+  },
+  {
+    kind: COILS,
+    did: 'the inertia switch bridged',
+    on: 'firn',
+    plant: wire('x', 'Spare', 'coil-inertia.a', 'coil-inertia.b', 'coil-w3'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'the interlock of the lids bridged',
+    on: 'firn',
+    plant: wire('x', 'Spare', 'coil-interlock.a', 'coil-interlock.b', 'coil-w3'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'the inertia switch bridged where the stop is pulled by hand and none is asked for',
+    on: 'larkspur',
+    plant: wire('x', 'Spare', 'coil-inertia.a', 'coil-inertia.b', 'coil-w3'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'the main contactor’s driver fed past the inertia switch where the stop is pulled by hand',
+    on: 'larkspur',
+    plant: reEnd('coil-w7', 'a', 'coil-key.b'),
+    speaks: 'emergency.loop:coils',
+    says: 'A crash or an open lid leaves it live',
+  },
+  {
+    kind: COILS,
+    did: 'one contact of the handle only: one touching wire keeps it live',
+    on: 'firn',
+    plant: takeOut('coil-stop-return'),
+    speaks: 'emergency.single-failure:emergency-stop',
+    says: 'One failure defeats the emergency stop',
+  },
+  {
+    kind: COILS,
+    did: 'the disconnect’s auxiliary contact bridged',
+    on: 'firn',
+    plant: wire('x', 'Spare', 's-mid.auxA', 's-mid.auxB', 'coil-w3'),
+    speaks: 'disconnect.interlock:s-mid',
+    says: 'Service disconnect can be pulled under load',
+  },
+];
