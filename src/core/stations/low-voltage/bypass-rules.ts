@@ -40,6 +40,40 @@ function linksOf({ devices, conductors }: Lv): ReadonlyMap<string, readonly Link
   return links;
 }
 
+/** Sets of terminals that what was joined so far makes one. */
+class Joined {
+  private readonly up = new Map<string, string>();
+
+  rootOf(node: string): string {
+    let root = node;
+    for (let next = this.up.get(root); next !== undefined && next !== root; next = this.up.get(root)) root = next;
+    this.up.set(node, root);
+    return root;
+  }
+
+  join(a: string, b: string): void {
+    this.up.set(this.rootOf(a), this.rootOf(b));
+  }
+}
+
+interface FuseBetween {
+  readonly id: Id;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** Fuses that may have another way around them: those that are left once whatever ends nowhere has been taken off again and again. */
+function fusesInLoops(fuses: readonly FuseBetween[]): ReadonlySet<Id> {
+  let left = fuses;
+  for (;;) {
+    const touched = new Map<string, number>();
+    for (const { from, to } of left) for (const node of [from, to]) touched.set(node, (touched.get(node) ?? 0) + 1);
+    const still = left.filter(({ from, to }) => from === to || (touched.get(from)! > 1 && touched.get(to)! > 1));
+    if (still.length === left.length) return new Set(still.map(({ id }) => id));
+    left = still;
+  }
+}
+
 /** Wires and fuses from one end of a guard to the other without the guard itself, the shortest way; null: there is none. */
 function pastGuard(links: ReadonlyMap<string, readonly Link[]>, id: Id, from: string, to: string): Id[] | null {
   const by = new Map<string, { readonly from: string; readonly id: Id } | null>([[from, null]]);
@@ -70,14 +104,24 @@ export const bypassed = defineRule({
   judge: ({ vehicle }) => {
     const { lv } = lowVoltage(vehicle);
     const links = linksOf(lv);
+    const wired = new Joined();
+    for (const { nodeA, nodeB } of lv.conductors) wired.join(nodeA, nodeB);
+    for (const { id, device } of lv.devices) if (device.kind === 'earth') wired.join(`${id}.n`, BODY);
+    const fuses = lv.devices
+      .filter(({ device }) => device.kind === 'lv-fuse')
+      .map(({ id }) => ({ id, from: wired.rootOf(`${id}.a`), to: wired.rootOf(`${id}.b`) }));
+    const inLoops = fusesInLoops(fuses);
+    const fed = new Joined();
+    for (const [from, to] of links) for (const link of to) fed.join(from, link.to);
     // A disconnect has its auxiliary contact here, and itself in the traction circuit.
     return [...lv.devices, ...vehicle.devices].flatMap((at): Finding<'detail'>[] => {
       const ends = guards(at);
       if (!ends) return [];
       const [a, b] = ends.map((terminal) => `${at.id}.${terminal}`) as [string, string];
       if (![a, b].every((node) => links.get(node)?.some(({ id }) => id !== at.id))) return [];
-      const path = pastGuard(links, at.id, a, b);
       const { device } = at;
+      const maybe = device.kind === 'lv-fuse' ? inLoops.has(at.id) : fed.rootOf(a) === fed.rootOf(b);
+      const path = maybe ? pastGuard(links, at.id, a, b) : null;
       const throughFuse = path?.some((id) => lv.deviceOf.get(id)?.device.kind === 'lv-fuse') === true;
       // Past a main switch a fuse of its own keeps a clock or an alarm alive, on purpose.
       const onPurpose = device.kind === 'lv-switch' && device.opensParked === true && throughFuse;

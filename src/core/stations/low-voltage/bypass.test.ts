@@ -4,6 +4,8 @@ import { applyEdit, type Build, type Conductor } from '../../build';
 import { firn9, larkspur, teasel } from '../../build/samples';
 import { say } from '../../checks';
 import { both, wire } from '../../testing/corpus/change';
+import { chance } from '../../testing/mutate';
+import { Memory } from '../../vehicle';
 
 const seen = (build: Build) => assess(build).checks.filter(({ id }) => id === 'lv.bypassed');
 const speaking = (build: Build) =>
@@ -45,7 +47,72 @@ function clockFuse(build: Build): Build {
   };
 }
 
+/** By trying: everything that wires, fuses and the body reach from one end of a fuse or contact without itself. */
+function byTrying({ circuits: { lv, hv } }: Build): string[] {
+  const landed = new Set(
+    Object.values(lv.conductors).flatMap(({ a, b }) => [a, b].map((end) => `${end.deviceId}.${end.terminal}`)),
+  );
+  const between = (at: string): [string, string] | null => {
+    const { kind } = (lv.devices[at] ?? hv.devices[at])!;
+    if (kind === 'disconnect') return [`${at}.auxA`, `${at}.auxB`];
+    return ['lv-fuse', 'lv-switch', 'relay', 'emergency-stop', 'inertia-switch', 'interlock-contact'].includes(kind)
+      ? [`${at}.a`, `${at}.b`]
+      : null;
+  };
+  const pairs = [
+    ...Object.values(lv.conductors).map(({ a, b }) => [
+      '',
+      `${a.deviceId}.${a.terminal}`,
+      `${b.deviceId}.${b.terminal}`,
+    ]),
+    ...Object.values(lv.devices).flatMap(({ id, kind }) => (kind === 'lv-fuse' ? [[id, `${id}.a`, `${id}.b`]] : [])),
+    ...Object.values(lv.devices).flatMap(({ id, kind }) => (kind === 'earth' ? [['', `${id}.n`, 'body']] : [])),
+  ];
+  return [...Object.keys(lv.devices), ...Object.keys(hv.devices)]
+    .filter((at) => {
+      const ends = between(at);
+      if (!ends?.every((node) => landed.has(node))) return false;
+      const reached = new Set([ends[0]]);
+      for (let before = 0; before !== reached.size; ) {
+        before = reached.size;
+        for (const [id, p, q] of pairs) if (id !== at && (reached.has(p!) || reached.has(q!))) reached.add(p!).add(q!);
+      }
+      return reached.has(ends[1]);
+    })
+    .sort();
+}
+
 describe('lv.bypassed', () => {
+  test('thirty circuits with wires at random: it speaks of what is found by trying, and of nothing else', () => {
+    const memory = new Memory();
+    const sample = teasel();
+    const places = [
+      ...new Set(
+        Object.values(sample.circuits.lv.conductors).flatMap(({ a, b }) =>
+          [a, b].map(({ deviceId, terminal }) => `${deviceId}.${terminal}`),
+        ),
+      ),
+    ];
+    let found = 0;
+    for (let seed = 1; seed <= 30; seed++) {
+      const random = chance(seed);
+      const place = () => Math.floor(random() * places.length);
+      const stray = (id: string) => {
+        const from = place();
+        const other = (from + 1 + Math.floor(random() * (places.length - 1))) % places.length;
+        return wire(id, id, places[from]!, places[other]!, 'low-tail-w3');
+      };
+      const build = both(stray('x'), stray('y'), stray('z'))(sample);
+      const said = assess(build, { memory })
+        .checks.filter(({ id, verdict }) => id === 'lv.bypassed' && verdict === 'fails')
+        .map(({ subject }) => subject.id)
+        .sort();
+      expect(said, `seed ${seed}`).toEqual(byTrying(build));
+      found += said.length;
+    }
+    expect(found).toBeGreaterThan(30);
+  });
+
   test('nothing leads past a fuse or a contact of a sample; two sources with a fuse each are no way around either', () => {
     for (const build of [firn9(), larkspur(), teasel()]) {
       expect(seen(build).length).toBeGreaterThan(8);
