@@ -50,24 +50,20 @@ export function Boxes({ assessment }: { assessment: Assessment }) {
               </p>
             )}
             <CellGrid count={series} />
-            <div className="grid grid-cols-2 gap-x-6">
-              <QuantityField
-                label="In series"
-                dimension="count"
-                system={build.units}
-                value={box.device.cellsInSeries ?? null}
-                onCommit={(value) => dispatch({ edit: 'setCells', input: { deviceId: box.id, cellsInSeries: value } })}
-              />
-              <QuantityField
-                label="In parallel"
-                dimension="count"
-                system={build.units}
-                value={box.device.cellsInParallel ?? 1}
-                onCommit={(value) =>
-                  dispatch({ edit: 'setCells', input: { deviceId: box.id, cellsInParallel: value } })
-                }
-              />
-            </div>
+            <QuantityField
+              label="In series"
+              dimension="count"
+              system={build.units}
+              value={box.device.cellsInSeries ?? null}
+              onCommit={(value) => dispatch({ edit: 'setCells', input: { deviceId: box.id, cellsInSeries: value } })}
+            />
+            <QuantityField
+              label="In parallel"
+              dimension="count"
+              system={build.units}
+              value={box.device.cellsInParallel ?? 1}
+              onCommit={(value) => dispatch({ edit: 'setCells', input: { deviceId: box.id, cellsInParallel: value } })}
+            />
             <div className="flex flex-wrap gap-2">
               {series > 1 && (
                 <Action
