@@ -71,9 +71,12 @@ function sameAlong(start: Build, steps: readonly Step[]): number {
   };
   compare();
   for (const { what, change } of steps) {
+    /** Null: refused, or it makes no sense after the others. */
     const next = (from: Build): Build | null => {
       try {
-        return change(from);
+        const changed = change(from);
+        assess(changed, { memory });
+        return changed;
       } catch (error) {
         if (from === start && !(error instanceof EditRefused)) throw error;
         return null;
@@ -89,7 +92,6 @@ function sameAlong(start: Build, steps: readonly Step[]): number {
     build = changed;
     chain.push(what);
     if (chain.length === CHAIN) compare();
-    else assess(build, { memory });
   }
   compare();
   return made;
