@@ -105,11 +105,18 @@ const SAMPLES: readonly (readonly [string, Build])[] = [
 
 test('after every edit’s example the ledger is that of the same build without any memory', () => {
   const [, firn] = SAMPLES[0]!;
-  for (const [name, { on: before = firn, input }] of Object.entries(EXAMPLES) as [
-    string,
-    { on?: Build; input: unknown },
-  ][])
-    same(before, { edit: name, input } as Edit, name);
+  const examples = Object.entries(EXAMPLES) as [string, { on?: Build; input: unknown }][];
+  const alone = examples.filter(([, { on }]) => on !== undefined);
+  for (const [name, { on, input }] of alone) same(on!, { edit: name, input } as Edit, name);
+  const steps = examples
+    .filter(([, { on }]) => on === undefined)
+    .map(
+      ([name, { input }]): Step => ({
+        what: name,
+        change: (build) => applyEdit(build, { edit: name, input } as Edit).build,
+      }),
+    );
+  expect(sameAlong(firn, steps)).toBe(steps.length);
 });
 
 test.each(SAMPLES)(
