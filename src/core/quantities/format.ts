@@ -118,6 +118,8 @@ export function formatArea(areaMm2: number, system: UnitSystem): string {
 export function formatMargin(margin: number): string {
   if (!Number.isFinite(margin)) return margin > 0 ? 'ample' : 'none';
   const percent = margin * 100;
+  // Ten times as much as is asked: by how many more says nothing.
+  if (percent > 999) return `>${SPACE}999${SPACE}%`;
   const shown =
     Math.abs(percent) < 10 && Math.abs(percent - Math.round(percent)) > 0.049 && Math.abs(percent) < 1
       ? percent.toFixed(1)

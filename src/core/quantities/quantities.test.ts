@@ -126,6 +126,8 @@ describe('figures for reading', () => {
     expect(formatMargin(-0.754)).toBe('\u221275\u00a0%');
     expect(formatMargin(-0.0004)).toBe('\u22120.1\u00a0%');
     expect(formatMargin(0.0996)).toBe('9\u00a0%');
+    expect(formatMargin(9.99)).toBe('999\u00a0%');
+    expect(formatMargin(48.29)).toBe('>\u00a0999\u00a0%');
   });
 
   test('conversions follow the definitions: 1 psi is 6894.757 Pa, 1 inHg 3386.389 Pa', () => {

@@ -1,27 +1,10 @@
-import { findDevice } from '../../build';
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
-import { type ResolvedConductor, sizeOf, type Vehicle } from '../../vehicle';
+import { BAR_M, casesApartM } from '../../vehicle';
 import { conductorRef } from '../context';
 import { defineRule, type Rule } from '../define';
 
 /** Faces that are bolted to each other, with what a strap or a flexible link takes, m (engineering judgement). */
 const FACES_M = 0.15;
-/** A bar is part of a box: longer ones need a section, a cover and clamps that nobody entered, m (engineering judgement). */
-const BAR_M = 1;
-
-/** How far the cases of both ends stand apart, m; null: the place of one is not known, or nobody’s measure. */
-function casesApartM({ build }: Vehicle, { conductor: { a, b } }: ResolvedConductor): number | null {
-  const [one, other] = [findDevice(build, a.deviceId), findDevice(build, b.deviceId)];
-  if (!one?.place || !other?.place || one.place.usual || other.place.usual) return null;
-  const [p, r, s, t] = [one.place, other.place, sizeOf(one), sizeOf(other)];
-  const gap = (from: number, to: number, size: number) => Math.max(0, Math.abs(from - to) - size / 2);
-  return Math.hypot(
-    gap(p.xM, r.xM, s.lengthM + t.lengthM),
-    gap(p.yM, r.yM, s.widthM + t.widthM),
-    gap(p.zM, r.zM, s.heightM + t.heightM),
-  );
-}
-
 const joined = defineRule({
   id: 'cable.joined',
   endangers: 'fire',
@@ -45,7 +28,7 @@ const joined = defineRule({
       const { kind, name } = one.conductor;
       if (kind === 'cable') return [];
       const bar = kind === 'busbar';
-      const [toldM, casesM] = [one.lengthM, casesApartM(vehicle, one)];
+      const [toldM, casesM] = [one.lengthM, casesApartM(vehicle.build, one.conductor)];
       // Nobody says how far: there is nothing to hold against it.
       if (toldM === null && casesM === null) return [];
       const apartM = Math.max(toldM ?? 0, casesM ?? 0);

@@ -1,4 +1,4 @@
-import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import { type Finding, marginAtLeast, marginAtMost, quantityText as q } from '../../checks';
 import { chargersOf, NIGHT_S, vehicleCharge } from '../../simulate';
 import { partOf } from '../../vehicle';
 import { deviceRef, volts } from '../context';
@@ -182,6 +182,56 @@ const night = defineRule({
   remedies: 'A stronger supply or charger, a longer night, or a charge that is ended earlier.',
 });
 
+/** So much short of what the range counts on is within what the voltage curve of a chemistry is worth (engineering judgement). */
+const SHORT = 0.1;
+
+const fills = defineRule({
+  id: 'charging.fills',
+  endangers: 'comfort',
+  says: {
+    fails: 'The charge ends before the pack is as full as the range counts on',
+    holds: 'The charge fills the pack as the range counts on',
+    line: 'ends at {demand}, {limit} at least',
+    open: 'How full the charge leaves the pack',
+  },
+  comfort: 0.05,
+  sources: [
+    'Range and energy count from the charge that the pack is charged to; the charge worked out says where its voltage and its last current end it',
+    'A tenth less is within what the voltage curve of a chemistry is worth (engineering judgement)',
+  ],
+  judge: ({ vehicle }) => {
+    if (chargersOf(vehicle).length === 0) return [];
+    const charge = chargeFor(vehicle);
+    if (!isCharge(charge) || charge.run.end !== 'cut-off') return [];
+    const { soc } = charge.run.last;
+    const full = vehicle.build.packLimits.socFull ?? 1;
+    const limit = full * (1 - SHORT);
+    return [
+      {
+        subject: CHARGE_REF,
+        demand: { value: soc, dimension: 'ratio' },
+        limit: { value: limit, dimension: 'ratio' },
+        margin: marginAtLeast(soc, limit),
+        assumed: charge.assumed,
+        lines: () => [
+          {
+            formula: 'SoC_end ≥ 0.9 · SoC_full',
+            figures: `the last current at the set voltage leaves ${q(soc, 'ratio')}, the range counts on ${q(full, 'ratio')}`,
+            result: { value: soc, dimension: 'ratio' },
+          },
+        ],
+      },
+    ];
+  },
+  remedies: [
+    ({ vehicle }) => {
+      const charge = chargeFor(vehicle);
+      if (!isCharge(charge) || charge.run.last.soc < 0.3) return [];
+      return [{ edit: 'setFigure', input: { figure: 'socFull', value: Math.min(1, charge.run.last.soc) } }];
+    },
+  ],
+});
+
 /** A guard that lets twice a charge through guards nothing. */
 const TWICE = 2;
 
@@ -307,4 +357,4 @@ function cause(ratio: number, metered: number | null, assumedW: number): string 
     : ': the power fits, so the pack takes less, or began higher';
 }
 
-export const END_RULES: readonly Rule[] = [cellVoltage, reaches, ends, night, timer, measured];
+export const END_RULES: readonly Rule[] = [cellVoltage, reaches, ends, night, fills, timer, measured];

@@ -1,4 +1,5 @@
 import { defineStation } from '../define';
+import { bar } from './bar-rules';
 import { bypassed } from './bypass-rules';
 import { EARTH_RULES } from './earth-rules';
 import { FEED_RULES } from './feed-rules';
@@ -28,6 +29,7 @@ export const lowVoltage = defineStation({
     ...OLD_LOOM_RULES,
     ...PEAK_RULES,
     bypassed,
+    bar,
     ...SHORT_RULES,
   ],
   ahead: ({ vehicle }) => piecesAhead(vehicle),

@@ -1,4 +1,4 @@
-import { wire } from './change';
+import { both, device, reEnd, wire } from './change';
 import type { Harmless, Mistake } from './mistake';
 
 const PAST = 'Ways around a fuse or a contact';
@@ -44,9 +44,36 @@ export const BYPASS_MISTAKES: readonly Mistake[] = [
     speaks: 'emergency.key:key',
     says: 'The key does not switch it off',
   },
+  {
+    kind: PAST,
+    did: 'a load screwed to the bar of the fuse box',
+    on: 'larkspur',
+    plant: both(reEnd('low-tail-bar', 'b', 'low-wipers-load.plus'), reEnd('low-wipers-w3', 'b', 'low-tail-fuse.a')),
+    speaks: 'lv.bar:low-tail-bar',
+    says: 'Bar to Tail and plate lamps fuse is no bar of the fuse box',
+  },
+  {
+    kind: PAST,
+    did: 'a bar from the fuse box to a fuse at the other end of the car',
+    on: 'larkspur',
+    plant: (build) => {
+      const { place } = build.circuits.lv.devices['low-wipers-fuse']!;
+      return device('low-wipers-fuse', { place: { ...place!, xM: place!.xM + 1.8 } })(build);
+    },
+    speaks: 'lv.bar:low-wipers-bar',
+    says: 'Bar to Wipers fuse is no bar of the fuse box',
+  },
 ];
 
 export const BYPASS_HARMLESS: readonly Harmless[] = [
+  {
+    did: 'a fuse in a second holder, a hand beside the fuse box',
+    on: 'larkspur',
+    change: (build) => {
+      const { place } = build.circuits.lv.devices['low-wipers-fuse']!;
+      return device('low-wipers-fuse', { place: { ...place!, xM: place!.xM + 0.15 } })(build);
+    },
+  },
   {
     did: 'two wires side by side to the dipped beam',
     on: 'larkspur',

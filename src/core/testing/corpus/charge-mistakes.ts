@@ -8,6 +8,14 @@ const CHARGE = 'Supply, charger, end of charge';
 export const CHARGE_MISTAKES: readonly Mistake[] = [
   {
     kind: CHARGE,
+    did: 'cells charged to 3.9 V for their life, and a range that counts on all of them',
+    on: 'firn',
+    plant: figure('chargeCellV', 3.9),
+    speaks: 'charging.fills:charging',
+    says: 'The charge ends before the pack is as full as the range counts on',
+  },
+  {
+    kind: CHARGE,
     did: 'a timer of four hours for a charge of nine',
     on: 'larkspur',
     plant: figure('chargerTimer', 14400),
@@ -147,6 +155,16 @@ export const CHARGE_MISTAKES: readonly Mistake[] = [
 ];
 
 export const CHARGE_HARMLESS: readonly Harmless[] = [
+  {
+    did: 'a charge of iron phosphate cells that ends at a larger current: their voltage is at its end by then',
+    on: 'larkspur',
+    change: figure('cutoffCurrent', 10),
+  },
+  {
+    did: 'cells charged to 3.9 V for their life, and a range that counts on that',
+    on: 'firn',
+    change: both(figure('chargeCellV', 3.9), figure('socFull', 0.75), figure('balanceFrom', 3.85)),
+  },
   {
     did: 'a pack that was tested at 94 %',
     on: 'larkspur',
