@@ -93,8 +93,8 @@ export const bypassed = defineRule({
   id: 'lv.bypassed',
   endangers: 'fire',
   says: {
-    fails: 'Something leads past {subject}',
-    holds: 'Nothing leads past {subject}',
+    fails: '{subject} is bypassed',
+    holds: 'Nothing bypasses {subject}',
     line: '{detail}',
   },
   sources: [
@@ -130,7 +130,7 @@ export const bypassed = defineRule({
         {
           subject: deviceRef(at),
           holds: path === null || onPurpose,
-          figures: { detail: names ? `past it: ${names.join(', ')}` : 'no other way' },
+          figures: { detail: names ? `by ${names.join(', ')}` : 'no other way' },
         },
       ];
     });

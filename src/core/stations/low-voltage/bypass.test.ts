@@ -133,7 +133,7 @@ describe('lv.bypassed', () => {
     const [check] = seen(wire('stray', 'Stray', 'low-tail-fuse.a', 'low-tail-fuse.b', 'low-tail-w3')(teasel())).filter(
       ({ verdict }) => verdict === 'fails',
     );
-    expect(say(check!).line).toBe('past it: Stray');
+    expect(say(check!).line).toBe('by Stray');
   });
 
   test('past a contact in the return, over the body, it is seen as well', () => {

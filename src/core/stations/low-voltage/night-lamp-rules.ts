@@ -3,7 +3,7 @@ import { type Finding, quantityText as q, type Ref } from '../../checks';
 import { lowVoltage } from '../../vehicle';
 import { defineRule } from '../define';
 
-const LAMPS: Ref = { kind: 'build', id: 'night-lamps', name: 'Lamps of a night' };
+const LAMPS: Ref = { kind: 'build', id: 'night-lamps', name: 'Lights needed at night' };
 
 /** Two dipped beams of LED with tail and plate lamps take about so much; filament ones five times. Engineering judgement. */
 const LEAST_W = 30;
@@ -16,10 +16,10 @@ export const nightLamps = defineRule({
   id: 'lv.night-lamps',
   endangers: 'people',
   says: {
-    fails: 'The schedule lacks lamps of a night',
-    holds: 'Lamps of a night are in the schedule',
+    fails: 'The schedule lacks lights needed at night',
+    holds: 'Lights needed at night are in the schedule',
     line: '{detail}',
-    open: 'Lamps of a night',
+    open: 'Lights needed at night',
   },
   sources: [
     'A car drives at night: dipped beams and tail lamps burn all the time then, and count for converter, battery and hold-up',

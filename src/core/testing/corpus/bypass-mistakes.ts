@@ -10,7 +10,7 @@ export const BYPASS_MISTAKES: readonly Mistake[] = [
     on: 'larkspur',
     plant: wire('stray', 'Stray', 'low-tail-fuse.b', 'low-radio-load.plus', 'low-radio-w3'),
     speaks: 'lv.bypassed:low-radio-fuse',
-    says: 'Something leads past Radio fuse',
+    says: 'Radio fuse is bypassed',
   },
   {
     kind: PAST,
@@ -18,7 +18,7 @@ export const BYPASS_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: wire('stray', 'Stray', 'low-alarm-fuse.b', 'low-dipped-halogen-load.plus', 'low-dipped-halogen-w2'),
     speaks: 'lv.bypassed:low-dipped-halogen-relay',
-    says: 'Something leads past Dipped beam, halogen relay',
+    says: 'Dipped beam, halogen relay is bypassed',
   },
   {
     kind: PAST,
@@ -26,7 +26,7 @@ export const BYPASS_MISTAKES: readonly Mistake[] = [
     on: 'teasel',
     plant: wire('stray', 'Stray', 'low-tail-fuse.a', 'low-tail-fuse.b', 'low-tail-w3'),
     speaks: 'lv.bypassed:low-tail-fuse',
-    says: 'Something leads past Tail and plate lamps fuse',
+    says: 'Tail and plate lamps fuse is bypassed',
   },
   {
     kind: PAST,

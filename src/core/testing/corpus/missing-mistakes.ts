@@ -132,7 +132,7 @@ export const MISSING_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: edit({ edit: 'dropLowLoad', input: { deviceId: 'low-dipped-halogen-load' } }),
     speaks: 'lv.night-lamps:night-lamps',
-    says: 'Lamps of a night',
+    says: 'Lights needed at night',
     asks: true,
   },
   {
