@@ -1,5 +1,6 @@
 import { deviceDefinition, type Id } from '../../build';
 import type { Finding } from '../../checks';
+import { Sets } from '../../circuit';
 import { type LowVoltage, lowVoltage, type ResolvedDevice } from '../../vehicle';
 import { deviceRef } from '../context';
 import { defineRule } from '../define';
@@ -38,22 +39,6 @@ function linksOf({ devices, conductors }: Lv): ReadonlyMap<string, readonly Link
     if (device.kind === 'earth') join(`${id}.n`, BODY, id);
   }
   return links;
-}
-
-/** Sets of terminals that what was joined so far makes one. */
-class Joined {
-  private readonly up = new Map<string, string>();
-
-  rootOf(node: string): string {
-    let root = node;
-    for (let next = this.up.get(root); next !== undefined && next !== root; next = this.up.get(root)) root = next;
-    this.up.set(node, root);
-    return root;
-  }
-
-  join(a: string, b: string): void {
-    this.up.set(this.rootOf(a), this.rootOf(b));
-  }
 }
 
 interface FuseBetween {
@@ -104,14 +89,14 @@ export const bypassed = defineRule({
   judge: ({ vehicle }) => {
     const { lv } = lowVoltage(vehicle);
     const links = linksOf(lv);
-    const wired = new Joined();
+    const wired = new Sets();
     for (const { nodeA, nodeB } of lv.conductors) wired.join(nodeA, nodeB);
     for (const { id, device } of lv.devices) if (device.kind === 'earth') wired.join(`${id}.n`, BODY);
     const fuses = lv.devices
       .filter(({ device }) => device.kind === 'lv-fuse')
-      .map(({ id }) => ({ id, from: wired.rootOf(`${id}.a`), to: wired.rootOf(`${id}.b`) }));
+      .map(({ id }) => ({ id, from: wired.find(`${id}.a`), to: wired.find(`${id}.b`) }));
     const inLoops = fusesInLoops(fuses);
-    const fed = new Joined();
+    const fed = new Sets();
     for (const [from, to] of links) for (const link of to) fed.join(from, link.to);
     // A disconnect has its auxiliary contact here, and itself in the traction circuit.
     return [...lv.devices, ...vehicle.devices].flatMap((at): Finding<'detail'>[] => {
@@ -120,7 +105,7 @@ export const bypassed = defineRule({
       const [a, b] = ends.map((terminal) => `${at.id}.${terminal}`) as [string, string];
       if (![a, b].every((node) => links.get(node)?.some(({ id }) => id !== at.id))) return [];
       const { device } = at;
-      const maybe = device.kind === 'lv-fuse' ? inLoops.has(at.id) : fed.rootOf(a) === fed.rootOf(b);
+      const maybe = device.kind === 'lv-fuse' ? inLoops.has(at.id) : fed.find(a) === fed.find(b);
       const path = maybe ? pastGuard(links, at.id, a, b) : null;
       const throughFuse = path?.some((id) => lv.deviceOf.get(id)?.device.kind === 'lv-fuse') === true;
       // Past a main switch a fuse of its own keeps a clock or an alarm alive, on purpose.
