@@ -130,3 +130,4 @@ export {
   passagesOf,
   zoneNameOf,
 } from './way-finding';
+export { type Guarded, waysPast } from './ways-past';

@@ -1,77 +1,7 @@
-import { deviceDefinition, type Id } from '../../build';
 import type { Finding } from '../../checks';
-import { Sets } from '../../circuit';
-import { type LowVoltage, lowVoltage, type ResolvedDevice } from '../../vehicle';
+import { lowVoltage, waysPast } from '../../vehicle';
 import { deviceRef } from '../context';
 import { defineRule } from '../define';
-
-type Lv = LowVoltage['lv'];
-
-interface Link {
-  readonly to: string;
-  readonly id: Id;
-}
-
-const BODY = 'body';
-
-/** Terminals between which a fuse, a switch or a relay’s contact stands; null: it is none. */
-function guards({ device }: ResolvedDevice): readonly [string, string] | null {
-  if (device.kind === 'lv-fuse') return ['a', 'b'];
-  return deviceDefinition(device.kind).opens ?? null;
-}
-
-/** What carries current on whatever is switched off: wires, fuses, earth points. */
-function linksOf({ devices, conductors }: Lv): ReadonlyMap<string, readonly Link[]> {
-  const links = new Map<string, Link[]>();
-  const join = (a: string, b: string, id: Id) => {
-    for (const [from, to] of [
-      [a, b],
-      [b, a],
-    ] as const) {
-      const list = links.get(from);
-      if (list) list.push({ to, id });
-      else links.set(from, [{ to, id }]);
-    }
-  };
-  for (const { id, nodeA, nodeB } of conductors) join(nodeA, nodeB, id);
-  for (const { id, device } of devices) {
-    if (device.kind === 'lv-fuse') join(`${id}.a`, `${id}.b`, id);
-    if (device.kind === 'earth') join(`${id}.n`, BODY, id);
-  }
-  return links;
-}
-
-interface FuseBetween {
-  readonly id: Id;
-  readonly from: string;
-  readonly to: string;
-}
-
-/** Fuses that may have another way around them: those that are left once whatever ends nowhere has been taken off again and again. */
-function fusesInLoops(fuses: readonly FuseBetween[]): ReadonlySet<Id> {
-  let left = fuses;
-  for (;;) {
-    const touched = new Map<string, number>();
-    for (const { from, to } of left) for (const node of [from, to]) touched.set(node, (touched.get(node) ?? 0) + 1);
-    const still = left.filter(({ from, to }) => from === to || (touched.get(from)! > 1 && touched.get(to)! > 1));
-    if (still.length === left.length) return new Set(still.map(({ id }) => id));
-    left = still;
-  }
-}
-
-/** Wires and fuses from one end of a guard to the other without the guard itself, the shortest way; null: there is none. */
-function pastGuard(links: ReadonlyMap<string, readonly Link[]>, id: Id, from: string, to: string): Id[] | null {
-  const by = new Map<string, { readonly from: string; readonly id: Id } | null>([[from, null]]);
-  for (const [node] of by) {
-    if (node === to) break;
-    for (const link of links.get(node) ?? [])
-      if (link.id !== id && !by.has(link.to)) by.set(link.to, { from: node, id: link.id });
-  }
-  if (!by.has(to)) return null;
-  const path: Id[] = [];
-  for (let step = by.get(to); step; step = by.get(step.from)) path.unshift(step.id);
-  return path;
-}
 
 /** A fuse is no fuse and a switch no switch where another way leads around it. */
 export const bypassed = defineRule({
@@ -88,36 +18,17 @@ export const bypassed = defineRule({
   ],
   judge: ({ vehicle }) => {
     const { lv } = lowVoltage(vehicle);
-    const links = linksOf(lv);
-    const wired = new Sets();
-    for (const { nodeA, nodeB } of lv.conductors) wired.join(nodeA, nodeB);
-    for (const { id, device } of lv.devices) if (device.kind === 'earth') wired.join(`${id}.n`, BODY);
-    const fuses = lv.devices
-      .filter(({ device }) => device.kind === 'lv-fuse')
-      .map(({ id }) => ({ id, from: wired.find(`${id}.a`), to: wired.find(`${id}.b`) }));
-    const inLoops = fusesInLoops(fuses);
-    const fed = new Sets();
-    for (const [from, to] of links) for (const link of to) fed.join(from, link.to);
-    // A disconnect has its auxiliary contact here, and itself in the traction circuit.
-    return [...lv.devices, ...vehicle.devices].flatMap((at): Finding<'detail'>[] => {
-      const ends = guards(at);
-      if (!ends) return [];
-      const [a, b] = ends.map((terminal) => `${at.id}.${terminal}`) as [string, string];
-      if (![a, b].every((node) => links.get(node)?.some(({ id }) => id !== at.id))) return [];
+    return waysPast(lv, vehicle.devices).map(({ at, past }): Finding<'detail'> => {
       const { device } = at;
-      const maybe = device.kind === 'lv-fuse' ? inLoops.has(at.id) : fed.find(a) === fed.find(b);
-      const path = maybe ? pastGuard(links, at.id, a, b) : null;
-      const throughFuse = path?.some((id) => lv.deviceOf.get(id)?.device.kind === 'lv-fuse') === true;
+      const throughFuse = past?.some((id) => lv.deviceOf.get(id)?.device.kind === 'lv-fuse') === true;
       // Past a main switch a fuse of its own keeps a clock or an alarm alive, on purpose.
       const onPurpose = device.kind === 'lv-switch' && device.opensParked === true && throughFuse;
-      const names = path?.map((id) => (lv.conductorOf.get(id)?.conductor ?? lv.deviceOf.get(id)?.device)?.name ?? id);
-      return [
-        {
-          subject: deviceRef(at),
-          holds: path === null || onPurpose,
-          figures: { detail: names ? `by ${names.join(', ')}` : 'no other way' },
-        },
-      ];
+      const names = past?.map((id) => (lv.conductorOf.get(id)?.conductor ?? lv.deviceOf.get(id)?.device)?.name ?? id);
+      return {
+        subject: deviceRef(at),
+        holds: past === null || onPurpose,
+        figures: { detail: names ? `by ${names.join(', ')}` : 'no other way' },
+      };
     });
   },
   remedies: 'Take out the wire that joins both sides, or land it where its own circuit begins.',
