@@ -14,5 +14,7 @@ export function casesApartM(build: Build, { a, b }: Conductor): number | null {
   );
 }
 
+/** Faces that are bolted to each other, with what a strap or a flexible link takes, m (engineering judgement). */
+export const FACES_M = 0.15;
 /** A bar is part of a box: longer ones need a section, a cover and clamps that nobody entered, m (engineering judgement). */
 export const BAR_M = 1;

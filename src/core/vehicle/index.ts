@@ -19,7 +19,7 @@ export {
   type State,
   stateOf,
 } from './cases';
-export { BAR_M, casesApartM } from './cases-apart';
+export { BAR_M, casesApartM, FACES_M } from './cases-apart';
 export {
   type CoilCircuit,
   type CoilPoint,

@@ -14,13 +14,17 @@ export interface PhaseNet {
 
 /** The nets of all phases that a wire leads to; a phase at which nothing is landed has none. */
 export function phaseNets({ devices, conductors }: Wired): PhaseNet[] {
+  if (!conductors.some(({ conductor: { a, b } }) => PHASES.has(a.terminal) || PHASES.has(b.terminal))) return [];
   const next = new Map<string, string[]>();
   const join = (a: string, b: string) => {
     for (const [from, to] of [
       [a, b],
       [b, a],
-    ] as const)
-      next.set(from, [...(next.get(from) ?? []), to]);
+    ] as const) {
+      const list = next.get(from);
+      if (list) list.push(to);
+      else next.set(from, [to]);
+    }
   };
   const at = new Map<string, End>();
   const deviceOf = new Map(devices.map(({ id, device }) => [id, device] as const));

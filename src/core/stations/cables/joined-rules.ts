@@ -1,10 +1,8 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
-import { BAR_M, casesApartM } from '../../vehicle';
+import { BAR_M, casesApartM, FACES_M } from '../../vehicle';
 import { conductorRef } from '../context';
 import { defineRule, type Rule } from '../define';
 
-/** Faces that are bolted to each other, with what a strap or a flexible link takes, m (engineering judgement). */
-const FACES_M = 0.15;
 const joined = defineRule({
   id: 'cable.joined',
   endangers: 'fire',

@@ -1,7 +1,7 @@
 import type { DeviceKind } from '../../build';
 import { type Finding, quantityText as q } from '../../checks';
 import { told } from '../../quantities';
-import { BAR_M, casesApartM, lowVoltage } from '../../vehicle';
+import { BAR_M, casesApartM, FACES_M, lowVoltage } from '../../vehicle';
 import { conductorRef } from '../context';
 import { defineRule } from '../define';
 
@@ -20,9 +20,9 @@ const IN_BOX: ReadonlySet<DeviceKind | undefined> = new Set([
 export const bar = defineRule({
   id: 'lv.bar',
   endangers: 'fire',
-  says: { fails: '{subject} is no bar of the fuse box', holds: '{subject} is a bar', line: '{detail}' },
+  says: { fails: '{subject} has to be a wire', holds: '{subject} needs no wire', line: '{detail}' },
   sources: [
-    `What is bolted together in a fuse box has no length: a run to a load, or of more than ${told(BAR_M, 'length')}, is a wire with a section (engineering judgement)`,
+    `What is bolted together in a fuse box has no length: a run to a load, or of more than ${told(BAR_M, 'length')} (${told(FACES_M, 'length')} where faces are bolted), is a wire with a section (engineering judgement)`,
   ],
   judge: ({ vehicle }) => {
     const { lv } = lowVoltage(vehicle);
@@ -30,12 +30,20 @@ export const bar = defineRule({
       const { kind, a, b } = one.conductor;
       if (kind === 'cable') return [];
       const far = [a, b].map(({ deviceId }) => vehicle.deviceOf.get(deviceId) ?? lv.deviceOf.get(deviceId));
-      const wired = far.find((end) => !IN_BOX.has(end?.device.kind));
-      const apartM = Math.max(one.lengthM ?? 0, casesApartM(vehicle.build, one.conductor) ?? 0);
+      // A pump or a converter may be earthed by the stud of its case.
+      const earthed = kind === 'bolted' && far.some((end) => end?.device.kind === 'earth');
+      const wired = earthed ? undefined : far.find((end) => !IN_BOX.has(end?.device.kind));
+      const limitM = kind === 'busbar' ? BAR_M : FACES_M;
+      const known = [one.lengthM, casesApartM(vehicle.build, one.conductor)].filter((gapM) => gapM !== null);
+      const apartM = known.length > 0 ? Math.max(...known) : null;
       const detail = wired
         ? `it leads to ${wired.device.name}`
-        : `${q(apartM, 'length')} between its ends, ${q(BAR_M, 'length')} at most`;
-      return [{ subject: conductorRef(one), holds: !wired && apartM <= BAR_M, figures: { detail } }];
+        : apartM === null
+          ? 'how far its ends are apart is not entered'
+          : `${q(apartM, 'length')} between its ends, ${q(limitM, 'length')} at most`;
+      return [
+        { subject: conductorRef(one), holds: !wired && (apartM === null || apartM <= limitM), figures: { detail } },
+      ];
     });
   },
   remedies: 'Make it a wire of a size, or land it on the fuse of its circuit.',

@@ -1,7 +1,10 @@
 import type { Finding } from '../../checks';
-import { lowVoltage, waysPast } from '../../vehicle';
+import { lowVoltage, partOf, waysPast } from '../../vehicle';
 import { deviceRef } from '../context';
 import { defineRule } from '../define';
+
+/** What keeps a clock or an alarm alive past a main switch hangs on a fuse of no more than this, A (engineering judgement). */
+const MEMORY_A = 15;
 
 /** A fuse is no fuse and a switch no switch where another way leads around it. */
 export const bypassed = defineRule({
@@ -20,9 +23,12 @@ export const bypassed = defineRule({
     const { lv } = lowVoltage(vehicle);
     return waysPast(lv, vehicle.devices).map(({ at, past }): Finding<'detail'> => {
       const { device } = at;
-      const throughFuse = past?.some((id) => lv.deviceOf.get(id)?.device.kind === 'lv-fuse') === true;
-      // Past a main switch a fuse of its own keeps a clock or an alarm alive, on purpose.
-      const onPurpose = device.kind === 'lv-switch' && device.opensParked === true && throughFuse;
+      const small = past?.some((id) => {
+        const fuse = lv.deviceOf.get(id);
+        return fuse !== undefined && (partOf(fuse, 'fuse')?.ratedCurrentA ?? Number.POSITIVE_INFINITY) <= MEMORY_A;
+      });
+      // Past a main switch a small fuse of its own keeps a clock or an alarm alive, on purpose; the battery’s own fuse is none.
+      const onPurpose = device.kind === 'lv-switch' && device.opensParked === true && small === true;
       const names = past?.map((id) => (lv.conductorOf.get(id)?.conductor ?? lv.deviceOf.get(id)?.device)?.name ?? id);
       return {
         subject: deviceRef(at),

@@ -183,5 +183,11 @@ describe('lv.bypassed', () => {
     expect(speaking(clockFuse(mainSwitch(larkspur(), false)))).toEqual(['main']);
     const bare = both((build) => mainSwitch(build, true), wire('stray', 'Stray', 'main.a', 'main.b', 'low-w2'));
     expect(speaking(bare(larkspur()))).toEqual(['main']);
+    // Around the switch and the battery’s own fuse alike: 125 A are no clock’s.
+    const thick = both(
+      (build) => mainSwitch(build, true),
+      wire('stray', 'Stray', 'coil-battery.plus', 'low-box.n', 'low-w2'),
+    );
+    expect(speaking(thick(larkspur()))).toContain('main');
   });
 });

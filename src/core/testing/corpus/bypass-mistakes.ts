@@ -1,7 +1,20 @@
-import { both, device, reEnd, wire } from './change';
+import { both, type Change, device, reEnd, wire } from './change';
 import type { Harmless, Mistake } from './mistake';
 
 const PAST = 'Ways around a fuse or a contact';
+
+/** The blower’s return without a wire. */
+const bolted: Change = (build) => {
+  const { lv, hv } = build.circuits;
+  const back = {
+    ...lv.conductors['low-blower-w4']!,
+    kind: 'bolted' as const,
+    partId: null,
+    lengthM: null,
+    routeId: null,
+  };
+  return { ...build, circuits: { hv, lv: { ...lv, conductors: { ...lv.conductors, 'low-blower-w4': back } } } };
+};
 
 export const BYPASS_MISTAKES: readonly Mistake[] = [
   {
@@ -50,7 +63,7 @@ export const BYPASS_MISTAKES: readonly Mistake[] = [
     on: 'larkspur',
     plant: both(reEnd('low-tail-bar', 'b', 'low-wipers-load.plus'), reEnd('low-wipers-w3', 'b', 'low-tail-fuse.a')),
     speaks: 'lv.bar:low-tail-bar',
-    says: 'Bar to Tail and plate lamps fuse is no bar of the fuse box',
+    says: 'Bar to Tail and plate lamps fuse has to be a wire',
   },
   {
     kind: PAST,
@@ -61,11 +74,27 @@ export const BYPASS_MISTAKES: readonly Mistake[] = [
       return device('low-wipers-fuse', { place: { ...place!, xM: place!.xM + 1.8 } })(build);
     },
     speaks: 'lv.bar:low-wipers-bar',
-    says: 'Bar to Wipers fuse is no bar of the fuse box',
+    says: 'Bar to Wipers fuse has to be a wire',
+  },
+  {
+    kind: PAST,
+    did: 'the return of the blower, a metre from its earth point, entered as bolted',
+    on: 'larkspur',
+    plant: bolted,
+    speaks: 'lv.bar:low-blower-w4',
+    says: 'Heater blower earth has to be a wire',
   },
 ];
 
 export const BYPASS_HARMLESS: readonly Harmless[] = [
+  {
+    did: 'the blower earthed by the stud of its case, on an earth point beside it',
+    on: 'larkspur',
+    change: both(bolted, (build) => {
+      const { devices } = build.circuits.lv;
+      return device('low-blower-load', { place: devices['coil-earth']!.place })(build);
+    }),
+  },
   {
     did: 'a fuse in a second holder, a hand beside the fuse box',
     on: 'larkspur',
