@@ -31,9 +31,11 @@ const SUMS = [
   'network',
 ] as const;
 
-/** Goes through every station, every tab of it, the pages of the build and the quick sums, and looks at each. */
-export async function walk(page: Page, look: (where: string) => Promise<void>): Promise<void> {
-  for (const station of STATIONS) {
+type Look = (where: string) => Promise<void>;
+
+/** Goes through every station and every tab of it, and looks at each. */
+export async function walkStations(page: Page, look: Look, stations: readonly string[] = STATIONS): Promise<void> {
+  for (const station of stations) {
     await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
     await expect(page.locator('main h1')).toHaveText(station);
     await look(station);
@@ -44,6 +46,10 @@ export async function walk(page: Page, look: (where: string) => Promise<void>): 
       await look(`${station}, ${name}`);
     }
   }
+}
+
+/** The pages of the open build and the quick sums. */
+export async function walkPages(page: Page, look: Look): Promise<void> {
   const build = new URL(page.url()).searchParams.get('build')!;
   for (const [path, name] of [
     ['files', 'Files'],

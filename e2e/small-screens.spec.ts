@@ -1,42 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
-import { walk } from './every-screen';
+import { expect, test } from '@playwright/test';
 import { check, openSample } from './stories';
-
-/** How far the page can be scrolled sideways, px. */
-const sideways = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-
-/** What can be pressed or typed into and is smaller than 40 px one way; a control may reach past what is drawn. */
-const small = (page: Page) =>
-  page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('button, input:not([type=file]), textarea, nav a, footer a, [role=tab]')]
-      .filter((one) => !one.closest('.sr-only') && one.getClientRects().length > 0)
-      .flatMap((one) => {
-        const { width, height } = one.getBoundingClientRect();
-        const past = getComputedStyle(one, '::before');
-        const more = past.content === 'none' ? 0 : -2 * Number.parseFloat(past.top || '0');
-        return Math.min(width, height) + more < 39.5
-          ? [`${one.getAttribute('aria-label') ?? one.textContent}: ${Math.round(width)} × ${Math.round(height)}`]
-          : [];
-      }),
-  );
-
-for (const [device, width, height] of [
-  ['an 800-pixel tablet', 800, 1100],
-  ['a phone', 390, 844],
-] as const) {
-  test(`on ${device} nothing has to be scrolled sideways, and a thumb hits everything`, async ({ page }) => {
-    test.setTimeout(600_000);
-    await page.setViewportSize({ width, height });
-    await openSample(page);
-    const faults: string[] = [];
-    await walk(page, async (where) => {
-      const over = await sideways(page);
-      if (over > 0) faults.push(`${where}: ${over} px too wide`);
-      faults.push(...(await small(page)).map((one) => `${where}: ${one}`));
-    });
-    expect(faults).toEqual([]);
-  });
-}
 
 test('by thumb on a phone: worst check, working, remedy, undo', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });

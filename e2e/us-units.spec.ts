@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { walk } from './every-screen';
+import { walkPages, walkStations } from './every-screen';
 import { choose, openSample } from './stories';
 
 /** A number with a metric unit. Cross-sections are mm² everywhere, with their gauges; electrical units have no other system. */
@@ -34,7 +34,7 @@ for (const sample of ['Firn 9', 'Teasel'] as const) {
     await page.getByRole('button', { name: /Not judged here, and assumed/ }).click();
     await page.getByRole('button', { name: /hold – show/ }).click();
     const found: string[] = [];
-    await walk(page, async (where) => {
+    const look = async (where: string) => {
       // Quick sums have their own switch; it keeps to what was chosen last.
       if (where.startsWith('sum ')) await choose(page.getByLabel('Units'), 'US');
       const said = await metric(page);
@@ -47,7 +47,9 @@ for (const sample of ['Firn 9', 'Teasel'] as const) {
           )
           .map((text) => `${where}: ${text.slice(0, 140)}`),
       );
-    });
+    };
+    await walkStations(page, look);
+    await walkPages(page, look);
     expect([...new Set(found)]).toEqual([]);
   });
 }

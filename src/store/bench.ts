@@ -7,6 +7,7 @@ import type { RunId, Runs } from '@/core/simulate';
 import { Memory } from '@/core/vehicle';
 import { breakOffRun, makeRunAside } from '@/workers/runs';
 import { FIRST_REVISION, type Loaded } from './repository';
+import { RunsAtHand } from './runs-at-hand';
 import { Judge } from './slices';
 import { freshId, repository, storageTrouble, type Trouble, tellUnsaved } from './tab';
 
@@ -80,8 +81,9 @@ let waiting: Op[] = [];
 let undone: Pick<EditOp, 'edit' | 'title'>[] = [];
 let following: Subscription | null = null;
 
-/** Runs that were made: each serves as long as nothing that it read has changed. */
-let made: Runs = {};
+const runs = new RunsAtHand();
+/** For whoever works beside the bench: once none is being made. Each is held against its key before it serves. */
+export const runsSoon = (): Promise<Runs> => runs.soon();
 /** What each run was last asked for. */
 const asked: Partial<Record<RunId, string>> = {};
 const judge = new Judge();
@@ -95,7 +97,7 @@ export const useBench = create<Bench>()((set, get) => {
     for (const [id, key] of Object.entries(assessment.due) as [RunId, string][]) makeAside(id, assessment.build, key);
     return assessment;
   };
-  const judged = (build: Build): Assessment => ask(judge.now(build, { memory, runs: made }));
+  const judged = (build: Build): Assessment => ask(judge.now(build, { memory, runs: runs.made }));
 
   /** A build that can’t be judged opens all the same: its text, its history and its snapshots are there. */
   const hurtBy = (error: unknown) => ({
@@ -132,7 +134,7 @@ export const useBench = create<Bench>()((set, get) => {
     };
     judge.inSlices(
       build,
-      { memory, runs: made },
+      { memory, runs: runs.made },
       (assessment) => finish({ assessment: ask(assessment), hurt: null }),
       (error) => {
         const last = edits.at(-1);
@@ -164,23 +166,27 @@ export const useBench = create<Bench>()((set, get) => {
   const makeAside = (id: RunId, build: Build, key: string) => {
     if (asked[id] === key) return;
     asked[id] = key;
+    runs.begin(id);
     // Another question than the one that was broken off or failed.
     if (get()?.running[id] !== undefined) tell(id, null);
     const told = (share: number) => {
       if (asked[id] === key && get().running[id]?.state !== 'stopped') tell(id, { state: 'going', share });
     };
+    const ended = () => asked[id] === key && runs.end(id);
     makeRunAside(id, build, told).then(
       (result) => {
         if (asked[id] === key) tell(id, null);
+        if (result) runs.take(id, result);
+        ended();
         // Where there are no workers, or it can't be made, the same question is not asked again.
         if (!result) return;
-        made = { ...made, [id]: result };
         const now = get().build;
         // What is being judged was begun without it.
         if (coming) present(coming.build, coming.shown, coming.edits);
         else if (now) present(now, {}, [], true);
       },
       (error: unknown) => {
+        ended();
         if (asked[id] === key)
           tell(id, { state: 'failed', reason: error instanceof Error ? error.message : String(error) });
       },
@@ -412,6 +418,7 @@ export const useBench = create<Bench>()((set, get) => {
 
     stopRun(id) {
       breakOffRun(id);
+      runs.end(id);
       tell(id, { state: 'stopped' });
     },
 

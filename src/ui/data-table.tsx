@@ -76,7 +76,7 @@ export function DataTable<Row extends RowData>({
         id,
         header: head,
         accessorFn: (row: Row) => value?.(row) ?? undefined,
-        enableSorting: value !== undefined,
+        enableSorting: value !== undefined && head !== '',
         sortUndefined: 'last' as const,
         sortFn: rows.some((row) => typeof value?.(row) === 'number') ? ('basic' as const) : ('alphanumeric' as const),
       })),

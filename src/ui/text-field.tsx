@@ -14,6 +14,7 @@ export function TextField({
   wide = false,
   clears = false,
   makes = false,
+  boxed = false,
 }: {
   label: string;
   value: string;
@@ -27,6 +28,8 @@ export function TextField({
   clears?: boolean;
   /** What is typed is the name of a new thing: half of it makes none. */
   makes?: boolean;
+  /** One of several in a row of a list: a box under its label, which is only read aloud where a line of heads stands above the list. */
+  boxed?: boolean;
 }) {
   const id = useId();
   const [error, setError] = useState<string | null>(null);
@@ -44,9 +47,9 @@ export function TextField({
   };
   const typed = useTyped(value, take, !makes);
   return (
-    <div className="border-b border-dotted border-rule py-0.5">
-      <div className={wide ? '' : 'flex items-baseline justify-between gap-3'}>
-        <label htmlFor={id} className="shrink-0 text-soft">
+    <div className={boxed ? '' : 'border-b border-dotted border-rule py-0.5'}>
+      <div className={wide || boxed ? '' : 'flex items-baseline justify-between gap-3'}>
+        <label htmlFor={id} className={`shrink-0 text-soft ${boxed ? 'text-note min-[700px]:sr-only' : ''}`}>
           {label}
         </label>
         <input
@@ -64,7 +67,7 @@ export function TextField({
               setError(null);
             }
           }}
-          className={`${wide ? 'w-full' : 'w-[62%] text-right'} min-h-8 min-w-0 bg-transparent font-semibold placeholder:font-normal placeholder:text-soft`}
+          className={`${boxed ? 'w-full rounded-[3px] border border-rule bg-paper px-2' : `${wide ? 'w-full' : 'w-[62%] text-right'} bg-transparent font-semibold`} min-h-8 min-w-0 placeholder:font-normal placeholder:text-soft`}
         />
       </div>
       {error && (

@@ -2,6 +2,7 @@ import { type Remote, wrap } from 'comlink';
 import type { Build, Edit } from '@/core/build';
 import type { Part } from '@/core/parts';
 import type { NextFigure, StarterChoice } from '@/core/remedies';
+import type { Runs } from '@/core/simulate';
 import type { RankedBrief, RemediesWorker, RemedyAnswer, StarterBrief, TrialBrief } from './remedies.worker';
 
 let remote: Remote<RemediesWorker> | null = null;
@@ -21,9 +22,9 @@ function worker(): Remote<RemediesWorker> {
   return remote;
 }
 
-/** Remedies for the check `key` of this build, off the main thread. Rejects when the worker dies. */
-export const findRemediesAside = (build: Build, key: string): Promise<RemedyAnswer> =>
-  aside((api) => api.find(build, key));
+/** Remedies for the check `key` of this build, off the main thread; runs that are at hand are not made again. Rejects when the worker dies. */
+export const findRemediesAside = (build: Build, key: string, runs: Runs): Promise<RemedyAnswer> =>
+  aside((api) => api.find(build, key, runs));
 
 function aside<T>(ask: (api: Remote<RemediesWorker>) => Promise<T>): Promise<T> {
   return new Promise((resolve, reject) => {
@@ -35,7 +36,8 @@ function aside<T>(ask: (api: Remote<RemediesWorker>) => Promise<T>): Promise<T> 
 }
 
 /** One edit tried on the whole model, off the main thread. Rejects when the worker dies. */
-export const tryAside = (build: Build, edit: Edit): Promise<TrialBrief> => aside((api) => api.tryEdit(build, edit));
+export const tryAside = (build: Build, edit: Edit, runs: Runs): Promise<TrialBrief> =>
+  aside((api) => api.tryEdit(build, edit, runs));
 
 /** The untold figure that opens most checks, off the main thread. Rejects when the worker dies. */
 export const nextAside = (build: Build): Promise<NextFigure | null> => aside((api) => api.next(build));
@@ -48,6 +50,7 @@ export const planStarterAside = (build: Build, choice: StarterChoice, seed: stri
 export const rankAside = (
   build: Build,
   candidates: readonly { readonly part: Part; readonly edit: Edit }[],
-): Promise<readonly RankedBrief[]> => aside((api) => api.rank(build, candidates));
+  runs: Runs,
+): Promise<readonly RankedBrief[]> => aside((api) => api.rank(build, candidates, runs));
 
 export type { CheckBrief, RankedBrief, RemedyAnswer, RemedyOffer, StarterBrief, TrialBrief } from './remedies.worker';

@@ -16,6 +16,7 @@ import {
   type TrialOfPart,
   tryEdit,
 } from '@/core/remedies';
+import type { Runs } from '@/core/simulate';
 import { Memory } from '@/core/vehicle';
 
 /** A remedy as it travels: the check that it cures is named by its key, workings stay behind. */
@@ -80,9 +81,8 @@ const briefTrial = (trial: TrialOfPart): TrialBrief =>
 
 const api = {
   /** The whole build with this edit made. */
-  tryEdit(build: Build, edit: Edit): TrialBrief {
-    const trial = tryEdit(build, edit, { memory });
-    return briefTrial(trial);
+  tryEdit(build: Build, edit: Edit, runs: Runs): TrialBrief {
+    return briefTrial(tryEdit(build, edit, { memory, runs }));
   },
   /** The untold figure that opens most checks. */
   next(build: Build): NextFigure | null {
@@ -94,12 +94,19 @@ const api = {
     return { ...plan, failing: failing.map(brief) };
   },
   /** Candidates for one place, best first. */
-  rank(build: Build, candidates: readonly { readonly part: Part; readonly edit: Edit }[]): readonly RankedBrief[] {
-    return rankParts(build, candidates, { memory }).map(({ part, trial }) => ({ part, trial: briefTrial(trial) }));
+  rank(
+    build: Build,
+    candidates: readonly { readonly part: Part; readonly edit: Edit }[],
+    runs: Runs,
+  ): readonly RankedBrief[] {
+    return rankParts(build, candidates, { memory, runs }).map(({ part, trial }) => ({
+      part,
+      trial: briefTrial(trial),
+    }));
   },
   /** Remedies for one check of a build, tried on the model; none when the check is no longer there. */
-  find(build: Build, key: string): RemedyAnswer {
-    const whole = assessWithRuns(build, { memory });
+  find(build: Build, key: string, runs: Runs): RemedyAnswer {
+    const whole = assessWithRuns(build, { memory, runs });
     const check = whole.checks.find((candidate) => checkKey(candidate) === key);
     if (!check) return { offers: [], tried: 0, nearest: null };
     const { remedies, tried, nearest } = searchRemedies(build, check, undefined, { memory, runs: whole });

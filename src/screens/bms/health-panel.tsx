@@ -52,7 +52,6 @@ export function HealthPanel({ assessment: { build, results } }: { assessment: As
     {
       id: 'drop',
       head: '',
-      value: () => null,
       cell: ({ id, date }) => (
         <Action
           look="quiet"

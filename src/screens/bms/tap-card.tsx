@@ -1,5 +1,6 @@
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { BmsResults } from '@/core/stations/bms';
+import { PaperTable } from '@/ui/paper-table';
 
 /** Where a sense wire, counted from 1, comes out: "2.5" is pin 5 of the second plug. */
 export const pinOf = (wire: number, pins: number): string =>
@@ -28,34 +29,22 @@ export function TapCard({
         to {volts(bms.window.fullV)}, plus on the higher wire. Double, negative, nothing: leave the plug open. The row
         has the whole pack’s voltage behind thin wires; gloves, one hand, no ring.
       </p>
-      <table className="mt-2 w-full text-left text-note">
-        <thead>
-          <tr>
-            <th scope="col">Cell</th>
-            <th scope="col">Wires</th>
-            {pins !== null && <th scope="col">Plug, pin</th>}
-            <th scope="col">Where</th>
-            <th scope="col">Read, V</th>
-          </tr>
-        </thead>
-        <tbody>
-          {bms.places.map(({ cell, box, cellInBox }) => (
-            <tr key={cell} className="border-b border-rule">
-              <th scope="row">{cell}</th>
-              <td>
-                {cell} – {cell + 1}
-              </td>
-              {pins !== null && (
-                <td>
-                  {pinOf(cell, pins)} – {pinOf(cell + 1, pins)}
-                </td>
-              )}
-              <td>{box === null ? '' : `${box}, ${cellInBox}`}</td>
-              <td className="w-1/4" />
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <div className="mt-2 text-note">
+        <PaperTable
+          heads={['Cell', 'Wires', ...(pins === null ? [] : ['Plug, pin']), 'Where', 'Read, V']}
+          classes={{ [pins === null ? 3 : 4]: 'w-1/4' }}
+          rows={bms.places.map(({ cell, box, cellInBox }) => ({
+            id: String(cell),
+            cells: [
+              cell,
+              `${cell} – ${cell + 1}`,
+              ...(pins === null ? [] : [`${pinOf(cell, pins)} – ${pinOf(cell + 1, pins)}`]),
+              box === null ? '' : `${box}, ${cellInBox}`,
+              '',
+            ],
+          }))}
+        />
+      </div>
     </div>
   );
 }

@@ -55,7 +55,7 @@ export function ComparePage({ assessment }: { assessment: Assessment }) {
       value: (line) => say(line.measured, line),
       cell: (line) => say(line.measured, line),
     },
-    { id: 'note', head: '', spare: true, value: ({ note }) => note, cell: ({ note }) => note },
+    { id: 'note', head: 'Note', spare: true, value: ({ note }) => note, cell: ({ note }) => note },
   ];
   return (
     <Panel

@@ -1,16 +1,48 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import { buildDigest } from '@/core/build/digest';
-import { formatQuantity, inUnits } from '@/core/quantities';
+import { formatQuantity, inUnits, type UnitSystem } from '@/core/quantities';
 import { DEAD_FIRST, SHEET_WORDS, type Sheet } from '@/core/stations/commission';
+import { type PaperRow, PaperTable } from '@/ui/paper-table';
 import { today } from '../shell/days';
 import { bandText } from './commission-words';
+
+function testRow({ step, read, result }: Sheet['lines'][number], number: number, system: UnitSystem): PaperRow {
+  return {
+    id: step.id,
+    cells: [
+      number,
+      <>
+        {step.name}
+        {step.two ? ' (two people)' : ''}
+        {step.caution && <span className="block font-normal">{step.caution}</span>}
+      </>,
+      <>
+        {inUnits(step.where, system)}
+        {step.switches && <span className="block">{inUnits(step.switches, system)}</span>}
+      </>,
+      bandText(step, system) ?? (step.dimension === null ? 'yes' : ''),
+      read !== null && step.dimension !== null
+        ? formatQuantity({ value: read, dimension: step.dimension }, system, 4).text
+        : result?.ok !== undefined
+          ? result.ok
+            ? 'as it should be'
+            : 'not so'
+          : (result?.skipped ?? ''),
+      result && (
+        <>
+          {result.by}
+          <span className="block whitespace-nowrap">{result.date}</span>
+        </>
+      ),
+    ],
+  };
+}
 
 /** On paper: every test with room for what was read. What is entered stands in it. */
 export function PrintSheets({ assessment, sheets }: { assessment: Assessment; sheets: readonly Sheet[] }) {
   const { build } = assessment;
   const system = build.units;
-  const cell = 'border border-black px-1 py-1 align-top';
   return (
     <div data-print className="p-2 text-[11px] leading-tight">
       <p>
@@ -23,47 +55,13 @@ export function PrintSheets({ assessment, sheets }: { assessment: Assessment; sh
       {sheets.map((sheet) => (
         <section key={sheet.id} className="mb-4">
           <h2 className="font-tight text-lead font-semibold">{SHEET_WORDS[sheet.id][0]}</h2>
-          <table className="w-full border-collapse text-left">
-            <thead>
-              <tr>
-                {['', 'Test', 'Probes, switches', 'Reads', 'Read on the car', 'By, day'].map((head) => (
-                  <th key={head} scope="col" className={`${cell} font-semibold`}>
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {sheet.lines.map(({ step, read, result }, k) => (
-                <tr key={step.id} className="break-inside-avoid">
-                  <td className={cell}>{k + 1}</td>
-                  <td className={`${cell} font-semibold`}>
-                    {step.name}
-                    {step.two ? ' (two people)' : ''}
-                    {step.caution && <span className="block font-normal">{step.caution}</span>}
-                  </td>
-                  <td className={cell}>
-                    {inUnits(step.where, system)}
-                    {step.switches && <span className="block">{inUnits(step.switches, system)}</span>}
-                  </td>
-                  <td className={cell}>{bandText(step, system) ?? (step.dimension === null ? 'yes' : '')}</td>
-                  <td className={`${cell} min-w-24`}>
-                    {read !== null && step.dimension !== null
-                      ? formatQuantity({ value: read, dimension: step.dimension }, system, 4).text
-                      : result?.ok !== undefined
-                        ? result.ok
-                          ? 'as it should be'
-                          : 'not so'
-                        : (result?.skipped ?? '')}
-                  </td>
-                  <td className={`${cell} min-w-20`}>
-                    {result?.by}
-                    {result && <span className="block whitespace-nowrap">{result.date}</span>}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <PaperTable
+            boxed
+            headAt={1}
+            heads={['', 'Test', 'Probes, switches', 'Reads', 'Read on the car', 'By, day']}
+            classes={{ 4: 'min-w-24', 5: 'min-w-20' }}
+            rows={sheet.lines.map((line, k) => testRow(line, k + 1, system))}
+          />
           <p className="mt-1">Signed, name, date:</p>
         </section>
       ))}

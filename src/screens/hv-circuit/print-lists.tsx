@@ -1,6 +1,7 @@
 import type { Assessment } from '@/core/assess';
 import { formatArea, formatQuantity, type UnitSystem } from '@/core/quantities';
 import { partOf, type Vehicle } from '@/core/vehicle';
+import { PaperTable } from '@/ui/paper-table';
 
 export interface PrintedTable {
   readonly head: readonly string[];
@@ -65,28 +66,7 @@ export function PrintLists({ assessment }: { assessment: Assessment }) {
   return (
     <div className="print-only break-before-page text-note">
       {lists.map(({ head, rows }) => (
-        <table key={head[0]} className="mb-4 w-full border-collapse text-left tabular-nums">
-          <thead>
-            <tr>
-              {head.map((one) => (
-                <th key={one} scope="col" className="border-b border-ink py-0.5 pr-3 font-semibold">
-                  {one}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ id, cells }) => (
-              <tr key={id} className="break-inside-avoid border-b border-rule">
-                {cells.map((cell, k) => (
-                  <td key={head[k]} className="py-0.5 pr-3 align-top">
-                    {cell}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <PaperTable key={head[0]} heads={head} rows={rows} />
       ))}
       <p>
         As computed from the build file. Check each size, length and fuse against the car before anything is switched

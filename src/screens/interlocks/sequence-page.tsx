@@ -8,6 +8,7 @@ import { INPUT_WORDS, MODE_WORDS, sequenceJson, sequenceSheet } from '@/core/sta
 import { useBench } from '@/store/bench';
 import { Action, download } from '@/ui/action';
 import { Caution, Panel } from '@/ui/panel';
+import { PaperTable } from '@/ui/paper-table';
 import { svgText } from '@/ui/svg-text';
 import { usePrint } from '@/ui/use-print';
 import { type Column, DataTable, RowOpener } from '../shell/data-table';
@@ -176,29 +177,16 @@ function PrintSheet({ assessment }: { assessment: Assessment }) {
         Computed, not proved. Second person, gloves, meter proved before and after. Local code and a licensed person
         decide.
       </p>
-      <table className="w-full border-collapse text-left">
-        <thead>
-          <tr>
-            {['', 'Step', 'Clicks', 'Read', 'Hands', 'Read on the car'].map((head) => (
-              <th key={head} scope="col" className="border border-black px-1 py-0.5 font-semibold">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map(({ step, clicks, read, hands }, k) => (
-            <tr key={step}>
-              <td className="border border-black px-1 py-1">{k + 1}</td>
-              <td className="border border-black px-1 py-1 font-semibold">{step}</td>
-              <td className="border border-black px-1 py-1">{clicks}</td>
-              <td className="border border-black px-1 py-1">{inUnits(read, build.units)}</td>
-              <td className="border border-black px-1 py-1">{hands}</td>
-              <td className="min-w-28 border border-black px-1 py-1" />
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <PaperTable
+        boxed
+        headAt={1}
+        heads={['', 'Step', 'Clicks', 'Read', 'Hands', 'Read on the car']}
+        classes={{ 5: 'min-w-28' }}
+        rows={lines.map(({ step, clicks, read, hands }, k) => ({
+          id: step,
+          cells: [k + 1, step, clicks, inUnits(read, build.units), hands, ''],
+        }))}
+      />
       <p className="mt-2">Date, by whom:</p>
     </div>
   );

@@ -4,7 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { marginText, say } from '@/core/checks';
 import type { Part, PartKind } from '@/core/parts';
 import { type Way, waysToTake } from '@/core/remedies';
-import { freshId, useBench } from '@/store/bench';
+import { freshId, runsSoon, useBench } from '@/store/bench';
 import { Action } from '@/ui/action';
 import { ChoiceField } from '@/ui/choice-field';
 import { Panel } from '@/ui/panel';
@@ -55,7 +55,10 @@ export function TryPanel({ assessment, part, onDone }: { assessment: Assessment;
       const same = waysToTake(assessment, one, seed).find(({ deviceId }) => deviceId === at.deviceId);
       return same ? [{ part: one, edit: same.edit }] : [];
     });
-    run(rankAside(build, candidates), setRanking);
+    run(
+      runsSoon().then((runs) => rankAside(build, candidates, runs)),
+      setRanking,
+    );
   };
 
   return (
@@ -75,7 +78,16 @@ export function TryPanel({ assessment, part, onDone }: { assessment: Assessment;
             }}
           />
           <div className="mt-2 flex flex-wrap gap-2">
-            <Action onPress={() => run(tryAside(build, way.edit), setTrial)}>Try it on the model</Action>
+            <Action
+              onPress={() =>
+                run(
+                  runsSoon().then((runs) => tryAside(build, way.edit, runs)),
+                  setTrial,
+                )
+              }
+            >
+              Try it on the model
+            </Action>
             <Action look="quiet" onPress={() => rank(way)}>
               Rank all of its kind
             </Action>

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { type Check, checkKey, marginText, say } from '@/core/checks';
 import { formatMargin } from '@/core/quantities';
-import { useBench } from '@/store/bench';
+import { runsSoon, useBench } from '@/store/bench';
 import { findRemediesAside, type RemedyAnswer } from '@/workers/remedies';
 
 type Search =
@@ -21,10 +21,12 @@ export function RemedyList({ check }: { check: Check }) {
     if (!build) return;
     let stale = false;
     setSearch({ state: 'trying' });
-    findRemediesAside(build, key).then(
-      (answer) => !stale && setSearch({ state: 'found', ...answer }),
-      (error: Error) => !stale && setSearch({ state: 'failed', reason: error.message }),
-    );
+    runsSoon()
+      .then((runs) => (stale ? null : findRemediesAside(build, key, runs)))
+      .then(
+        (answer) => answer && !stale && setSearch({ state: 'found', ...answer }),
+        (error: Error) => !stale && setSearch({ state: 'failed', reason: error.message }),
+      );
     return () => {
       stale = true;
     };

@@ -4,6 +4,7 @@ import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { Action } from '@/ui/action';
 import { Panel } from '@/ui/panel';
 import { Select } from '@/ui/select';
+import { TextField } from '@/ui/text-field';
 import { type NetworkRow, ROW_KINDS, type RowKind, solveRows } from './network-rows';
 
 const START: readonly NetworkRow[] = [
@@ -11,7 +12,8 @@ const START: readonly NetworkRow[] = [
   { key: 2, id: 'inside', kind: 'resistor', a: 'p', b: 'q', value: '90 mΩ' },
   { key: 3, id: 'inverter', kind: 'power', a: 'q', b: '0', value: '40 kW' },
 ];
-const cell = 'w-full min-w-0 rounded-[3px] border border-rule bg-paper px-2 py-1';
+/** An element’s fields: in one line on the bench, in two beside each other on a phone. */
+const GRID = 'grid-cols-2 gap-x-2 gap-y-1 min-[700px]:grid-cols-[1.1fr_1.5fr_3.5rem_3.5rem_5.5rem_5rem]';
 
 /** A small circuit typed row by row, solved after each change. */
 export function NetworkSum({ about, system }: { about: string; system: UnitSystem }) {
@@ -25,74 +27,52 @@ export function NetworkSum({ about, system }: { about: string; system: UnitSyste
   return (
     <div className="mt-4 grid gap-4 md:grid-cols-[1.3fr_1fr]">
       <Panel title="Network" about={about}>
-        <div className="overflow-x-auto">
-          <table className="w-full min-w-[420px] border-separate border-spacing-1 text-left">
-            <thead className="text-small text-soft">
-              <tr>
-                {['Name', 'Kind', 'a', 'b', 'Value', ''].map((head) => (
-                  <th scope="col" key={head} className="font-medium">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) => (
-                <tr key={row.key}>
-                  <td>
-                    <input
-                      aria-label="Name"
-                      value={row.id}
-                      maxLength={60}
-                      onChange={(event) => change(row.key, { id: event.currentTarget.value })}
-                      className={cell}
-                    />
-                  </td>
-                  <td>
-                    <Select
-                      label={`Kind of ${row.id}`}
-                      value={row.kind}
-                      choices={Object.entries(ROW_KINDS).map(([value, { words }]) => ({ value, label: words }))}
-                      onChoose={(kind) => change(row.key, { kind: kind as RowKind })}
-                      className={cell}
-                    />
-                  </td>
-                  {(['a', 'b'] as const).map((end) => (
-                    <td key={end} className="w-14">
-                      <input
-                        aria-label={`Node ${end} of ${row.id}`}
-                        value={row[end]}
-                        maxLength={60}
-                        onChange={(event) => change(row.key, { [end]: event.currentTarget.value })}
-                        className={cell}
-                      />
-                    </td>
-                  ))}
-                  <td className="w-24">
-                    {ROW_KINDS[row.kind].dimension && (
-                      <input
-                        aria-label={`Value of ${row.id}`}
-                        value={row.value}
-                        maxLength={30}
-                        onChange={(event) => change(row.key, { value: event.currentTarget.value })}
-                        className={`${cell} text-right`}
-                      />
-                    )}
-                  </td>
-                  <td>
-                    <Action
-                      look="quiet"
-                      label={`Remove ${row.id}`}
-                      onPress={() => setRows(rows.filter((one) => one.key !== row.key))}
-                    >
-                      Remove
-                    </Action>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+        <div aria-hidden="true" className={`hidden text-small text-soft min-[700px]:grid ${GRID}`}>
+          {['Name', 'Kind', 'From a', 'To b', 'Value'].map((head) => (
+            <span key={head}>{head}</span>
+          ))}
         </div>
+        <ul aria-label="Elements" className="space-y-3 min-[700px]:space-y-1">
+          {rows.map((row) => (
+            <li key={row.key} className={`grid ${GRID} items-end max-[699px]:border-b max-[699px]:border-rule/70 pb-1`}>
+              <TextField boxed label={`Name of ${row.id}`} value={row.id} onCommit={(id) => change(row.key, { id })} />
+              <Select
+                label={`Kind of ${row.id}`}
+                value={row.kind}
+                choices={Object.entries(ROW_KINDS).map(([value, { words }]) => ({ value, label: words }))}
+                onChoose={(kind) => change(row.key, { kind: kind as RowKind })}
+                className="w-full justify-between border border-rule bg-paper px-2"
+              />
+              {(['a', 'b'] as const).map((end) => (
+                <TextField
+                  key={end}
+                  boxed
+                  label={`Node ${end} of ${row.id}`}
+                  value={row[end]}
+                  onCommit={(node) => change(row.key, { [end]: node })}
+                />
+              ))}
+              {ROW_KINDS[row.kind].dimension ? (
+                <TextField
+                  boxed
+                  label={`Value of ${row.id}`}
+                  value={row.value}
+                  clears
+                  onCommit={(value) => change(row.key, { value })}
+                />
+              ) : (
+                <span />
+              )}
+              <Action
+                look="quiet"
+                label={`Remove ${row.id}`}
+                onPress={() => setRows(rows.filter((one) => one.key !== row.key))}
+              >
+                Remove
+              </Action>
+            </li>
+          ))}
+        </ul>
         <div className="mt-2 flex flex-wrap items-center gap-3">
           <Action
             onPress={() => {
@@ -102,15 +82,9 @@ export function NetworkSum({ about, system }: { about: string; system: UnitSyste
           >
             Add an element
           </Action>
-          <label className="flex items-center gap-2 text-soft">
-            Measured from
-            <input
-              value={ground}
-              maxLength={60}
-              onChange={(event) => setGround(event.currentTarget.value)}
-              className={`${cell} w-16`}
-            />
-          </label>
+          <div className="w-44">
+            <TextField label="Measured from" value={ground} onCommit={setGround} />
+          </div>
         </div>
       </Panel>
       <Panel title="Answer">

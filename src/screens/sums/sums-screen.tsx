@@ -10,6 +10,7 @@ import { ChoiceField } from '@/ui/choice-field';
 import { copyText } from '@/ui/copy-text';
 import { Caution, Panel } from '@/ui/panel';
 import { QuantityField } from '@/ui/quantity-field';
+import { useMedia } from '@/ui/use-media';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { WorkingLines } from '@/ui/working-lines';
 import { keepUnits, keptUnits } from '../shell/kept-units';
@@ -28,6 +29,10 @@ const SweepPanel = dynamic(() => import('./sweep-panel'), { ssr: false, loading:
 const NETWORK = { name: 'network', title: 'Network', about: 'Any small circuit: voltages and currents at rest.' };
 const PART = { name: 'part', title: 'Part at a voltage', about: 'Before it is bought: does it live with that pack?' };
 
+const ALL: readonly { readonly name: string; readonly title: string }[] = [...SUMS, PART, NETWORK];
+/** Where nearly thirty names side by side would push the sum itself out of sight. */
+const SMALL = '(max-width: 699px)';
+
 /** The laws one by one, as pocket tools: no build needed. */
 export function SumsScreen() {
   const [name, setName] = useState('cable');
@@ -36,8 +41,13 @@ export function SumsScreen() {
     restoreTheme();
     setSystem(keptUnits());
     const asked = window.location.hash.slice(1);
-    if ([...SUMS, PART, NETWORK].some((sum) => sum.name === asked)) setName(asked);
+    if (ALL.some((sum) => sum.name === asked)) setName(asked);
   }, []);
+  const small = useMedia(SMALL);
+  const show = (next: string) => {
+    setName(next);
+    window.history.replaceState(null, '', `#${next}`);
+  };
   const sum = SUMS.find((candidate) => candidate.name === name);
   return (
     <main className="mx-auto max-w-[1180px] px-6 py-6">
@@ -63,22 +73,28 @@ export function SumsScreen() {
           All builds
         </Link>
       </header>
-      <nav aria-label="Sums" className="flex flex-wrap border-b border-rule">
-        {[...SUMS, PART, NETWORK].map((one) => (
-          <button
-            key={one.name}
-            type="button"
-            aria-current={one.name === name ? 'page' : undefined}
-            onClick={() => {
-              setName(one.name);
-              window.history.replaceState(null, '', `#${one.name}`);
-            }}
-            className={`border-b-[3px] px-3 py-2 font-tight text-lead ${one.name === name ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
-          >
-            {one.title}
-          </button>
-        ))}
-      </nav>
+      {small ? (
+        <ChoiceField
+          label="Sum"
+          value={name}
+          choices={ALL.map((one) => ({ value: one.name, label: one.title }))}
+          onChoose={show}
+        />
+      ) : (
+        <nav aria-label="Sums" className="flex flex-wrap border-b border-rule">
+          {ALL.map((one) => (
+            <button
+              key={one.name}
+              type="button"
+              aria-current={one.name === name ? 'page' : undefined}
+              onClick={() => show(one.name)}
+              className={`border-b-[3px] px-3 py-2 font-tight text-lead ${one.name === name ? 'border-ink font-semibold' : 'border-transparent text-soft'}`}
+            >
+              {one.title}
+            </button>
+          ))}
+        </nav>
+      )}
       {sum ? (
         <SumTool key={sum.name} sum={sum} system={system} />
       ) : name === PART.name ? (
