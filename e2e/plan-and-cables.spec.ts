@@ -89,3 +89,20 @@ test('a conductor opened shows all it has to stand, its heat on the usual trip a
   await stands.getByRole('button', { name: /Mid fuse protects its cable \(overload\)/ }).click();
   await expect(check(page, 'fuse.cable-overload:f-mid')).toContainText('IEC 60364-4-43');
 });
+
+test('what stands at one spot has one mark, which fans out by key and folds up again', async ({ page }) => {
+  await openSample(page);
+  await page.getByRole('link', { name: /^Cables/ }).click();
+  const crowd = page.getByRole('button', { name: /^\d+–\d+, \d+ things at one spot: .*Fuse box/ });
+  await crowd.press('Enter');
+  await expect(crowd).toHaveCount(0);
+  // The first of them is picked, and has the focus.
+  const first = page.locator('[data-plan-device][aria-pressed=true]');
+  await expect(first).toBeFocused();
+  await first.press('Escape');
+  await expect(crowd).toBeVisible();
+  // The list under the plan picks any of them.
+  const list = page.getByRole('list', { name: 'Small things on the plan' });
+  await list.getByRole('button', { name: /\d+ Fuse box$/ }).click();
+  await expect(page.locator('[data-plan-device="low-box"]')).toHaveAttribute('aria-pressed', 'true');
+});

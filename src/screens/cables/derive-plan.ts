@@ -34,6 +34,9 @@ export interface PlanBlock {
   readonly small: boolean;
 }
 
+/** How far a mark is drawn from where its thing is, drawing units. */
+export type Shift = readonly [dx: number, dy: number];
+
 export interface PlanRoute {
   readonly routeId: string;
   readonly conductorId: string;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { linesOf } from './plan-block';
+import { linesOf } from './plan-names';
 
 test('a name is broken between words where it has room for two lines, and cut where it has not', () => {
   expect(linesOf('Charger and converter', 11, 2)).toEqual(['Charger and', 'converter']);

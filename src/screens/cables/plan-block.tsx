@@ -1,17 +1,9 @@
 'use client';
 import type { KeyboardEvent } from 'react';
-import type { PlanBlock } from './derive-plan';
+import type { PlanBlock, Shift } from './derive-plan';
 import { Handle, type Moved } from './plan-handle';
-
-/** A name as long as there is room for. */
-export const cut = (name: string, most: number): string => (name.length > most ? `${name.slice(0, most - 1)}…` : name);
-
-/** A name in as many lines as there is room for, broken between words. */
-export function linesOf(name: string, most: number, lines: number): readonly string[] {
-  if (name.length <= most || lines < 2) return [cut(name, most)];
-  const space = name.lastIndexOf(' ', most);
-  return space <= 0 ? [cut(name, most)] : [name.slice(0, space), ...linesOf(name.slice(space + 1), most, lines - 1)];
-}
+import { cut, linesOf } from './plan-names';
+import { type Crowd, crowdBox, crowdText } from './spread';
 
 /** A device to scale. */
 export function Block({
@@ -20,6 +12,7 @@ export function Block({
   named,
   picked,
   number = null,
+  shift = [0, 0],
   onPress,
   onKey,
 }: {
@@ -30,10 +23,14 @@ export function Block({
   picked: boolean;
   /** Of a block that has no room for its name: the list under the plan says what it is. */
   number?: number | null;
+  /** It is drawn this far from where it is: there it would lie over something. */
+  shift?: Shift;
   onPress: () => void;
   onKey: (event: KeyboardEvent, moved: Moved) => void;
 }) {
-  const { x, y, width, height, name } = block;
+  const { width, height, name } = block;
+  const x = block.x + shift[0];
+  const y = block.y + shift[1];
   const wide = width > 62 && height > 26;
   const lines = linesOf(name, Math.max(5, Math.floor(width / 6.6)), height > 42 ? 2 : 1);
   return (
@@ -100,5 +97,84 @@ export function Block({
         </text>
       )}
     </Handle>
+  );
+}
+
+/** From each mark that was drawn aside to where its thing is. */
+export function Leaders({ blocks, shifts }: { blocks: readonly PlanBlock[]; shifts: ReadonlyMap<string, Shift> }) {
+  return (
+    <g pointerEvents="none" stroke="var(--soft)" strokeWidth="0.9">
+      {blocks.map(({ id, x, y, width, height }) => {
+        const [dx, dy] = shifts.get(id) ?? [0, 0];
+        if (dx === 0 && dy === 0) return null;
+        const at = { x: x + width / 2, y: y + height / 2 };
+        return (
+          <g key={id}>
+            <path d={`M${at.x} ${at.y}l${dx} ${dy}`} />
+            <circle cx={at.x} cy={at.y} r="2.2" fill="var(--ink)" stroke="none" />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** What stands at one spot, under one mark: pressed it fans out, the first of them picked. */
+export function CrowdMark({
+  crowd,
+  block,
+  shift,
+  names,
+  onPress,
+}: {
+  crowd: Crowd;
+  /** The first of them. */
+  block: PlanBlock;
+  shift: Shift;
+  names: readonly string[];
+  onPress: () => void;
+}) {
+  const box = crowdBox(block);
+  const x = box.x + shift[0];
+  const y = box.y + shift[1];
+  const text = crowdText(crowd);
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${text}, ${crowd.ids.length} things at one spot: ${names.join(', ')}`}
+      className="cursor-pointer"
+      data-plan-crowd={crowd.ids.length}
+      onClick={(event) => {
+        event.stopPropagation();
+        onPress();
+      }}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        onPress();
+      }}
+    >
+      <rect x={x + 2} y={y + 2} width={box.width} height={box.height} rx="3" fill="var(--rule)" />
+      <rect
+        x={x}
+        y={y}
+        width={box.width}
+        height={box.height}
+        rx="3"
+        fill="var(--well)"
+        stroke={block.low ? 'var(--lv)' : 'var(--ink)'}
+      />
+      <text
+        x={x + box.width / 2}
+        y={y + box.height / 2 + 4}
+        textAnchor="middle"
+        fontSize="11.5"
+        fontWeight="600"
+        fill="var(--ink)"
+      >
+        {text}
+      </text>
+    </g>
   );
 }

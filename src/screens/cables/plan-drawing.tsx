@@ -7,10 +7,11 @@ import { formatQuantity } from '@/core/quantities';
 import { massesOf, passageNear, zoneAt } from '@/core/vehicle';
 import { newestBuild, useBench } from '@/store/bench';
 import { layOutPlan, type View } from './derive-plan';
-import { Block } from './plan-block';
+import { Block, CrowdMark, Leaders } from './plan-block';
 import type { Moved } from './plan-handle';
 import { numbersOf, PlanKey } from './plan-key';
 import { Axles, Body, PassageMark, RouteLine } from './plan-parts';
+import { crowdsOf, shiftsOf } from './spread';
 
 export type Picked = { readonly kind: 'device' | 'route' | 'passage'; readonly id: string } | null;
 
@@ -189,7 +190,20 @@ export function PlanDrawing({
     if (edit) dispatch(edit);
   };
 
-  const numbers = numbersOf(plan.blocks);
+  // As they are at rest: nothing else moves while one thing is dragged.
+  const numbers = useMemo(() => numbersOf(still.blocks), [still]);
+  const pickedId = picked?.kind === 'device' ? picked.id : null;
+  const crowds = useMemo(() => crowdsOf(still.blocks, numbers, pickedId), [still, numbers, pickedId]);
+  const shifts = useMemo(() => shiftsOf(still, numbers, crowds), [still, numbers, crowds]);
+  /** The mark makes room for its things: the focus goes on to the first of them. */
+  const fanOut = (id: string) => {
+    onPick({ kind: 'device', id });
+    requestAnimationFrame(() =>
+      svg.current?.querySelector<SVGElement>(`[data-plan-device="${CSS.escape(id)}"]`)?.focus(),
+    );
+  };
+  const crowded = new Set(crowds.flatMap(({ ids }) => ids));
+  const blockOf = new Map(plan.blocks.map((block) => [block.id, block]));
   return (
     <DndContext
       sensors={sensors}
@@ -222,18 +236,37 @@ export function PlanDrawing({
             onPick={() => onPick({ kind: 'route', id: route.routeId })}
           />
         ))}
-        {plan.blocks.map((block) => (
-          <Block
-            key={block.id}
-            block={block}
-            named={view === 'top'}
-            number={numbers.get(block.id) ?? null}
-            detail={detailOf(shown, block.id)}
-            picked={picked?.kind === 'device' && picked.id === block.id}
-            onPress={() => onPick({ kind: 'device', id: block.id })}
-            onKey={onKey}
-          />
-        ))}
+        <Leaders blocks={plan.blocks} shifts={shifts} />
+        {plan.blocks
+          .filter(({ id }) => !crowded.has(id))
+          .map((block) => (
+            <Block
+              key={block.id}
+              block={block}
+              named={view === 'top'}
+              number={numbers.get(block.id) ?? null}
+              {...(shifts.has(block.id) ? { shift: shifts.get(block.id)! } : {})}
+              detail={detailOf(shown, block.id)}
+              picked={pickedId === block.id}
+              onPress={() => onPick({ kind: 'device', id: block.id })}
+              onKey={onKey}
+            />
+          ))}
+        {crowds.map((crowd) => {
+          const first = blockOf.get(crowd.ids[0]!);
+          return (
+            first && (
+              <CrowdMark
+                key={first.id}
+                crowd={crowd}
+                block={first}
+                shift={shifts.get(first.id) ?? [0, 0]}
+                names={crowd.ids.map((id) => blockOf.get(id)?.name ?? '')}
+                onPress={() => fanOut(first.id)}
+              />
+            )
+          );
+        })}
         {plan.passages.map((passage) => (
           <PassageMark
             key={passage.id}
@@ -247,7 +280,7 @@ export function PlanDrawing({
       <PlanKey
         blocks={plan.blocks}
         numbers={numbers}
-        pickedId={picked?.kind === 'device' ? picked.id : null}
+        pickedId={pickedId}
         onPick={(id) => onPick({ kind: 'device', id })}
       />
     </DndContext>

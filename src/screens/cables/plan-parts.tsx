@@ -5,8 +5,8 @@ import type { Build } from '@/core/build';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { massesOf } from '@/core/vehicle';
 import type { layOutPlan, PlanPassage, PlanRoute } from './derive-plan';
-import { cut } from './plan-block';
 import { Handle, type Moved } from './plan-handle';
+import { cut } from './plan-names';
 
 type Plan = ReturnType<typeof layOutPlan>;
 
