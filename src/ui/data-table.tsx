@@ -37,6 +37,10 @@ const features = tableFeatures({
 const classesOf = <Row,>({ figure, spare, className = '' }: Column<Row>): string =>
   `px-2 first:pl-0 last:pr-0 ${figure ? 'text-right tabular-nums whitespace-nowrap' : 'text-left'} ${spare ? 'max-[700px]:hidden' : ''} ${className}`;
 
+/** A figure without end is written as such, not as a number. */
+const written = (value: string | number | null): string | number | null =>
+  value === Number.POSITIVE_INFINITY ? 'no limit' : value;
+
 /**
  * Rows of the same kind: sorted by pressing a head (again: the other way round, once more: as they came), copied as CSV, each opened in
  * its place where there is more to it. A row’s first cell is its head.
@@ -86,7 +90,9 @@ export function DataTable<Row extends RowData>({
   const columnOf = new Map(columns.map((column) => [column.id, column]));
   const copy = async () => {
     const told = columns.filter((column) => column.value);
-    const lines = table.getRowModel().rows.map(({ original }) => told.map((column) => column.value!(original)));
+    const lines = table
+      .getRowModel()
+      .rows.map(({ original }) => told.map((column) => written(column.value!(original))));
     const heads = told.map(({ head, unit }) => (unit ? `${head}, ${unit}` : head));
     if (!(await copyText(write([heads, ...lines])))) return;
     setCopied(true);

@@ -20,7 +20,7 @@ export type FaultCorner = 'highest' | 'lowest';
 /** An arc takes this much of the driving voltage in the lowest case, V (generic: 20–30). */
 export const ARC_V = 25;
 /** Separate conductors of a loop per metre, and the pack as a whole (generic). */
-const CONDUCTOR_H_PER_M = 0.5e-6;
+export const CONDUCTOR_H_PER_M = 0.5e-6;
 const PACK_H = 5e-6;
 
 /** Every contactor is closed, precharge relays and charge contactors too: what is not opened by hand counts as joined. */

@@ -51,7 +51,7 @@ export {
 } from './emergency';
 export { Fault, faultBetween, packPoles } from './fault';
 export { type FaultFeeds, faultFeeds, turningMotorA } from './fault-feeds';
-export { ARC_V, type FaultCorner, faultNetwork } from './fault-network';
+export { ARC_V, CONDUCTOR_H_PER_M, type FaultCorner, faultNetwork } from './fault-network';
 export { type FirstMoment, firstMoment, type MomentUnknown } from './fault-transient';
 export {
   FaultStory,

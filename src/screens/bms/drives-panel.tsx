@@ -62,6 +62,7 @@ function Latest({ found, assessment }: { found: DriveFindings; assessment: Asses
   } = assessment;
   const { drive, weakest, lowestAtRest, restSpreadV, medianOhm, highestOhm, low } = found;
   const { units } = build;
+  const warmth = formatQuantity({ value: 25, dimension: 'temperature' }, units, 3).text;
   const cell = (one: { cell: number } | null) => (one ? ` (cell ${one.cell})` : '');
   const { measured, adoptedIds } = bms;
   return (
@@ -106,7 +107,7 @@ function Latest({ found, assessment }: { found: DriveFindings; assessment: Asses
                     subjectId,
                     field: 'resistanceOhm',
                     value: measured.ohm,
-                    conditions: `${drive.name}; without links, at 25 °C`,
+                    conditions: `${drive.name}; without links, at ${warmth}`,
                     date: drive.date,
                     by: drive.from === 'log' ? 'log' : 'meter',
                   })),
@@ -130,7 +131,7 @@ function Latest({ found, assessment }: { found: DriveFindings; assessment: Asses
         </Action>
       </div>
       {measured && measured.temperatureC === null && medianOhm !== null && (
-        <p className="mt-1 text-note text-soft">No temperature is told: taken as 25 °C.</p>
+        <p className="mt-1 text-note text-soft">No temperature is told: taken as {warmth}.</p>
       )}
     </section>
   );

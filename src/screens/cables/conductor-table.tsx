@@ -116,7 +116,7 @@ function columnsOf(
       id: 'hottest',
       head: 'Hottest conductor',
       unit: '°C',
-      value: ({ runsAway, temperatureC }) => (runsAway ? Number.MAX_VALUE : temperatureC),
+      value: ({ runsAway, temperatureC }) => (runsAway ? Number.POSITIVE_INFINITY : temperatureC),
       cell: (row) => (
         <Heat
           row={row}

@@ -154,7 +154,11 @@ function Trip({ assessment }: { assessment: Assessment }) {
         <FigureSetting
           build={build}
           figure="stopsPerKm"
-          note={trip ? `the trip as driven has ${trip.stopsPerKm.toFixed(1)} a km` : ''}
+          note={
+            trip
+              ? `the trip as driven has ${formatQuantity({ value: trip.stopsPerKm, dimension: 'perDistance' }, system, 2).text}`
+              : ''
+          }
         />
       )}
       <FigureSetting
@@ -176,9 +180,14 @@ function Trip({ assessment }: { assessment: Assessment }) {
             <Plain label="Takes, winter" text={consumption(trip.winter, system)} />
             <FigureRow label="Range, new and mild" value={trip.rangeFreshM} dimension="distance" system={system} />
             <FigureRow label="Range, aged, winter" value={trip.rangeWinterM} dimension="distance" system={system} />
-            {cost !== null && <Plain label="Costs a km" text={cost.toFixed(3)} />}
+            {cost !== null && <FigureRow label="Costs" value={cost} dimension="perDistance" system={system} />}
             {cost !== null && build.duty.formerFuelCostPerKm !== undefined && (
-              <Plain label="Fuel before" text={build.duty.formerFuelCostPerKm.toFixed(3)} />
+              <FigureRow
+                label="Fuel before"
+                value={build.duty.formerFuelCostPerKm}
+                dimension="perDistance"
+                system={system}
+              />
             )}
           </div>
           <Split run={trip.mild} />

@@ -2,7 +2,13 @@
 import { useEffect, useState } from 'react';
 import { adiabaticI2t } from '@/core/physics/fuse-curve';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
-import { type FaultCorner, type FirstMoment, firstMoment, type MomentUnknown } from '@/core/simulate';
+import {
+  CONDUCTOR_H_PER_M,
+  type FaultCorner,
+  type FirstMoment,
+  firstMoment,
+  type MomentUnknown,
+} from '@/core/simulate';
 import { partOf, type Vehicle } from '@/core/vehicle';
 import { FigureRow } from '@/ui/figure-row';
 import { Panel } from '@/ui/panel';
@@ -35,6 +41,7 @@ export function FirstMomentPanel({
   const answer = found?.key === key ? found.moment : undefined;
   if (answer === null) return null;
   const moment = answer && 'unknown' in answer ? undefined : answer;
+  const inductance = formatQuantity({ value: CONDUCTOR_H_PER_M, dimension: 'inductancePerLength' }, system, 2).text;
   const text = (value: number, dimension: 'current' | 'i2t') => formatQuantity({ value, dimension }, system, 3).text;
   const fuses = moment
     ? vehicle.devices.flatMap((device) => {
@@ -76,7 +83,7 @@ export function FirstMomentPanel({
             </ul>
           )}
           <p className="mt-2 text-note text-soft">
-            Every wire with its resistance and 0.5 µH a metre, capacitors with 3 mΩ and 40 nH of their own (generic).
+            Every wire with its resistance and {inductance}, capacitors with 3 mΩ and 40 nH of their own (generic).
             Diodes in the inverter and a turning motor are not in it.
           </p>
         </>

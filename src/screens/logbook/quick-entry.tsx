@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { Build, LogEntry, LogKind } from '@/core/build';
-import type { Dimension } from '@/core/quantities';
+import { type Dimension, formatQuantity } from '@/core/quantities';
 import { freshId, useBench } from '@/store/bench';
 import { Fold } from '@/ui/fold';
 import { Panel } from '@/ui/panel';
@@ -113,7 +113,7 @@ export function QuickEntry({ build, entries }: { build: Build; entries: readonly
       value={draft[key] ?? null}
       empty={
         key === 'odometerM' && lastOdometer !== undefined
-          ? `last ${Math.round(build.units === 'us' ? lastOdometer / 1609.344 : lastOdometer / 1000)}`
+          ? `last ${formatQuantity({ value: lastOdometer, dimension: 'distance' }, build.units, 6).text}`
           : 'not entered'
       }
       onCommit={(value) => change({ [key]: value })}

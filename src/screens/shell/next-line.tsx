@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { NextFigure } from '@/core/remedies';
 import { STATIONS } from '@/core/stations';
+import { runsSoon } from '@/store/bench';
 import { nextAside } from '@/workers/remedies';
 import { focusField } from './focus-field';
 import { stationHref } from './stations';
@@ -33,10 +34,12 @@ export function NextLine({ assessment: { build, results } }: { assessment: Asses
     let stale = false;
     const timer = setTimeout(() => {
       // Without an answer the line stays away: it is a hint, not a finding.
-      nextAside(build).then(
-        (found) => !stale && setNext(found),
-        () => {},
-      );
+      runsSoon()
+        .then(() => (stale ? null : nextAside(build)))
+        .then(
+          (found) => !stale && setNext(found),
+          () => {},
+        );
     }, IDLE_MS);
     return () => {
       stale = true;

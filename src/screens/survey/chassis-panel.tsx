@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { springRate } from '@/core/physics/axles';
+import { formatQuantity } from '@/core/quantities';
 import { supplyPowerW } from '@/core/stations/survey';
 import { massesOf } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
@@ -65,7 +66,7 @@ function SpringRate({ assessment }: { assessment: Assessment }) {
       </div>
       <div className="mt-1 flex flex-wrap items-center gap-2">
         <span>
-          <b className="font-semibold">{(rate / 1000).toFixed(1)}</b> N/mm
+          <b className="font-semibold">{formatQuantity({ value: rate, dimension: 'springRate' }, system, 3).text}</b>
         </span>
         <Action onPress={() => adopt('frontSpring')}>for the front</Action>
         <Action onPress={() => adopt('rearSpring')}>for the rear</Action>
