@@ -32,7 +32,18 @@ const small = (page: Page) =>
       }),
   );
 
-/** Names, roles and contrast in both themes; then as narrow as a tablet and a phone: nothing to scroll sideways, everything hit by a thumb. */
+/** Texts of drawings that come out smaller than can be read, with their size on the screen, px. */
+const tiny = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<SVGTextElement>('main svg text')].flatMap((one) => {
+      const scale = one.getScreenCTM();
+      if (!scale || one.getClientRects().length === 0 || !one.textContent?.trim()) return [];
+      const px = Number.parseFloat(getComputedStyle(one).fontSize) * Math.hypot(scale.a, scale.b);
+      return px < 9 ? [`${one.textContent}: ${px.toFixed(1)} px`] : [];
+    }),
+  );
+
+/** Names, roles and contrast in both themes; then as narrow as a tablet and a phone: nothing to scroll sideways, everything hit by a thumb, each word read. */
 async function owed(page: Page, where: string, faults: string[]): Promise<void> {
   // Beside the sheet the ledger, the line and the bar are the same everywhere: they are looked at by themselves.
   faults.push(...(await unreadableInBoth(page, 'main')).map((one) => `${where}: ${one}`));
@@ -40,7 +51,7 @@ async function owed(page: Page, where: string, faults: string[]): Promise<void> 
     await resize(page, width, height);
     const over = await sideways(page);
     if (over > 0) faults.push(`${where}, ${device}: ${over} px too wide`);
-    faults.push(...(await small(page)).map((one) => `${where}, ${device}: ${one}`));
+    faults.push(...[...(await small(page)), ...(await tiny(page))].map((one) => `${where}, ${device}: ${one}`));
   }
   await resize(page, 1280, 800);
 }

@@ -57,7 +57,7 @@ export function SensorSymbol() {
     <g>
       <path d="M-18 0H18" {...LINE} />
       <circle r="10" {...LINE} fill="var(--panel)" />
-      <text y="4.5" textAnchor="middle" fontSize="12" fontWeight="600" fill="currentColor">
+      <text y="4.5" textAnchor="middle" fontSize="13" fontWeight="600" fill="currentColor">
         A
       </text>
     </g>

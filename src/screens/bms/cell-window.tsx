@@ -1,6 +1,7 @@
 'use client';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { CellWindow } from '@/core/stations/bms';
+import { readable } from '@/ui/readable';
 
 interface Mark {
   readonly at: number;
@@ -56,7 +57,7 @@ export function CellWindowPicture({ window: one, system }: { window: CellWindow;
     <div className="overflow-x-auto">
       <svg
         viewBox={`0 0 ${WIDTH} ${axisY + 30 + ROW * rowsOn[1]!}`}
-        className="min-w-[640px]"
+        {...readable(WIDTH, 13)}
         role="img"
         aria-label={`A cell’s voltages: ${marks.map(({ name, at }) => `${name} ${volts(at)}`).join(', ')}`}
       >

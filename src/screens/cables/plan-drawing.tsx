@@ -6,6 +6,7 @@ import { applyEdit, type Build, type Edit, EditRefused, findDevice } from '@/cor
 import { formatQuantity } from '@/core/quantities';
 import { massesOf, passageNear, zoneAt } from '@/core/vehicle';
 import { newestBuild, useBench } from '@/store/bench';
+import { readable } from '@/ui/readable';
 import { layOutPlan, type View } from './derive-plan';
 import { Block, CrowdMark, Leaders } from './plan-block';
 import type { Moved } from './plan-handle';
@@ -204,6 +205,7 @@ export function PlanDrawing({
   };
   const crowded = new Set(crowds.flatMap(({ ids }) => ids));
   const blockOf = new Map(plan.blocks.map((block) => [block.id, block]));
+  const fits = readable(plan.width, 11.5);
   return (
     <DndContext
       sensors={sensors}
@@ -217,7 +219,8 @@ export function PlanDrawing({
       <svg
         ref={svg}
         viewBox={`0 0 ${plan.width} ${plan.height}`}
-        className="w-full select-none [touch-action:pan-x_pan-y] max-[700px]:min-w-[680px]"
+        className={`select-none [touch-action:pan-x_pan-y] ${fits.className}`}
+        style={fits.style}
         role="group"
         aria-label={view === 'top' ? 'Layout plan from above' : 'Layout plan from the left side'}
         onClick={() => onPick(null)}

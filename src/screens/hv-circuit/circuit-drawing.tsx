@@ -2,6 +2,7 @@
 import type { KeyboardEvent } from 'react';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import { followsVehicle, partOf, type SolvedCase, type Vehicle } from '@/core/vehicle';
+import { readable } from '@/ui/readable';
 import { BatterySymbol, CapacitorSymbol } from '@/ui/symbols';
 import type { CircuitLayout, Placed, Wire } from './derive-layout';
 import { LIVE_WORDS, type Overlay, onLiveWire } from './overlay';
@@ -57,10 +58,12 @@ export function CircuitDrawing({
     const amperes = current(id);
     return amperes === null ? '' : `, ${amps(amperes, system)}`;
   };
+  const fits = readable(layout.width, 13);
   return (
     <svg
       viewBox={`${layout.left} 0 ${layout.width} ${layout.height}`}
-      className="block max-h-[45vh] w-full max-[700px]:max-h-none max-[700px]:min-w-[640px]"
+      className={`block max-h-[45vh] max-[900px]:max-h-none ${fits.className}`}
+      style={fits.style}
       role="group"
       aria-label="Traction circuit"
     >
@@ -182,7 +185,7 @@ function WireView({
           <text y="-2" textAnchor="middle" fontSize="14" fontWeight="600" fill="currentColor">
             {state !== null ? LIVE_WORDS[state] : current === null ? '–' : amps(current, system)}
           </text>
-          <text y="12" textAnchor="middle" fontSize="12" fill="var(--soft)" fontFamily="var(--font-tight)">
+          <text y="12.5" textAnchor="middle" fontSize="13.5" fill="var(--soft)" fontFamily="var(--font-tight)">
             {area}
           </text>
         </g>
@@ -262,7 +265,7 @@ function DeviceView({
           </text>
         )}
         {main && known && powerW > 0 && (
-          <text x={x} y={y - 52} textAnchor="middle" fontSize="12.5" fontFamily="var(--font-tight)" fill="var(--thin)">
+          <text x={x} y={y - 52} textAnchor="middle" fontSize="13.5" fontFamily="var(--font-tight)" fill="var(--thin)">
             {followsVehicle(vehicle.build) ? 'from the vehicle' : 'power typed'}
           </text>
         )}

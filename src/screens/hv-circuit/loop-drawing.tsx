@@ -3,6 +3,7 @@ import type { KeyboardEvent } from 'react';
 import type { Device } from '@/core/build';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { CoilCircuit } from '@/core/vehicle';
+import { readable } from '@/ui/readable';
 import { BatterySymbol, ContactSymbol, FuseSymbol } from '@/ui/symbols';
 import type { LoopLayout, LoopThing, LoopWire } from './derive-loop';
 
@@ -68,10 +69,12 @@ export function LoopDrawing({
     'aria-pressed': selected === id,
     className: 'cursor-pointer',
   });
+  const fits = readable(layout.width, 12);
   return (
     <svg
       viewBox={`0 0 ${layout.width} ${layout.height}`}
-      className="block max-h-[45vh] w-full max-[700px]:max-h-none max-[700px]:min-w-[640px]"
+      className={`block max-h-[45vh] max-[900px]:max-h-none ${fits.className}`}
+      style={fits.style}
       role="group"
       aria-label="Coil circuit"
     >

@@ -37,6 +37,10 @@ export function SeriesSymbol({ placed, closed }: { placed: Placed; closed: boole
   }
 }
 
+/** How far right of a turned symbol its name begins: clear of a coil, or of the handle of a disconnect. */
+const aside = ({ device }: Placed): number =>
+  device.kind === 'contactor' && device.role !== 'precharge' ? 37 : device.kind === 'disconnect' ? 21 : 16;
+
 export function SeriesLabel({ placed, vehicle, system }: { placed: Placed; vehicle: Vehicle; system: UnitSystem }) {
   const { device, x, y, turned } = placed;
   const resolved = vehicle.deviceOf.get(device.id);
@@ -51,7 +55,14 @@ export function SeriesLabel({ placed, vehicle, system }: { placed: Placed; vehic
   if (turned) {
     const branch = device.kind === 'fuse' && x > 250;
     return (
-      <text x={x + 16} y={y + 5} fontSize="13.5" fontWeight="500" fontFamily="var(--font-tight)" fill="currentColor">
+      <text
+        x={x + aside(placed)}
+        y={y + 5}
+        fontSize="13.5"
+        fontWeight="500"
+        fontFamily="var(--font-tight)"
+        fill="currentColor"
+      >
         {branch ? figure : text}
       </text>
     );

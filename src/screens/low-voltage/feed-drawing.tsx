@@ -4,9 +4,11 @@ import { fuseBoxOf, loadCircuit } from '@/core/build';
 import type { Check } from '@/core/checks';
 import { formatQuantity } from '@/core/quantities';
 import { lowVoltage, partOf, type ResolvedDevice } from '@/core/vehicle';
+import { readable } from '@/ui/readable';
 import { shapeOf } from '../shell/shape';
 
 const WIDTH = 880;
+const FITS = readable(WIDTH, 11.5);
 const BAR_Y = 66;
 const FUSE_Y = 96;
 const LEFT = 268;
@@ -90,7 +92,8 @@ export function FeedDrawing({
       viewBox={`0 0 ${WIDTH} ${height}`}
       role="group"
       aria-label="12-volt feed"
-      className="w-full select-none max-[700px]:min-w-[680px]"
+      className={`select-none ${FITS.className}`}
+      style={FITS.style}
     >
       {ways.map(({ fuse, loadIds }, k) =>
         picked !== null && loadIds.includes(picked) ? (

@@ -48,7 +48,9 @@ function PackSheet({ assessment, openCheck }: { assessment: Assessment; openChec
       {pack && (
         <>
           <Panel title="Voltage windows" about="the pack’s band against what every device takes">
-            <WindowChart pack={pack} checks={assessment.checks} onOpen={openCheck} />
+            <div className="overflow-x-auto">
+              <WindowChart pack={pack} checks={assessment.checks} onOpen={openCheck} />
+            </div>
           </Panel>
           <div className="mt-3">
             <Tabs label="Pack" tabs={TABS} chosen={look} onChoose={setLook}>

@@ -1,14 +1,15 @@
 'use client';
 import { type Check, checkKey, marginText } from '@/core/checks';
 import type { PackResults } from '@/core/stations/pack';
+import { readable } from '@/ui/readable';
+import { useMedia } from '@/ui/use-media';
 import { MARK_COLOUR } from '@/ui/verdict-mark';
 import { shapeOf } from '../shell/shape';
 
-const WIDTH = 860;
-const LEFT = 190;
-const RIGHT = 70;
+/** On the bench, and on a phone: there names and margins have less room, and the pack’s three voltages stand in two lines. */
+const BENCH = { width: 860, left: 190, right: 70, top: 34, name: 26, raised: 0 };
+const PHONE = { width: 450, left: 112, right: 58, top: 52, name: 15, raised: 18 };
 const ROW = 36;
-const TOP = 34;
 
 /** Round step that gives four to eight lines. */
 function stepFor(span: number): number {
@@ -27,18 +28,19 @@ export function WindowChart({
   checks: readonly Check[];
   onOpen: (key: string) => void;
 }) {
+  const { width, left, right, top, name: most, raised } = useMedia('(max-width: 700px)') ? PHONE : BENCH;
   const low = pack.sagV ?? pack.emptyRestV;
   const values = [low, pack.fullV, ...pack.windows.flatMap((row) => [row.workingMinV, row.absoluteMaxV])];
   const pad = 0.06 * (Math.max(...values) - Math.min(...values));
   const min = Math.max(0, Math.min(...values) - pad);
   const max = Math.max(...values) + pad;
-  const x = (v: number) => LEFT + ((v - min) / (max - min)) * (WIDTH - LEFT - RIGHT);
+  const x = (v: number) => left + ((v - min) / (max - min)) * (width - left - right);
   const step = stepFor(max - min);
   const ticks = Array.from(
     { length: Math.floor(max / step) - Math.ceil(min / step) + 1 },
     (_, k) => (Math.ceil(min / step) + k) * step,
   );
-  const bottom = TOP + ROW * Math.max(1, pack.windows.length);
+  const bottom = top + ROW * Math.max(1, pack.windows.length);
   const worstOf = (deviceId: string) =>
     checks.find((check) => check.subject.id === deviceId && check.id.startsWith('device.voltage'));
   const lines = [
@@ -47,37 +49,37 @@ export function WindowChart({
     { v: pack.fullV, name: 'full', anchor: 'start', dx: 4, dash: '' },
   ] as const;
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${bottom + 28}`} className="w-full" role="group" aria-label="Voltage windows">
+    <svg viewBox={`0 0 ${width} ${bottom + 28}`} {...readable(width, 13)} role="group" aria-label="Voltage windows">
       <rect
         x={x(low)}
-        y={TOP - 4}
+        y={top - 4}
         width={Math.max(0, x(pack.fullV) - x(low))}
-        height={bottom - TOP + 4}
+        height={bottom - top + 4}
         fill="var(--hv)"
         fillOpacity="0.1"
       />
       {ticks.map((tick) => (
         <g key={tick}>
-          <path d={`M${x(tick)} ${TOP - 4}V${bottom}`} stroke="var(--rule)" />
+          <path d={`M${x(tick)} ${top - 4}V${bottom}`} stroke="var(--rule)" />
           <text x={x(tick)} y={bottom + 18} textAnchor="middle" fontSize="13" fill="var(--soft)">
             {Number(tick.toPrecision(6))}
           </text>
         </g>
       ))}
-      <text x={WIDTH - 30} y={bottom + 18} fontSize="13" fill="var(--soft)">
+      <text x={width - 30} y={bottom + 18} fontSize="13" fill="var(--soft)">
         V
       </text>
       {lines.map(({ v, name, anchor, dx, dash }) => (
         <g key={name}>
           <path
-            d={`M${x(v)} ${TOP - 4}V${bottom}`}
+            d={`M${x(v)} ${top - 4}V${bottom}`}
             stroke="var(--hv)"
             strokeWidth={dash ? 1.4 : 2}
             strokeDasharray={dash || undefined}
           />
           <text
             x={x(v) + dx}
-            y={TOP - 12}
+            y={top - 12 - (dash ? raised : 0)}
             textAnchor={anchor}
             fontSize="14"
             fontWeight="600"
@@ -89,7 +91,7 @@ export function WindowChart({
         </g>
       ))}
       {pack.windows.map((row, index) => {
-        const y = TOP + ROW * index + ROW / 2;
+        const y = top + ROW * index + ROW / 2;
         const check = worstOf(row.deviceId);
         const shape = check ? shapeOf(check.verdict) : 'hollow';
         const open = () => check && onOpen(checkKey(check));
@@ -103,9 +105,10 @@ export function WindowChart({
             onKeyDown={(event) => (event.key === 'Enter' || event.key === ' ') && open()}
             className={`cursor-pointer ${MARK_COLOUR[shape]}`}
           >
-            <rect x="0" y={y - ROW / 2} width={WIDTH} height={ROW} fill="transparent" />
+            <title>{row.name}</title>
+            <rect x="0" y={y - ROW / 2} width={width} height={ROW} fill="transparent" />
             <text
-              x={LEFT - 14}
+              x={left - 14}
               y={y + 5}
               textAnchor="end"
               fontSize="15"
@@ -113,7 +116,7 @@ export function WindowChart({
               fontFamily="var(--font-tight)"
               fill={check?.verdict === 'fails' ? 'currentColor' : 'var(--ink)'}
             >
-              {row.name.length > 26 ? `${row.name.slice(0, 25)}…` : row.name}
+              {row.name.length > most ? `${row.name.slice(0, most - 1)}…` : row.name}
             </text>
             <path
               d={`M${x(row.workingMinV)} ${y}H${x(row.absoluteMaxV)}M${x(row.absoluteMaxV)} ${y - 7}V${y + 7}`}
@@ -128,7 +131,7 @@ export function WindowChart({
               fill="currentColor"
               fillOpacity="0.62"
             />
-            <text x={WIDTH - 4} y={y + 5} textAnchor="end" fontSize="14" fontWeight="600" fill="currentColor">
+            <text x={width - 4} y={y + 5} textAnchor="end" fontSize="14" fontWeight="600" fill="currentColor">
               {check ? marginText(check) : ''}
             </text>
           </g>

@@ -1,6 +1,7 @@
 'use client';
 import type { Assessment } from '@/core/assess';
 import type { Run, Runs } from '@/core/vehicle';
+import { readable } from '@/ui/readable';
 import { layOutPlan } from '../cables/derive-plan';
 import { Body } from '../cables/plan-parts';
 
@@ -41,7 +42,7 @@ export function RunsDrawing({
     <>
       <svg
         viewBox={`0 0 ${plan.width} ${plan.height}`}
-        className="w-full max-[700px]:min-w-[680px]"
+        {...readable(plan.width, 11.5)}
         role="group"
         aria-label="Wires on the plan, from above"
       >

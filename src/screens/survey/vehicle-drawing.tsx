@@ -2,6 +2,7 @@
 import type { KeyboardEvent } from 'react';
 import type { Assessment } from '@/core/assess';
 import type { SettableName } from '@/core/build';
+import { readable } from '@/ui/readable';
 import { sideOutline } from '@/ui/side-outline';
 import { VerdictMark } from '@/ui/verdict-mark';
 import { type AxleLoad, type DrawnFigure, deriveDrawing, type SurveyTab } from './derive-drawing';
@@ -20,7 +21,7 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
   return (
     <svg
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-      className="w-full max-[700px]:min-w-[560px]"
+      {...readable(drawing.width, 12)}
       role="group"
       aria-label="The vehicle with its measures and loads"
     >
