@@ -25,7 +25,7 @@ test('assess: 1 when something fails, with each margin in words', () => {
   const { status, stdout } = ropeway(['assess', 'samples/firn-9.ropeway.json']);
   expect(status).toBe(1);
   expect(stdout).toContain('Heater fuse does not protect its cable');
-}, 60000);
+});
 
 test('assess --json: 0 when all hold or are thin, the working included', () => {
   let build = applyEdit(firn9(), {
@@ -85,7 +85,7 @@ test('assess takes several files: an array in their order, a bad one in its plac
   expect(words.stdout).toContain('Heater fuse does not protect its cable');
   expect(ropeway(['assess', empty, empty]).status).toBe(3);
   expect(ropeway(['assess', '--json']).status).toBe(2);
-}, 60000);
+});
 
 test('calc reads standard input and answers; --list and --help tell what there is', () => {
   const example = ropeway(['calc', 'network', '--example']).stdout;

@@ -53,4 +53,4 @@ test('builds with one figure bent as far as a file may bend it', () => {
     seed: Number(process.env.ROPEWAY_SEED ?? 29),
     numRuns: Number(process.env.ROPEWAY_FUZZ ?? 250),
   });
-}, 600_000);
+});

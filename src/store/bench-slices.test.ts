@@ -30,7 +30,7 @@ beforeEach(async () => {
   bench().open(id);
   await vi.waitFor(() => expect(bench().build?.id).toBe(id), { timeout: 20000 });
   await settled();
-}, 30000);
+});
 
 test('an edit of a large build is judged aside: what was judged before is shown until then, and nothing is said to be saved', async () => {
   const before = bench().assessment;

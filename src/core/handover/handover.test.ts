@@ -187,4 +187,4 @@ test('the PDF: pages, text that can be searched, embedded faces; the foot of eac
     expect(all).toContain(words);
   const raw = Buffer.from(bytes).toString('latin1');
   expect(raw.match(/\/FontFile2/g)!.length).toBeGreaterThanOrEqual(3);
-}, 60_000);
+});

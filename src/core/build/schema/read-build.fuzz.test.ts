@@ -49,7 +49,7 @@ test('7,000 files with bytes dropped, put in and doubled', () => {
     ),
     { seed: 72, numRuns: 7000 },
   );
-}, 180_000);
+});
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 
@@ -108,4 +108,4 @@ test('3,000 files with fields removed, replaced by nonsense, renamed and moved',
     ),
     { seed: 73, numRuns: 3000 },
   );
-}, 180_000);
+});

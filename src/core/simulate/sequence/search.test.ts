@@ -120,7 +120,7 @@ test('it meets as many states as a plain walk depth first, with sets of text, do
   // Hand switches and no plug: few enough for a walk that keeps each as text.
   const small: SequenceDesign = { ...firn, command: 'hand-switches', seen: null, crash: false, handle: false };
   expect(search(small).states).toBe(countByHand(small));
-}, 60_000);
+});
 
 describe('each guard that is taken away breaks what it is there for, and nothing else', () => {
   test.each<[ControlFlag[], string[]]>([
