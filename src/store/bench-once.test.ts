@@ -39,7 +39,7 @@ const loaded = () => ({
 
 const { useBench } = await import('./bench');
 const speed = (value: number): Edit => ({ edit: 'setFigure', input: { figure: 'cruiseSpeed', value } });
-const settled = () => vi.waitFor(() => expect(useBench.getState().saving).toBe('saved'));
+const settled = () => vi.waitFor(() => expect(useBench.getState().saving).toBe('saved'), { timeout: 20000 });
 
 beforeEach(async () => {
   // However slow the machine: small builds are judged at once.
@@ -48,7 +48,7 @@ beforeEach(async () => {
   held.document = structuredClone(build);
   held.revision = 1;
   useBench.getState().openFresh(build);
-  await vi.waitFor(() => expect(useBench.getState().status).toBe('open'));
+  await vi.waitFor(() => expect(useBench.getState().status).toBe('open'), { timeout: 20000 });
   held.assessed = 0;
 });
 

@@ -37,7 +37,7 @@ beforeEach(async () => {
   // Each test has a build of its own: a trip that was driven for the one before does not serve.
   loadKg += 7;
   bench().openFresh({ ...firn9(freshId()), vehicle: { ...firn9().vehicle, payloadKg: loadKg } });
-  await vi.waitFor(() => expect(useBench.getState().status).toBe('open'));
+  await vi.waitFor(() => expect(useBench.getState().status).toBe('open'), { timeout: 20000 });
 });
 
 describe('the usual trip beside the bench', () => {
