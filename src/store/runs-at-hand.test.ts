@@ -36,3 +36,10 @@ test('with nothing under way there is nothing to wait for', async () => {
   runs.end('trip');
   expect(await runs.soon()).toEqual({});
 });
+
+test('nobody waits for ever for what never ends', async () => {
+  const runs = new RunsAtHand();
+  runs.begin('trip');
+  runs.take('sequence', search('c'));
+  expect(await runs.soon(10)).toEqual({ sequence: search('c') });
+});

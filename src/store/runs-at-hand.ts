@@ -1,5 +1,8 @@
 import type { RunId, Runs } from '@/core/simulate';
 
+/** A worker that dies without a word keeps nobody waiting longer, ms. */
+const MOST_MS = 15_000;
+
 /** Runs that were made, and which are being made: who works beside the bench waits for those instead of making them once more. */
 export class RunsAtHand {
   /** Each serves as long as nothing that it read has changed. */
@@ -26,9 +29,19 @@ export class RunsAtHand {
     this.making.delete(id);
   }
 
-  /** What there is once nothing is being made. */
-  async soon(): Promise<Runs> {
-    while (this.making.size > 0) await Promise.all([...this.making.values()].map(({ done }) => done));
+  /** What there is once nothing is being made, or after so long: who asked then makes the rest by itself. */
+  async soon(mostMs = MOST_MS): Promise<Runs> {
+    let late = false;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const end = new Promise<void>((resolve) => {
+      timer = setTimeout(() => {
+        late = true;
+        resolve();
+      }, mostMs);
+    });
+    while (this.making.size > 0 && !late)
+      await Promise.race([end, Promise.all([...this.making.values()].map(({ done }) => done))]);
+    clearTimeout(timer);
     return this.made;
   }
 }

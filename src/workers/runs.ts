@@ -10,6 +10,8 @@ const WORTH_MS = 400;
 class Aside {
   private started: Worker | null = null;
   private remote: Remote<RunsWorker> | null = null;
+  /** Everybody who waits for an answer: a dead worker gives none. */
+  private readonly waiting = new Set<(reason: Error) => void>();
   /** Asks that have no answer yet, and when the last of them was made. */
   private busy = 0;
   private since = 0;
@@ -18,9 +20,10 @@ class Aside {
     if (this.remote) return this.remote;
     const fresh = new Worker(new URL('./runs.worker.ts', import.meta.url), { type: 'module' });
     this.started = fresh;
-    // A dead worker never answers: the next ask starts a fresh one.
-    fresh.onerror = () => {
-      if (this.started === fresh) this.remote = null;
+    // A dead worker never answers: say so; the next ask starts a fresh one.
+    fresh.onerror = (event) => {
+      if (this.started !== fresh) return;
+      this.breakOff((reject) => reject(new Error(event.message || 'the worker stopped')));
     };
     this.remote = wrap<RunsWorker>(fresh);
     return this.remote;
@@ -31,18 +34,28 @@ class Aside {
     this.busy += 1;
     this.since = performance.now();
     const mine = this.worker();
+    let give: (reason: Error) => void = () => {};
+    const dead = new Promise<never>((_, reject) => {
+      give = reject;
+    });
+    this.waiting.add(give);
     try {
-      return await mine.make(id, build, proxy(onProgress));
+      return await Promise.race([mine.make(id, build, proxy(onProgress)), dead]);
     } finally {
+      this.waiting.delete(give);
       if (this.remote === mine) this.busy = Math.max(0, this.busy - 1);
     }
   }
 
-  breakOff(): void {
+  /** Throws the worker away; those who wait for it hear nothing any more, or what is told here. */
+  breakOff(tell: (reject: (reason: Error) => void) => void = () => {}): void {
     this.started?.terminate();
     this.started = null;
     this.remote = null;
     this.busy = 0;
+    const waiting = [...this.waiting];
+    this.waiting.clear();
+    for (const reject of waiting) tell(reject);
   }
 }
 
