@@ -1,7 +1,8 @@
-import { type Remote, wrap } from 'comlink';
+import type { Remote } from 'comlink';
 import type { Build, TraceKind } from '@/core/build';
 import type { ImportPreview, PartsPreview, ReadModules, TraceRead, TripFile } from '@/core/formats';
 import type { TestsRead } from '@/core/handover/tests-csv';
+import { askOnce } from './aside';
 import type { FilesWorker, ReadAll, ReadBmsConfig, ReadBuild, ReadParts } from './files.worker';
 
 let started: Worker | null = null;
@@ -12,18 +13,11 @@ export function warmReader(): void {
 }
 
 /** Runs one reading in a worker of its own, off the main thread; a hostile file can at worst stop that worker. */
-async function aside<T>(read: (worker: Remote<FilesWorker>) => Promise<T>): Promise<T> {
+function aside<T>(read: (worker: Remote<FilesWorker>) => Promise<T>): Promise<T> {
   warmReader();
   const worker = started!;
   started = null;
-  try {
-    return await new Promise<T>((resolve, reject) => {
-      worker.onerror = (event) => reject(new Error(event.message || 'the reader stopped'));
-      read(wrap<FilesWorker>(worker)).then(resolve, reject);
-    });
-  } finally {
-    worker.terminate();
-  }
+  return askOnce(worker, read).answer;
 }
 
 export const readBuildFile = async (file: Blob) => {

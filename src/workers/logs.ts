@@ -1,21 +1,11 @@
-import { proxy, wrap } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import type { DriveReview, LogProblem, LogSettings, OpenedLog } from '@/core/logs';
+import { type Asked, askOnce } from './aside';
 import type { LogsWorker } from './logs.worker';
 
-const start = () => new Worker(new URL('./logs.worker.ts', import.meta.url), { type: 'module' });
-
-/** Asks a worker of its own; a hostile file can at worst stop that worker. `stop` breaks it off at once, and the promise stays open. */
-function asked<T>(ask: (remote: ReturnType<typeof wrap<LogsWorker>>) => Promise<T>): {
-  readonly answer: Promise<T>;
-  readonly stop: () => void;
-} {
-  const worker = start();
-  const answer = new Promise<T>((resolve, reject) => {
-    worker.onerror = (event) => reject(new Error(event.message || 'the reader stopped'));
-    ask(wrap<LogsWorker>(worker)).then(resolve, reject);
-  }).finally(() => worker.terminate());
-  return { answer, stop: () => worker.terminate() };
-}
+/** Asks a worker of its own; a hostile file can at worst stop that worker. */
+const asked = <T>(ask: (remote: Remote<LogsWorker>) => Promise<T>): Asked<T> =>
+  askOnce(new Worker(new URL('./logs.worker.ts', import.meta.url), { type: 'module' }), ask);
 
 /** What a log seems to be; frames need a database. */
 export const openLogFile = (file: Blob, database: string | null): Promise<OpenedLog> =>

@@ -1,19 +1,11 @@
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import type { PageDefinition } from '@/core/handover';
+import { askOnce } from './aside';
 import type { PackWorker } from './pack.worker';
 
 /** Runs one making in a worker of its own, off the main thread. */
-async function aside<T>(make: (worker: Remote<PackWorker>) => Promise<T>): Promise<T> {
-  const worker = new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' });
-  try {
-    return await new Promise<T>((resolve, reject) => {
-      worker.onerror = (event) => reject(new Error(event.message || 'the page maker stopped'));
-      make(wrap<PackWorker>(worker)).then(resolve, reject);
-    });
-  } finally {
-    worker.terminate();
-  }
-}
+const aside = <T>(make: (worker: Remote<PackWorker>) => Promise<T>): Promise<T> =>
+  askOnce(new Worker(new URL('./pack.worker.ts', import.meta.url), { type: 'module' }), make).answer;
 
 /** Pages as a PDF; `progress` hears how far it is, 0–1. */
 export const pdfOf = (definition: PageDefinition, progress: (share: number) => void): Promise<Uint8Array> =>

@@ -1,39 +1,19 @@
-import { type Remote, wrap } from 'comlink';
+import type { Remote } from 'comlink';
 import type { Build, Edit } from '@/core/build';
 import type { Part } from '@/core/parts';
 import type { NextFigure, StarterChoice } from '@/core/remedies';
 import type { Runs } from '@/core/simulate';
+import { KeptWorker } from './aside';
 import type { RankedBrief, RemediesWorker, RemedyAnswer, StarterBrief, TrialBrief } from './remedies.worker';
 
-let remote: Remote<RemediesWorker> | null = null;
-/** Everybody who waits for an answer: a dead worker gives none. */
-const waiting = new Set<(reason: Error) => void>();
-
-function worker(): Remote<RemediesWorker> {
-  if (remote) return remote;
-  const started = new Worker(new URL('./remedies.worker.ts', import.meta.url), { type: 'module' });
-  // A dead worker never answers: say so, and start a fresh one next time.
-  started.onerror = (event) => {
-    remote = null;
-    for (const reject of waiting) reject(new Error(event.message || 'the worker stopped'));
-    waiting.clear();
-  };
-  remote = wrap<RemediesWorker>(started);
-  return remote;
-}
+const worker = new KeptWorker<RemediesWorker>(
+  () => new Worker(new URL('./remedies.worker.ts', import.meta.url), { type: 'module' }),
+);
+const aside = <T>(ask: (api: Remote<RemediesWorker>) => Promise<T>): Promise<T> => worker.ask(ask);
 
 /** Remedies for the check `key` of this build, off the main thread; runs that are at hand are not made again. Rejects when the worker dies. */
 export const findRemediesAside = (build: Build, key: string, runs: Runs): Promise<RemedyAnswer> =>
   aside((api) => api.find(build, key, runs));
-
-function aside<T>(ask: (api: Remote<RemediesWorker>) => Promise<T>): Promise<T> {
-  return new Promise((resolve, reject) => {
-    waiting.add(reject);
-    ask(worker())
-      .then(resolve, reject)
-      .finally(() => waiting.delete(reject));
-  });
-}
 
 /** One edit tried on the whole model, off the main thread. Rejects when the worker dies. */
 export const tryAside = (build: Build, edit: Edit, runs: Runs): Promise<TrialBrief> =>

@@ -1,6 +1,7 @@
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import type { Build } from '@/core/build';
 import type { RunId, Runs } from '@/core/simulate';
+import { KeptWorker } from './aside';
 import type { RunsWorker } from './runs.worker';
 
 /** A short run is answered sooner than a fresh worker starts, ms. */
@@ -8,54 +9,28 @@ const WORTH_MS = 400;
 
 /** One worker a run: one that is broken off takes no other along. */
 class Aside {
-  private started: Worker | null = null;
-  private remote: Remote<RunsWorker> | null = null;
-  /** Everybody who waits for an answer: a dead worker gives none. */
-  private readonly waiting = new Set<(reason: Error) => void>();
+  private readonly worker = new KeptWorker<RunsWorker>(
+    () => new Worker(new URL('./runs.worker.ts', import.meta.url), { type: 'module' }),
+  );
   /** Asks that have no answer yet, and when the last of them was made. */
-  private busy = 0;
+  private open = new Set<symbol>();
   private since = 0;
 
-  private worker(): Remote<RunsWorker> {
-    if (this.remote) return this.remote;
-    const fresh = new Worker(new URL('./runs.worker.ts', import.meta.url), { type: 'module' });
-    this.started = fresh;
-    // A dead worker never answers: say so; the next ask starts a fresh one.
-    fresh.onerror = (event) => {
-      if (this.started !== fresh) return;
-      this.breakOff((reject) => reject(new Error(event.message || 'the worker stopped')));
-    };
-    this.remote = wrap<RunsWorker>(fresh);
-    return this.remote;
-  }
-
   async make(id: RunId, build: Build, onProgress: (share: number) => void): Promise<Runs[RunId]> {
-    if (this.busy > 0 && performance.now() - this.since > WORTH_MS) this.breakOff();
-    this.busy += 1;
+    if (this.open.size > 0 && performance.now() - this.since > WORTH_MS) this.breakOff();
+    const mine = Symbol(id);
+    this.open.add(mine);
     this.since = performance.now();
-    const mine = this.worker();
-    let give: (reason: Error) => void = () => {};
-    const dead = new Promise<never>((_, reject) => {
-      give = reject;
-    });
-    this.waiting.add(give);
     try {
-      return await Promise.race([mine.make(id, build, proxy(onProgress)), dead]);
+      return await this.worker.ask(async (remote) => (await remote.make(id, build, proxy(onProgress))) as Runs[RunId]);
     } finally {
-      this.waiting.delete(give);
-      if (this.remote === mine) this.busy = Math.max(0, this.busy - 1);
+      this.open.delete(mine);
     }
   }
 
-  /** Throws the worker away; those who wait for it hear nothing any more, or what is told here. */
-  breakOff(tell: (reject: (reason: Error) => void) => void = () => {}): void {
-    this.started?.terminate();
-    this.started = null;
-    this.remote = null;
-    this.busy = 0;
-    const waiting = [...this.waiting];
-    this.waiting.clear();
-    for (const reject of waiting) tell(reject);
+  breakOff(): void {
+    this.worker.end();
+    this.open.clear();
   }
 }
 

@@ -1,5 +1,6 @@
-import { proxy, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import type { Build } from '@/core/build';
+import { askOnce } from './aside';
 import type { SizeAnswer, SizeWorker } from './size.worker';
 
 export interface Sizing {
@@ -16,13 +17,9 @@ export function sizeAside(
   onProgress: (done: number, of: number) => void,
 ): Sizing {
   const worker = new Worker(new URL('./size.worker.ts', import.meta.url), { type: 'module' });
-  const answer = new Promise<SizeAnswer>((resolve, reject) => {
-    worker.onerror = (event) => reject(new Error(event.message || 'the worker stopped'));
-    wrap<SizeWorker>(worker)
-      .size(build, conductorIds, comfort, proxy(onProgress))
-      .then(resolve, reject)
-      .finally(() => worker.terminate());
-  });
-  return { answer, cancel: () => worker.terminate() };
+  const { answer, stop } = askOnce<SizeWorker, SizeAnswer>(worker, (remote) =>
+    remote.size(build, conductorIds, comfort, proxy(onProgress)),
+  );
+  return { answer, cancel: stop };
 }
 export type { SizeAnswer } from './size.worker';
