@@ -11,6 +11,7 @@ export const readable = (
   width: number,
   smallest: number,
 ): { readonly className: string; readonly style: CSSProperties } => ({
-  className: 'w-full max-[900px]:min-w-[var(--least)]',
+  // Paper has a width of its own.
+  className: 'w-full [@media_screen_and_(max-width:900px)]:min-w-[var(--least)]',
   style: { '--least': `${Math.ceil((width * LEAST_PX) / smallest)}px` } as CSSProperties,
 });

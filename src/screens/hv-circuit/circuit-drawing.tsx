@@ -62,7 +62,7 @@ export function CircuitDrawing({
   return (
     <svg
       viewBox={`${layout.left} 0 ${layout.width} ${layout.height}`}
-      className={`block max-h-[45vh] max-[900px]:max-h-none ${fits.className}`}
+      className={`block max-h-[45vh] [@media_screen_and_(max-width:900px)]:max-h-none ${fits.className}`}
       style={fits.style}
       role="group"
       aria-label="Traction circuit"

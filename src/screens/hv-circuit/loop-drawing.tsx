@@ -73,7 +73,7 @@ export function LoopDrawing({
   return (
     <svg
       viewBox={`0 0 ${layout.width} ${layout.height}`}
-      className={`block max-h-[45vh] max-[900px]:max-h-none ${fits.className}`}
+      className={`block max-h-[45vh] [@media_screen_and_(max-width:900px)]:max-h-none ${fits.className}`}
       style={fits.style}
       role="group"
       aria-label="Coil circuit"
