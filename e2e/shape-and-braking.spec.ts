@@ -41,7 +41,9 @@ test('a van that nobody weighed drives on its shape’s figures to a range and a
   const takes = Number(
     (await page.getByText('Takes, new and mild').locator('..').textContent())!.match(/(\d+)\sWh/)![1],
   );
-  const costs = Number((await page.getByText('Costs a km').locator('..').textContent())!.match(/([\d.]+)$/)![1]);
+  const costs = Number(
+    (await page.getByText('Costs', { exact: true }).locator('..').textContent())!.match(/([\d.]+)\s*\/km$/)![1],
+  );
   expect(Math.abs(costs - ((takes / 1000) * 0.3) / 0.88)).toBeLessThan(0.001);
   await saved(page);
 });
