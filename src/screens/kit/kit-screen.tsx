@@ -128,6 +128,7 @@ function Fields() {
         onCommit={setName}
         refuse={(text) => (text.length > 40 ? 'Too long.' : null)}
       />
+      <TextField boxed label="Name, boxed in a row" value={name} onCommit={setName} />
       <FigureRow label="A figure" value={314.159} dimension="current" system="metric" />
       <FigureRow label="Not known" value={null} dimension="current" system="metric" />
       <FigureRow
