@@ -37,9 +37,9 @@ const features = tableFeatures({
 const classesOf = <Row,>({ figure, spare, className = '' }: Column<Row>): string =>
   `px-2 first:pl-0 last:pr-0 ${figure ? 'text-right tabular-nums whitespace-nowrap' : 'text-left'} ${spare ? 'max-[700px]:hidden' : ''} ${className}`;
 
-/** A figure without end is written as such, not as a number. */
+/** A figure that grows without end is written as that: neither as a number, nor in words that could be read as good. */
 const written = (value: string | number | null): string | number | null =>
-  value === Number.POSITIVE_INFINITY ? 'no limit' : value;
+  value === Number.POSITIVE_INFINITY ? '∞' : value;
 
 /**
  * Rows of the same kind: sorted by pressing a head (again: the other way round, once more: as they came), copied as CSV, each opened in

@@ -6,24 +6,25 @@ export interface PaperRow {
 }
 
 /**
- * Rows on paper: nothing to press, and no row is torn by the edge of a page. `boxed`: lines around each cell, for what is written in by hand.
+ * Rows on paper: nothing to press, and no row is torn by the edge of a page. `boxed`: lines around each cell, with room for what is
+ * written in by hand, or just for ticks.
  * `headAt` is the cell that names a row.
  */
 export function PaperTable({
   heads,
   rows,
   headAt = 0,
-  boxed = false,
+  boxed,
   classes = {},
 }: {
   heads: readonly string[];
   rows: readonly PaperRow[];
   headAt?: number;
-  boxed?: boolean;
+  boxed?: 'to write' | 'to tick';
   /** By the place of the column. */
   classes?: Readonly<Record<number, string>>;
 }) {
-  const cell = boxed ? 'border border-black px-1 py-0.5' : 'py-0.5 pr-3';
+  const cell = boxed ? `border border-black px-1 ${boxed === 'to write' ? 'py-1' : 'py-0.5'}` : 'py-0.5 pr-3';
   return (
     <table className="mb-2 w-full border-collapse text-left tabular-nums">
       <thead>

@@ -37,9 +37,9 @@ test('a question by itself ends its worker with the answer, with what the answer
     expect(worker.ended).toBe(true);
   }
   const { worker, asWorker } = mortal();
-  const dying = said(askOnce(asWorker, never).answer);
+  const dying = said(askOnce(asWorker, never, 'the reader').answer);
   worker.die('');
-  expect(await dying).toBe('the worker stopped');
+  expect(await dying).toBe('the reader stopped');
   expect(worker.ended).toBe(true);
 });
 

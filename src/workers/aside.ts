@@ -1,6 +1,6 @@
 import { type Remote, wrap } from 'comlink';
 
-const deathOf = (event: ErrorEvent): Error => new Error(event.message || 'the worker stopped');
+const deathOf = (event: ErrorEvent, who = 'the worker'): Error => new Error(event.message || `${who} stopped`);
 
 export interface Asked<T> {
   readonly answer: Promise<T>;
@@ -8,10 +8,10 @@ export interface Asked<T> {
   readonly stop: () => void;
 }
 
-/** One question to a worker of its own, which ends with the answer. Its death is told in words; a hostile file can at worst end it. */
-export function askOnce<Api, T>(worker: Worker, question: (remote: Remote<Api>) => Promise<T>): Asked<T> {
+/** One question to a worker of its own, which ends with the answer. Its death is told in words (`who` it was); a hostile file can at worst end it. */
+export function askOnce<Api, T>(worker: Worker, question: (remote: Remote<Api>) => Promise<T>, who?: string): Asked<T> {
   const answer = new Promise<T>((resolve, reject) => {
-    worker.onerror = (event) => reject(deathOf(event));
+    worker.onerror = (event) => reject(deathOf(event, who));
     question(wrap<Api>(worker)).then(resolve, reject);
   }).finally(() => worker.terminate());
   return { answer, stop: () => worker.terminate() };

@@ -9,7 +9,13 @@ let started: Worker | null = null;
 
 /** Starts the reader ahead of the file: while a person looks for it, or drags it here. */
 export function warmReader(): void {
-  started ??= new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+  if (started) return;
+  const worker = new Worker(new URL('./files.worker.ts', import.meta.url), { type: 'module' });
+  // One that dies before it is asked reads nothing: the next file gets a fresh one.
+  worker.onerror = () => {
+    if (started === worker) started = null;
+  };
+  started = worker;
 }
 
 /** Runs one reading in a worker of its own, off the main thread; a hostile file can at worst stop that worker. */
@@ -17,7 +23,7 @@ function aside<T>(read: (worker: Remote<FilesWorker>) => Promise<T>): Promise<T>
   warmReader();
   const worker = started!;
   started = null;
-  return askOnce(worker, read).answer;
+  return askOnce(worker, read, 'the reader').answer;
 }
 
 export const readBuildFile = async (file: Blob) => {

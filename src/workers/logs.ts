@@ -5,7 +5,7 @@ import type { LogsWorker } from './logs.worker';
 
 /** Asks a worker of its own; a hostile file can at worst stop that worker. */
 const asked = <T>(ask: (remote: Remote<LogsWorker>) => Promise<T>): Asked<T> =>
-  askOnce(new Worker(new URL('./logs.worker.ts', import.meta.url), { type: 'module' }), ask);
+  askOnce(new Worker(new URL('./logs.worker.ts', import.meta.url), { type: 'module' }), ask, 'the reader');
 
 /** What a log seems to be; frames need a database. */
 export const openLogFile = (file: Blob, database: string | null): Promise<OpenedLog> =>

@@ -2,7 +2,7 @@
 import type { KeyboardEvent } from 'react';
 import type { PlanBlock, Shift } from './derive-plan';
 import { Handle, type Moved } from './plan-handle';
-import { cut, linesOf } from './plan-names';
+import { cut, MOST_UNDER, nameIn } from './plan-names';
 import { type Crowd, crowdBox, crowdText } from './spread';
 
 /** A device to scale. */
@@ -31,8 +31,7 @@ export function Block({
   const { width, height, name } = block;
   const x = block.x + shift[0];
   const y = block.y + shift[1];
-  const wide = width > 62 && height > 26;
-  const lines = linesOf(name, Math.max(5, Math.floor(width / 6.6)), height > 42 ? 2 : 1);
+  const { inside: wide, lines } = nameIn(block);
   return (
     <Handle
       moved={{ kind: 'device', id: block.id }}
@@ -81,7 +80,7 @@ export function Block({
       )}
       {!wide && !block.small && (named || picked) && (
         <text x={x + width / 2} y={y + height + 12} textAnchor="middle" fontSize="11.5" fill="var(--ink)">
-          {cut(name, 18)}
+          {cut(name, MOST_UNDER)}
         </text>
       )}
       <title>{detail ? `${name}, ${detail}` : name}</title>

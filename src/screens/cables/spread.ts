@@ -1,5 +1,5 @@
 import type { PlanBlock, PlanLayout, Shift } from './derive-plan';
-import { linesOf } from './plan-names';
+import { MOST_UNDER, nameIn } from './plan-names';
 
 export interface Box {
   readonly x: number;
@@ -12,6 +12,16 @@ const GAP = 3;
 const STEP = 10;
 const FURTHEST = 120;
 const DIRECTIONS = 16;
+
+/** Spots from the nearest to the furthest, the thing’s own first. */
+const SPOTS: readonly Shift[] = [
+  [0, 0],
+  ...Array.from({ length: (FURTHEST / STEP) * DIRECTIONS }, (_, k): Shift => {
+    const far = STEP * (1 + Math.floor(k / DIRECTIONS));
+    const angle = (2 * Math.PI * (k % DIRECTIONS)) / DIRECTIONS;
+    return [far * Math.cos(angle), far * Math.sin(angle)];
+  }),
+];
 
 const overlap = (p: Box, q: Box): boolean =>
   p.x < q.x + q.width + GAP && q.x < p.x + p.width + GAP && p.y < q.y + q.height + GAP && q.y < p.y + p.height + GAP;
@@ -34,22 +44,11 @@ export function spread(
     box.y + box.height <= within.y + within.height &&
     taken.every((other) => !overlap(box, other));
   for (const mark of marks) {
-    const found = around().find(([dx, dy]) => free({ ...mark, x: mark.x + dx, y: mark.y + dy })) ?? ([0, 0] as const);
+    const found = SPOTS.find(([dx, dy]) => free({ ...mark, x: mark.x + dx, y: mark.y + dy })) ?? ([0, 0] as const);
     taken.push({ ...mark, x: mark.x + found[0], y: mark.y + found[1] });
     shifts.set(mark.id, found);
   }
   return shifts;
-}
-
-/** Spots from the nearest to the furthest, the thing’s own first. */
-function around(): readonly Shift[] {
-  const spots: Shift[] = [[0, 0]];
-  for (let far = STEP; far <= FURTHEST; far += STEP)
-    for (let k = 0; k < DIRECTIONS; k++) {
-      const angle = (2 * Math.PI * k) / DIRECTIONS;
-      spots.push([far * Math.cos(angle), far * Math.sin(angle)]);
-    }
-  return spots;
 }
 
 /** Widths of a character of the plan’s names, and the height of their lines, drawing units. */
@@ -70,9 +69,8 @@ export function wordsOf({ blocks, routes, passages }: PlanLayout): readonly Box[
     .filter(({ small }) => !small)
     .map(({ x, y, width, height, name }): Box => {
       const middle = x + width / 2;
-      if (width <= 62 || height <= 26)
-        return aroundPoint(middle, y + height + 8, NARROW * Math.min(name.length, 18), LINE);
-      const lines = linesOf(name, Math.max(5, Math.floor(width / 6.6)), height > 42 ? 2 : 1);
+      const { inside, lines } = nameIn({ name, width, height });
+      if (!inside) return aroundPoint(middle, y + height + 8, NARROW * Math.min(name.length, MOST_UNDER), LINE);
       const most = Math.max(...lines.map((line) => line.length));
       return aroundPoint(middle, y + height / 2, WIDE * most, LINE * (lines.length + 1));
     });

@@ -56,7 +56,7 @@ export function PrintSheets({ assessment, sheets }: { assessment: Assessment; sh
         <section key={sheet.id} className="mb-4">
           <h2 className="font-tight text-lead font-semibold">{SHEET_WORDS[sheet.id][0]}</h2>
           <PaperTable
-            boxed
+            boxed="to write"
             headAt={1}
             heads={['', 'Test', 'Probes, switches', 'Reads', 'Read on the car', 'By, day']}
             classes={{ 4: 'min-w-24', 5: 'min-w-20' }}

@@ -48,7 +48,7 @@ export function PrintEnds({ build, wires }: { build: Build; wires: readonly Harn
             back before anything else is done. Local code and licensed practice decide.
           </p>
           <PaperTable
-            boxed
+            boxed="to tick"
             heads={['Wire', 'Colour', 'End', ...STEPS.map((state) => END_WORDS[state]), 'Or']}
             rows={wires.flatMap((wire) => (['a', 'b'] as const).map((side) => endRow(wire, side)))}
           />

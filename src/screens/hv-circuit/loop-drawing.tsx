@@ -69,7 +69,7 @@ export function LoopDrawing({
     'aria-pressed': selected === id,
     className: 'cursor-pointer',
   });
-  const fits = readable(layout.width, 12);
+  const fits = readable(layout.width, 14);
   return (
     <svg
       viewBox={`0 0 ${layout.width} ${layout.height}`}

@@ -178,7 +178,7 @@ function PrintSheet({ assessment }: { assessment: Assessment }) {
         decide.
       </p>
       <PaperTable
-        boxed
+        boxed="to write"
         headAt={1}
         heads={['', 'Step', 'Clicks', 'Read', 'Hands', 'Read on the car']}
         classes={{ 5: 'min-w-28' }}

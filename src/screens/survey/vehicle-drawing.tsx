@@ -21,7 +21,7 @@ export function VehicleDrawing({ assessment, onGo }: { assessment: Assessment; o
   return (
     <svg
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-      {...readable(drawing.width, 12)}
+      {...readable(drawing.width, 12.5)}
       role="group"
       aria-label="The vehicle with its measures and loads"
     >
