@@ -1,15 +1,8 @@
 export * from './bits';
+export { eventsOf, possibleFaults, type SearchEvent, withInput } from './events';
 export { Machine } from './machine';
 export { allAre, PROPERTIES, type Property, type Seen, seenOf, signalIs, unknownSignals } from './properties';
-export {
-  eventsOf,
-  possibleFaults,
-  type SearchEvent,
-  type SearchResult,
-  search,
-  type Verdict,
-  withInput,
-} from './search';
+export { type SearchResult, search, type Verdict } from './search';
 export {
   type Answer,
   askedFlags,

@@ -62,6 +62,8 @@ export class Machine {
   private readonly masks: readonly Int32Array[];
   private readonly values: readonly Int32Array[];
   private readonly targets: readonly Int32Array[];
+  /** Of each mode, all sensed bits that any of its steps asks for. */
+  private readonly asks: Int32Array;
   private readonly commands: Int32Array;
   /** Of each fault, what it takes off and puts on the sensed word. */
   private readonly keep: Int32Array;
@@ -73,6 +75,13 @@ export class Machine {
   seen = 0;
   /** It wakes up: the way up waits. */
   held = false;
+
+  // Where it stands while one change after the other is tried on it, see `stand`.
+  private standing = 0;
+  private standingMode = 0;
+  private standingSensed = 0;
+  /** Bits that it can be told by that nothing comes of a change; 0: each has to be followed. */
+  private idle = 0;
 
   // Of the design, as plain fields: each is asked millions of times.
   private readonly fitted: number;
@@ -113,6 +122,7 @@ export class Machine {
     this.masks = by.map((steps) => Int32Array.from(steps.map(({ mask }) => mask)));
     this.values = by.map((steps) => Int32Array.from(steps.map(({ value }) => value)));
     this.targets = by.map((steps) => Int32Array.from(steps.map(({ to }) => to)));
+    this.asks = Int32Array.from(by, (steps) => steps.reduce((all, { mask }) => all | mask, 0));
     const commands = commandsOf(design);
     this.commands = Int32Array.from(MODES.map((mode) => commands[mode] & design.fitted));
     [this.keep, this.put] = sensedUnder(design);
@@ -231,6 +241,49 @@ export class Machine {
     return this.joined(word, this.actual(word, mode, fault)) ? this.asked(word, mode, fault) : NO_TORQUE;
   }
 
+  /** Puts it into a state on which many changes are tried, one after the other, by `turn`. */
+  stand(word: number, mode: number, fault: number): void {
+    this.fault = fault;
+    this.standing = word;
+    this.standingMode = mode;
+    const s = this.sensed(word, mode, fault);
+    this.standingSensed = s;
+    const hang = this.commands[mode] !== 0 ? SWITCHING : this.pull ? W.handle : 0;
+    this.idle = this.due(s, mode) < 0 ? ~hang : 0;
+  }
+
+  /**
+   * The world is `after` instead of where it stands. Where nothing was due, nothing is that no step asks for and no contactor hangs on:
+   * that is most of what can happen, and found out at once.
+   */
+  turn(after: number): void {
+    const mode = this.standingMode;
+    const turned = after ^ this.standing;
+    this.mode = mode;
+    if ((turned & this.idle) === turned) {
+      const { fault } = this;
+      const told =
+        turned & ROUNDABOUT
+          ? this.sensed(after, mode, fault) ^ this.standingSensed
+          : turned & this.keep[fault]! & ~this.put[fault]!;
+      if ((told & this.asks[mode]!) === 0) {
+        this.word = mode === DRIVE || mode === REVERSING ? after | W.current : after;
+        this.seen = 0;
+        return;
+      }
+    }
+    this.word = after;
+    this.settle(this.standing);
+  }
+
+  /** The first step of a mode that is due by what is sensed; -1: none. */
+  private due(s: number, mode: number): number {
+    const masks = this.masks[mode]!;
+    const values = this.values[mode]!;
+    for (let k = 0; k < masks.length; k++) if ((s & masks[k]!) === values[k]) return k;
+    return -1;
+  }
+
   /** Takes every step that is due; `before` and `hadFault` are what was before the change, for what closes and opens by itself. */
   settle(before: number, hadFault = this.fault): void {
     const { fault } = this;
@@ -312,6 +365,10 @@ export class Machine {
 const STOPS = W.handle | W.crash | W.remotePressed | W.cellsStop;
 const REMOTE = W.remotePressed | W.remoteOut;
 const TOLD = W.handle | W.crash | REMOTE;
+/** What contactors hang on by wire. */
+const SWITCHING = W.lowSupply | W.key | W.handle | W.crash | REMOTE;
+/** What is not sensed as it is, or with which something else is. */
+const ROUNDABOUT = W.plug | DIRECTIONS | TOLD;
 const EMERGENCY = W.handle | W.crash | W.remotePressed | W.remoteOut | W.lowSupply;
 
 /** What each fault makes of the sensed word: bits kept, bits put on. */

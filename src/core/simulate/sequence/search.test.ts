@@ -3,9 +3,10 @@ import { applyEdit, type Build, type ControlFlag, type Edit } from '../../build'
 import { firn9, larkspur, teasel } from '../../build/samples';
 import { vehicleOf } from '../../vehicle';
 import { FAULT, type FaultName, INPUTS, MODE, WORLD } from './bits';
+import { possibleFaults, type SearchEvent, withInput } from './events';
 import { Machine } from './machine';
 import { seenOf } from './properties';
-import { possibleFaults, type SearchEvent, search, withInput } from './search';
+import { search } from './search';
 import { isDesign, type SequenceDesign, sequenceDesign } from './sequence-design';
 import { fittedInputs } from './steps';
 

@@ -1,5 +1,5 @@
 import type { FaultName, Input, Mode } from '../../simulate/sequence/bits';
-import type { SearchEvent } from '../../simulate/sequence/search';
+import type { SearchEvent } from '../../simulate/sequence/events';
 
 /** What an electrician calls an input, done and undone. */
 export const INPUT_WORDS: Readonly<Record<Input, readonly [done: string, undone: string]>> = {
