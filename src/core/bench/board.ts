@@ -22,23 +22,21 @@ import {
   type CoilCircuit,
   type CoilPoint,
   coilCircuit,
-  coilLimits,
   driveTrainOf,
   groundOf,
   lowVoltage,
   partOf,
-  type ResolvedDevice,
   roadModel,
   solveCoils,
   type Vehicle,
 } from '../vehicle';
 import type { BoardFault } from './board-faults';
 import { BrakeAssist } from './brake-assist';
+import { Contacts } from './contacts';
 import { Rolling, type Shares } from './rolling';
+import { Senses } from './senses';
 import { type BoardSource, type Moment, Traction } from './traction';
 
-/** A contact moves so long after its coil got or lost its voltage, s (generic). */
-const CONTACT_S = 0.02;
 /** One step, s: small against a precharge. */
 export const STEP_S = 0.005;
 /** The control’s own electronics drop out below this, V (generic). */
@@ -46,11 +44,6 @@ const CONTROL_V = 7;
 /** A weak battery that starts a pump sags to this, V. */
 export const SAG_V = 4;
 const CONVERTER_V = 13.8;
-/** The link counts as dead below this share of the pack’s voltage. */
-const DEAD_SHARE = 0.1;
-/** Largest difference at which the main closes, V (reference of the trade). */
-const CLOSE_WITHIN_V = 20;
-const CURRENT_FROM_A = 5;
 /** From here on the pedal counts as pressed, of its way (generic). */
 const PRESSED_FROM = 0.05;
 
@@ -87,20 +80,16 @@ export interface BoardView {
 export class Board {
   readonly machine: Machine;
   private readonly coils: CoilCircuit;
-  private readonly sorts: ReadonlyMap<Id, number>;
-  private readonly contactors: readonly ResolvedDevice[];
+  private readonly contacts: Contacts;
+  private readonly senses = new Senses();
   private readonly traction: Traction;
   private readonly rolling: Rolling;
   private readonly packRestV: number;
   private readonly fitted: ReadonlySet<string>;
   private readonly timeoutS: number;
-  /** When each contactor’s coil began to ask for the other place, s. */
-  private readonly moving = new Map<Id, number>();
-
   timeS = 0;
   word: number = WORLD.linkDead;
   mode = 0;
-  closed: Set<Id> = new Set();
   supplyV = 12.6;
   soc = 0.5;
   pedal = 0;
@@ -109,10 +98,6 @@ export class Board {
   economy = false;
   regen: RegenLevel = 'full';
   private modeSinceS = 0;
-  /** The link as it was looked at last, and whether it had fallen since the look before. */
-  private lookedV = 0;
-  private lookedS = 0;
-  private falls = false;
   coilPoint: CoilPoint | null = null;
   readonly assist: BrakeAssist | null;
 
@@ -127,8 +112,10 @@ export class Board {
     const ground = groundOf(vehicle);
     if (!coils || ground === null) throw new Error('a board needs cells and a coil circuit');
     this.coils = coils;
-    this.sorts = contactorSorts(vehicle);
-    this.contactors = vehicle.devices.filter(({ device }) => device.kind === 'contactor');
+    this.contacts = new Contacts(
+      vehicle.devices.filter(({ device }) => device.kind === 'contactor'),
+      contactorSorts(vehicle),
+    );
     this.assist = BrakeAssist.of(vehicle.build);
     this.fitted = fittedInputs(design);
     const run = prechargeRuns(vehicle).find(isRun);
@@ -181,7 +168,7 @@ export class Board {
     this.timeS += dtS;
     const before = this.word;
     this.power();
-    this.moveContacts();
+    this.contacts.move(this.timeS, this.coilPoint);
     this.traction.solve(dtS, this.moment());
     this.rolling.step(dtS, this.torque(), this.is('brake'), this.linkV(), this.pedal, this.shares());
     this.account(dtS);
@@ -220,43 +207,22 @@ export class Board {
     if (loop === 'dummy' && this.is('remotePressed') && !this.is('remoteOut')) return new Set();
     if (this.supplyV < CONTROL_V) return new Set();
     // What stops by wire is left to the wires.
-    const byMode = this.machine.commandOf(this.mode);
-    return new Set([...this.sorts].flatMap(([id, sort]) => ((byMode & sort) !== 0 ? [id] : [])));
+    return this.contacts.ofSorts(this.machine.commandOf(this.mode));
   }
 
-  private moveContacts(): void {
-    for (const device of this.contactors) {
-      const { id } = device;
-      const volts = this.coilPoint?.coilV.get(id) ?? 0;
-      const { pickUpV, holdV } = coilLimits(device);
-      const is = this.closed.has(id);
-      const wants = is ? volts >= holdV : volts >= pickUpV;
-      if (wants === is) {
-        this.moving.delete(id);
-        continue;
-      }
-      const since = this.moving.get(id) ?? this.timeS;
-      this.moving.set(id, since);
-      if (this.timeS - since < CONTACT_S) continue;
-      this.moving.delete(id);
-      if (wants) this.closed.add(id);
-      else this.closed.delete(id);
-    }
+  /** Contactors that their coils hold closed, whatever has welded. */
+  get closed(): ReadonlySet<Id> {
+    return this.contacts.closed;
   }
 
   /** What conducts: closed, or welded. */
   conducting(): ReadonlySet<Id> {
-    const closed = new Set(this.closed);
-    for (const id of this.fault?.welded ?? []) closed.add(id);
-    const sort = this.fault?.weldSort;
-    if (sort !== undefined) for (const [id, one] of this.sorts) if (one === sort) closed.add(id);
-    return closed;
+    return this.contacts.conducting(this.fault);
   }
 
   /** Sorts of contactors that conduct, as bits. */
   contactorBits(): number {
-    const conducting = this.conducting();
-    return [...this.sorts].reduce((bits, [id, sort]) => (conducting.has(id) ? bits | sort : bits), 0);
+    return this.contacts.bits(this.fault);
   }
 
   private torque(): number {
@@ -368,42 +334,21 @@ export class Board {
 
   /** What the sensors say of volts, amperes, speed and time. */
   private feel(): void {
-    let { word } = this;
-    const put = (bit: number, is: boolean) => {
-      word = is ? word | bit : word & ~bit;
-    };
-    const packV = this.packRestV;
-    const linkV = this.linkV();
-    const { closeAtFraction } = this.vehicle.build.precharge;
-    put(
-      WORLD.linkUp,
-      packV > 0 &&
-        linkV >= closeAtFraction * packV * 0.97 &&
-        (linkV >= closeAtFraction * packV || this.mode !== MODE.precharge) &&
-        packV - linkV <= Math.max(CLOSE_WITHIN_V, 0.1 * packV),
-    );
-    put(WORLD.linkDead, linkV < Math.max(1, DEAD_SHARE * packV));
-    const held = this.timeS - this.modeSinceS;
-    const waits = this.mode === MODE.precharge || this.mode === MODE['charge-precharge'];
-    // A link that still falls is waited for: only what stands is a contactor that has welded.
-    if (this.timeS - this.lookedS >= 1 || this.timeS < this.lookedS) {
-      this.falls = this.lookedV - linkV > 0.01 * packV;
-      this.lookedV = linkV;
-      this.lookedS = this.timeS;
-    }
-    const stands = this.mode === MODE.awake && !this.falls && held >= 3 + (this.vehicle.build.controls?.wakeS ?? 0);
-    put(WORLD.timer, waits ? held >= this.timeoutS : stands);
-    put(WORLD.current, Math.abs(this.traction.packA()) > CURRENT_FROM_A);
-    if (
-      this.mode === MODE.drive ||
-      this.mode === MODE.reverse ||
-      this.speedMPerS !== 0 ||
-      this.rolling.torqueShare !== 0
-    ) {
-      put(WORLD.movingForward, this.speedMPerS > 0.5);
-      put(WORLD.movingBackward, this.speedMPerS < -0.5);
-    }
-    this.word = word;
+    const { timeS, mode, modeSinceS, timeoutS, speedMPerS, packRestV: packV } = this;
+    const { precharge, controls } = this.vehicle.build;
+    this.word = this.senses.feel(this.word, {
+      timeS,
+      mode,
+      modeSinceS,
+      timeoutS,
+      speedMPerS,
+      packV,
+      linkV: this.linkV(),
+      packA: this.traction.packA(),
+      torqueShare: this.rolling.torqueShare,
+      closeAtFraction: precharge.closeAtFraction,
+      wakeS: controls?.wakeS ?? 0,
+    });
   }
 
   private react(before: number): void {
