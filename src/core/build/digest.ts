@@ -1,16 +1,12 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { once } from '../quantities';
 import { countedReading } from './measurable';
 import { wholeBuild } from './reads';
 import type { Build } from './types';
 
 /** Entries of the document never change: the text of each is made once. */
-const texts = new WeakMap<object, string>();
-function ofEntry(entry: object): string {
-  const text = texts.get(entry) ?? spelledOut(entry);
-  texts.set(entry, text);
-  return text;
-}
+const ofEntry = once((entry: object): string => spelledOut(entry));
 
 /** The same text for the same content, however the keys were put in. */
 const canonical = (value: unknown): string =>
@@ -53,14 +49,10 @@ const RECORDS: ReadonlySet<string> = new Set([
   'adoptions',
 ]);
 
-const ofSlice = new WeakMap<object, string>();
 /** Slices of the document never change: each is digested once. */
-function sliceDigest(slice: unknown): string {
-  if (typeof slice !== 'object' || slice === null) return digestOf(slice ?? null);
-  const found = ofSlice.get(slice) ?? digestOf(slice);
-  ofSlice.set(slice, found);
-  return found;
-}
+const ofSlice = once((slice: object): string => digestOf(slice));
+const sliceDigest = (slice: unknown): string =>
+  typeof slice === 'object' && slice !== null ? ofSlice(slice) : digestOf(slice ?? null);
 
 /** The design as it is: of the harness its wires without their ticks, of readings those that count in the place of what is designed. */
 export function designDigest(asked: Build): string {

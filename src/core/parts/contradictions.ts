@@ -1,5 +1,6 @@
 import { temperaturesOf } from '../physics/cell-limits';
 import { resistance20FromArea } from '../physics/conductor';
+import { once } from '../quantities';
 import type { CablePart, CellPart, ContactorPart, FusePart, MotorPart, Part, VoltageWindow } from './types';
 
 /** Per cell, V: nominal, the least that it may be emptied to and the most that it may be charged to (generic, by chemistry). */
@@ -107,14 +108,7 @@ function ofMotor({ continuousPowerW, peakPowerW, baseSpeedRpm, maximumSpeedRpm, 
 }
 
 /** What of a part’s figures can’t be true together, in words; empty: nothing. Figures that are far from any sheet say nothing here. */
-export function contradictions(part: Part): readonly string[] {
-  // Parts never change: what is said of one stays.
-  const known = said.get(part) ?? find(part);
-  said.set(part, known);
-  return known;
-}
-
-const said = new WeakMap<Part, readonly string[]>();
+export const contradictions = once((part: Part): readonly string[] => find(part));
 
 function find(part: Part): readonly string[] {
   switch (part.kind) {

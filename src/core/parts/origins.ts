@@ -1,3 +1,4 @@
+import { once } from '../quantities';
 import type { Origin } from './origin';
 import type { Part } from './types';
 
@@ -22,16 +23,9 @@ const SAID: readonly (readonly [Origin, string])[] = [
 ];
 
 /** What of a part’s figures nobody read or measured, in words; empty where all were, or nothing is said of them. */
-export function unsureOf(part: Part): readonly string[] {
-  const known = said.get(part);
-  if (known) return known;
-  const words = SAID.flatMap(([origin, how]) => {
+export const unsureOf = once((part: Part): readonly string[] =>
+  SAID.flatMap(([origin, how]) => {
     const figures = figuresFrom(part, origin);
     return figures.length === 0 ? [] : [`${part.name}: ${figures.join(', ')} ${how}.`];
-  });
-  said.set(part, words);
-  return words;
-}
-
-/** Parts never change: what is said of one is made once. */
-const said = new WeakMap<Part, readonly string[]>();
+  }),
+);

@@ -1,3 +1,5 @@
+import { once } from '../quantities';
+
 /** Cells: rest voltage by state of charge, and resistance by temperature and age. Generic curves at 25 °C; a data sheet wins. */
 export type Chemistry = 'lfp' | 'nmc' | 'lto' | 'lead-flooded' | 'lead-agm';
 
@@ -52,17 +54,11 @@ export function monotoneCubic(x: readonly number[], y: readonly number[]): (at: 
   };
 }
 
-const interpolators = new Map<Chemistry, (soc: number) => number>();
+/** By the rest voltages of a chemistry. */
+const curveThrough = once((restV: readonly number[]) => monotoneCubic(SOC, restV));
 
 /** Rest voltage per cell at a state of charge (0–1), V. */
-export function openCircuitVoltage(chemistry: Chemistry, soc: number): number {
-  let curve = interpolators.get(chemistry);
-  if (!curve) {
-    curve = monotoneCubic(SOC, CURVES[chemistry]);
-    interpolators.set(chemistry, curve);
-  }
-  return curve(soc);
-}
+export const openCircuitVoltage = (chemistry: Chemistry, soc: number): number => curveThrough(CURVES[chemistry])(soc);
 
 const RESISTANCE_BY_TEMPERATURE: readonly (readonly [number, number])[] = [
   [-20, 4],

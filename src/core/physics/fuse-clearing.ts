@@ -1,3 +1,4 @@
+import { once } from '../quantities';
 import { faultCurrentAt, faultI2t } from './fault-current';
 import { adiabaticI2t, type CurvePiece, curvePieces, type FuseCurve, preArcingTime } from './fuse-curve';
 
@@ -155,7 +156,7 @@ function within(rate: Rate, from: number, to: number, wanted: number): number {
  */
 export function clearing(fuse: ClearingFuse, fault: Fault): Clearing {
   // Several rules ask the same of the same fuse: the last few answers are kept with it.
-  const known = answers.get(fuse) ?? [];
+  const known = lastAnswers(fuse);
   const same = known.find(
     ([asked]) =>
       asked.prospectiveA === fault.prospectiveA &&
@@ -164,12 +165,13 @@ export function clearing(fuse: ClearingFuse, fault: Fault): Clearing {
   );
   if (same) return same[1];
   const answer = clear(fuse, fault);
-  answers.set(fuse, [[fault, answer] as const, ...known].slice(0, KEPT));
+  known.unshift([fault, answer]);
+  known.length = Math.min(known.length, KEPT);
   return answer;
 }
 
 const KEPT = 24;
-const answers = new WeakMap<ClearingFuse, readonly (readonly [Fault, Clearing])[]>();
+const lastAnswers = once((_: ClearingFuse): (readonly [Fault, Clearing])[] => []);
 
 function clear(fuse: ClearingFuse, fault: Fault): Clearing {
   const slowA = fuse.ratedCurrentA * SLOW_EDGE;

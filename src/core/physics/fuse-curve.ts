@@ -1,3 +1,5 @@
+import { once } from '../quantities';
+
 /** The time-current curve of a fuse: multiples of rated current that melt it at 1 ms, 10 ms, 0.1, 1, 10, 100 and 1000 s. */
 export interface FuseCurve {
   readonly multiples: readonly number[];
@@ -23,9 +25,7 @@ interface Ready {
   readonly pieces: readonly CurvePiece[];
 }
 
-const ready = new WeakMap<FuseCurve, Ready>();
-
-function makeReady(curve: FuseCurve): Ready {
+const readyOf = once((curve: FuseCurve): Ready => {
   const points: Points = [
     ...CURVE_TIMES_S.map((timeS, i) => [timeS, curve.multiples[i]!] as const),
     [CONVENTIONAL_TIME_S, curve.fusingMultiple] as const,
@@ -38,15 +38,7 @@ function makeReady(curve: FuseCurve): Ready {
     return [{ from: mb, factor: ta / ma ** exponent, exponent }];
   });
   return { points, pieces };
-}
-
-function readyOf(curve: FuseCurve): Ready {
-  const known = ready.get(curve);
-  if (known) return known;
-  const made = makeReady(curve);
-  ready.set(curve, made);
-  return made;
-}
+});
 
 /** Points of the curve from the shortest time on, the conventional hour last: [time in s, multiple]. */
 export const curvePoints = (curve: FuseCurve): Points => readyOf(curve).points;

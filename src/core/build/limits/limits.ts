@@ -1,5 +1,5 @@
 import { type Field, PART_KINDS, type Part } from '../../parts';
-import { type Dimension, told } from '../../quantities';
+import { type Dimension, once, told } from '../../quantities';
 import type { Problem } from '../problem';
 import type { Build } from '../types';
 import schema from './build-file.schema.json';
@@ -81,10 +81,11 @@ function wrongNumber(node: LimitNode, value: number, name: string): string | nul
   return outside ? `It has to be ${rangeOf(node, name)}.` : null;
 }
 
-function wrongText({ minLength, maxLength, pattern }: LimitNode, value: string): string | null {
+function wrongText(node: LimitNode, value: string): string | null {
+  const { minLength, maxLength, pattern } = node;
   if (maxLength !== undefined && value.length > maxLength) return `It has ${maxLength} characters at most.`;
   if (minLength !== undefined && value.length < minLength) return 'It can’t be empty.';
-  return pattern !== undefined && !matches(pattern, value)
+  return pattern !== undefined && !patternOf(node).test(value)
     ? 'It takes letters, digits, dots, dashes and underscores, 60 at most.'
     : null;
 }
@@ -96,12 +97,11 @@ const TYPE_OF = (value: unknown): string => {
 };
 
 /** Compiled once: they stand at every id. */
-const PATTERNS = new Map<string, RegExp>();
-function matches(pattern: string, text: string): boolean {
-  const made = PATTERNS.get(pattern) ?? new RegExp(pattern);
-  PATTERNS.set(pattern, made);
-  return made.test(text);
-}
+const patternOf = once(({ pattern }: LimitNode) => new RegExp(pattern ?? ''));
+/** What keys of a pattern hold. */
+const innersOf = once(({ patternProperties }: LimitNode) =>
+  Object.entries(patternProperties ?? {}).map(([pattern, inner]) => ({ keys: new RegExp(pattern), inner })),
+);
 
 type Told = (path: readonly string[], reason: string) => void;
 
@@ -179,10 +179,10 @@ function holdObject(
   }
   for (const key of node.required ?? []) if (value[key] === undefined) tell([...path, key], 'It is missing.');
   const old = typeof before === 'object' && before !== null ? (before as Readonly<Record<string, unknown>>) : {};
-  const patterns = Object.entries(node.patternProperties ?? {});
+  const inners = innersOf(node);
   for (const key of keys) {
     const known = node.properties && Object.hasOwn(node.properties, key) ? node.properties[key] : undefined;
-    const inner = known ?? patterns.find(([pattern]) => matches(pattern, key))?.[1];
+    const inner = known ?? inners.find(({ keys: pattern }) => pattern.test(key))?.inner;
     if (inner) hold(inner, value[key], old[key], [...path, key], tell);
     else if (node.additionalProperties === false || node.properties)
       tell([...path, key], 'It is not part of a build file.');
