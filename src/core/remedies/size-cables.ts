@@ -4,7 +4,7 @@ import { type Check, marginAtMost } from '../checks';
 import { type CablePart, catalogueOf } from '../parts';
 import { resistanceAt } from '../physics/conductor';
 import { endedBy } from '../simulate';
-import { isSolved, type Memory, protectingFuses, wayOf } from '../vehicle';
+import { conductorsOf, isSolved, type Memory, protectingFuses, wayOf } from '../vehicle';
 import { type Demand, demandsOf, judge, type SizeTry } from './size-demand';
 
 export type { SizeTry } from './size-demand';
@@ -177,7 +177,7 @@ function raise(rows: Rows, after: Assessment, check: Check, comfort: number): bo
             ? (of.get(conductor.id) ?? []).includes(check.subject.id)
             : check.id.startsWith('contactor')
               ? [conductor.conductor.a, conductor.conductor.b].some(({ deviceId }) => deviceId === check.subject.id)
-              : way?.conductors.some(({ id }) => id === conductor.id),
+              : conductorsOf(after.vehicle, way).some(({ id }) => id === conductor.id),
       );
   const row = candidates
     .filter(({ at, tries }) => at + 1 < tries.length)
@@ -204,7 +204,7 @@ function widenForDrop(start: Assessment, rows: Rows, comfort: number): void {
     const amps = (id: string) => Math.abs(solved.point.elementCurrentsA.get(id) ?? 0);
     const dropOf = (row: NonNullable<ReturnType<Rows['get']>>, at: number) =>
       (amps(row.demand.conductor.id) * row.tries[at]!.lossW) / Math.max(row.demand.sustainedA ** 2, 1e-9);
-    const mine = way.conductors.flatMap(({ id }) => rows.get(id) ?? []);
+    const mine = conductorsOf(vehicle, way).flatMap(({ id }) => rows.get(id) ?? []);
     const fixedV =
       check.demand.value -
       mine.reduce((sum, { demand: { conductor } }) => {

@@ -1,5 +1,5 @@
 import { cableTransient, type TransientCable } from '../physics/cable-transient';
-import { isSolved, packStrings, type SolvedState, type Vehicle, wayOf } from '../vehicle';
+import { conductorsOf, isSolved, packStrings, type SolvedState, type Vehicle, wayOf } from '../vehicle';
 import { PROFILE_STEP_S, type TripResult } from './trip';
 
 /** How hot each conductor on the inverter's way gets on the usual trip, driven twice in a row. */
@@ -32,7 +32,7 @@ export const packCurrentA = (vehicle: Vehicle, { point }: SolvedState): number =
 /** What the trip's current is shared by: as cruise shares it; each of several strings takes its part. */
 function sharesOf(vehicle: Vehicle): Share[] {
   const ways = vehicle.devices.flatMap((one) =>
-    one.device.kind === 'inverter' ? (wayOf(vehicle, one)?.conductors ?? []) : [],
+    one.device.kind === 'inverter' ? conductorsOf(vehicle, wayOf(vehicle, one)) : [],
   );
   const cruise = vehicle.caseOf('cruise/nominal/sustained');
   if (ways.length === 0 || !cruise || !isSolved(cruise)) return [];

@@ -1,7 +1,9 @@
 import type { openCircuitVoltage } from '../physics/cell';
 import {
   conductorOhm,
+  conductorsOf,
   driveTrainOf,
+  Follows,
   packStrings,
   partOf,
   type ResolvedConductor,
@@ -28,7 +30,7 @@ function ohmToDrives(vehicle: Vehicle): number {
   const shares = new Map<ResolvedConductor, number>();
   for (const device of vehicle.devices)
     if (device.device.kind === 'inverter')
-      for (const conductor of wayOf(vehicle, device)?.conductors ?? [])
+      for (const conductor of conductorsOf(vehicle, wayOf(vehicle, device)))
         shares.set(conductor, Math.min(1, (shares.get(conductor) ?? 0) + inverterShare(device.id)));
   return [...shares].reduce((total, [conductor, share]) => total + conductorOhm(conductor, 40) * share ** 2, 0);
 }
@@ -37,7 +39,11 @@ function ohmToDrives(vehicle: Vehicle): number {
  * What stands for the pack in a trip; null without cells. Boxes in series, their weakest capacity counts; strings in parallel add their
  * capacities and conductances, at the voltage of the first: strings that differ are named by a rule of Pack.
  */
-export function tripPack(vehicle: Vehicle): TripPack | null {
+export const tripPack = (vehicle: Vehicle): TripPack | null => packs.get(vehicle, () => findPack(vehicle));
+
+const packs = new Follows<Vehicle, TripPack | null>();
+
+function findPack(vehicle: Vehicle): TripPack | null {
   const strings = packStrings(vehicle).flatMap(({ boxIds }) => {
     const boxes = boxIds.flatMap((id) => {
       const box = vehicle.deviceOf.get(id)!;

@@ -120,7 +120,7 @@ export {
   type Vehicle,
   vehicleOf,
 } from './vehicle';
-export { type Way, wayOf } from './way';
+export { conductorsOf, type Way, wayOf } from './way';
 export {
   type FoundWay,
   findWay,

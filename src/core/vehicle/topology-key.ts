@@ -1,10 +1,17 @@
-import { Follows } from './memory';
+import { slotsBehind } from '../build/reads';
+import { Follows, settles } from './memory';
 import type { Resolved } from './resolve';
 
 const keys = new Follows<Resolved, string>();
 
-/** What is joined to what, as text: equal for builds that differ only in lengths, parts, powers or names. */
-export const topologyKey = (resolved: Resolved): string => keys.get(resolved, () => spellTopology(resolved));
+const ofVehicle = settles('topology', (vehicle: Resolved): string => spellTopology(vehicle));
+
+/**
+ * What is joined to what, as text: equal for builds that differ only in lengths, parts, powers or names. Whoever asks it of a vehicle rests on
+ * this text alone, not on the conductors and devices that it was made of.
+ */
+export const topologyKey = (resolved: Resolved): string =>
+  slotsBehind(resolved) ? ofVehicle(resolved) : keys.get(resolved, () => spellTopology(resolved));
 
 function spellTopology(resolved: Resolved): string {
   let key = '';

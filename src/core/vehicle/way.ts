@@ -1,4 +1,5 @@
 import type { Id } from '../build';
+import { apart } from '../build/reads';
 import { Follows, Memo, room } from './memory';
 import { nodeOf } from './node';
 import type { Resolved, ResolvedConductor, ResolvedDevice } from './resolve';
@@ -11,7 +12,6 @@ export interface Way {
   /** Everything in series between the pack and the device, out and back, boxes left out. */
   readonly seriesIds: readonly Id[];
   readonly boxIds: readonly Id[];
-  readonly conductors: readonly ResolvedConductor[];
   /** All of it in order, from the device's plus through the pack to its minus. */
   readonly ids: readonly Id[];
 }
@@ -46,23 +46,29 @@ function findLinks(vehicle: Resolved): Links {
 /** The way from a device's plus through the pack to its minus, by fewest steps; null when there is none. Precharge branches don't count. */
 export function wayOf(vehicle: Resolved, device: ResolvedDevice): Way | null {
   const known = vehicle.memory.of(ways).get(topologyKey(vehicle), () => new Map());
-  if (!known.has(device.id)) known.set(device.id, findWay(vehicle, device));
-  const ids = known.get(device.id) ?? null;
+  // Whoever asks rests on what is joined to what, and on nothing else of it.
+  if (!known.has(device.id))
+    known.set(
+      device.id,
+      apart(() => wayAlong(vehicle, findIds(vehicle, device))),
+    );
+  return known.get(device.id) ?? null;
+}
+
+/** The conductors of a way, with all that was looked up for them. */
+export const conductorsOf = (vehicle: Resolved, way: Way | null): readonly ResolvedConductor[] =>
+  way?.ids.flatMap((id) => vehicle.conductorOf.get(id) ?? []) ?? [];
+
+const ways = room(() => new Memo<Map<Id, Way | null>>(12));
+
+function wayAlong(vehicle: Resolved, ids: readonly Id[] | null): Way | null {
   if (!ids) return null;
   const isBox = (id: Id) => vehicle.deviceOf.get(id)?.device.kind === 'box';
   const boxIds = ids.filter(isBox);
-  if (boxIds.length === 0) return null;
-  return {
-    ids,
-    seriesIds: ids.filter((id) => !isBox(id)),
-    boxIds,
-    conductors: ids.flatMap((id) => vehicle.conductorOf.get(id) ?? []),
-  };
+  return boxIds.length === 0 ? null : { ids, seriesIds: ids.filter((id) => !isBox(id)), boxIds };
 }
 
-const ways = room(() => new Memo<Map<Id, readonly Id[] | null>>(12));
-
-function findWay(vehicle: Resolved, device: ResolvedDevice): Id[] | null {
+function findIds(vehicle: Resolved, device: ResolvedDevice): Id[] | null {
   const links = linksOf(vehicle);
   const start = `${device.id}.plus`;
   const goal = `${device.id}.minus`;

@@ -195,6 +195,7 @@ export function StepLine({
               {step.subjectId !== null &&
                 (findDevice(build, step.subjectId) ?? findConductor(build, step.subjectId)) && (
                   <Link
+                    prefetch={false}
                     href={
                       build.circuits.hv.devices[step.subjectId] || build.circuits.hv.conductors[step.subjectId]
                         ? pickHref('hv-circuit', build.id, step.subjectId)

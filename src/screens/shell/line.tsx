@@ -160,7 +160,14 @@ function Tower({
         className="pointer-events-none absolute inset-x-0 top-[78px] border-t border-rule max-[900px]:hidden"
       />
       <Hint text={station.question}>
-        <Link href={href} aria-current={here ? 'page' : undefined} aria-label={label} className={classes}>
+        {/* What the page of a station needs is fetched when it is gone to: fourteen fetched ahead would take the time of the one that is looked at. */}
+        <Link
+          href={href}
+          prefetch={false}
+          aria-current={here ? 'page' : undefined}
+          aria-label={label}
+          className={classes}
+        >
           {body}
         </Link>
       </Hint>

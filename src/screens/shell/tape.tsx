@@ -69,6 +69,7 @@ export function Tape({ assessment, onCommands }: { assessment: Assessment; onCom
         <Hint text="All builds (B)">
           <Link
             href="/"
+            prefetch={false}
             className="inline-flex min-h-8 max-w-[280px] min-w-0 items-center font-semibold underline-offset-4 hover:underline"
           >
             <span className="truncate">{build.name}</span>

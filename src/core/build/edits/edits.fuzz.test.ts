@@ -44,7 +44,7 @@ describe('what no file can hold is refused before it is shown', () => {
     const { on: before = firn, input } = EXAMPLES[name] as Example<'renameBuild'>;
     // What comes from a file goes through its reader first; a few of its places stand for all, of a whole build fewer still.
     const leaves = leavesOf(input);
-    const every = Math.max(1, Math.floor(leaves.length / (leaves.length > WHOLE_BUILD ? 12 : 40)));
+    const every = Math.max(1, Math.floor(leaves.length / (leaves.length > WHOLE_BUILD ? 5 : 16)));
     for (const way of leaves.filter((_, k) => k % every === 0)) {
       if (way.length === 0) continue;
       const put = typeof valueAt(input, way) === 'number' ? NUMBERS : TEXTS;

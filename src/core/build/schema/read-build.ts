@@ -41,6 +41,8 @@ const FORBIDDEN_KEYS = new Set(['__proto__', 'prototype', 'constructor']);
 /** More values than the largest build has, all its lists full; it is refused before anything is made of it. */
 const MOST_VALUES = 2_000_000;
 const DEEPEST = 30;
+/** The longest list of a build has half as many. */
+const MOST_KEYS = 20_000;
 const short = (key: string): string => (key.length > 60 ? `${key.slice(0, 60)}…` : key);
 
 /** Keys that reach into the prototype, nesting and numbers of values that no build has, are refused before anything reads the data. */
@@ -54,6 +56,12 @@ function hostile(document: object): Problem | undefined {
       return { path: at(), reason: 'is nested too deeply.', remedy: 'A build file has fewer than ten levels.' };
     // Of a list without keys only what is in it can be hostile: numbers are counted, not looked at one by one.
     const keys = Object.keys(value);
+    if (keys.length > MOST_KEYS && !Array.isArray(value))
+      return {
+        path: at(),
+        reason: `has ${keys.length} fields or entries.`,
+        remedy: `No list of a build has more than ${MOST_KEYS / 2}: choose another file.`,
+      };
     count += keys.length;
     if (count > MOST_VALUES)
       return {

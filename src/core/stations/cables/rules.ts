@@ -2,7 +2,7 @@ import { type Edit, hasTrait } from '../../build';
 import { type Finding, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
 import * as propose from '../../proposals';
 import { told } from '../../quantities';
-import { conductorOhm, type SolvedState, wayOf } from '../../vehicle';
+import { conductorOhm, conductorsOf, type SolvedState, wayOf } from '../../vehicle';
 import {
   celsius,
   conductorRef,
@@ -147,7 +147,8 @@ const drop = defineRule({
       .flatMap((device): Finding[] => {
         const way = wayOf(vehicle, device);
         if (!way) return [];
-        const unknown = way.conductors.filter(
+        const conductors = conductorsOf(vehicle, way);
+        const unknown = conductors.filter(
           (conductor) => conductor.missing.includes('length') || conductor.missing.includes('part'),
         );
         const subject = deviceRef(device);
@@ -170,13 +171,13 @@ const drop = defineRule({
             Math.abs((solved.point.elementPowersW.get(id) ?? 0) / (solved.point.elementCurrentsA.get(id) || 1));
           const dropV = way.seriesIds.reduce((sum, id) => sum + across(id), 0);
           const pack = way.boxIds.reduce((sum, id) => sum + across(id), 0);
-          const own = way.conductors.reduce((sum, conductor) => sum + across(conductor.id), 0);
+          const own = conductors.reduce((sum, conductor) => sum + across(conductor.id), 0);
           if (!worst || dropV / pack > worst.drop / worst.pack) worst = { solved, drop: dropV, pack, own };
         }
         if (!worst) return [];
         const limit = rules.hvDropShare.value * worst.pack;
         const margin = marginAtMost(worst.drop, limit);
-        const longest = [...way.conductors].sort((p, r) => (r.lengthM ?? 0) - (p.lengthM ?? 0))[0];
+        const longest = [...conductors].sort((p, r) => (r.lengthM ?? 0) - (p.lengthM ?? 0))[0];
         return [
           {
             subject,
@@ -187,7 +188,7 @@ const drop = defineRule({
             lines: () => [
               {
                 formula: 'ΔV = Σ I · R(T) over the way out and back',
-                figures: `${way.conductors.length} conductors ${q(worst.own, 'voltage')}, fuses, contactors and shunts ${q(worst.drop - worst.own, 'voltage')}`,
+                figures: `${conductors.length} conductors ${q(worst.own, 'voltage')}, fuses, contactors and shunts ${q(worst.drop - worst.own, 'voltage')}`,
                 result: volts(worst.drop),
                 note: longest
                   ? `Longest: ${longest.conductor.name}, ${q(longest.lengthM ?? 0, 'length')}, ${q(conductorOhm(longest, worst.solved.temperaturesC.get(longest.id) ?? 20), 'resistance')} hot. ${corner(worst.solved)}`
