@@ -132,18 +132,12 @@ test('what serves for a later build holds nothing of the one that it was made of
   expect(found).toEqual([]);
 });
 
-/** Where a table by identity may stand: what makes memory, and what reads nothing but the thing itself. */
+/** Where a table by identity may stand: what makes memory. What follows from a thing that never changes goes by `once`. */
 const MAY: ReadonlySet<string> = new Set([
   'build/reads.ts',
-  'build/digest.ts',
   'build/measurable.ts',
-  'build/limits/limits.ts',
+  'quantities/once.ts',
   'vehicle/memory.ts',
-  'parts/origins.ts',
-  'parts/contradictions.ts',
-  'physics/cell.ts',
-  'physics/fuse-clearing.ts',
-  'physics/fuse-curve.ts',
 ]);
 
 test('nobody keeps answers in a table of a module, where no reader’s mark would reach them', () => {
