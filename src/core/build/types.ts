@@ -106,6 +106,8 @@ export interface Conductor {
   readonly laid: Laid | null;
   /** Both end joints together; null: the generic value. */
   readonly jointResistanceOhm: number | null;
+  /** Cross-section of a bar, mm²; absent: it is none, or nobody told. */
+  readonly sectionMm2?: number;
   /** What the weakest plug on it carries; absent: none, or not known. */
   readonly connectorA?: number;
 }

@@ -136,7 +136,8 @@ function judged(
   );
   const common = { conductorId: conductor.id, withstand, worst, all };
   if (!worst) return { ...common, verdict: unfused ? 'unfused' : 'idle' };
-  if (conductor.conductor.kind !== 'cable') return { ...common, verdict: worst.i2tA2s === null ? 'burns' : 'stands' };
+  if (conductor.conductor.kind !== 'cable' && !withstand)
+    return { ...common, verdict: worst.i2tA2s === null ? 'burns' : 'stands' };
   if (worst.i2tA2s === null) return { ...common, verdict: 'burns' };
   if (!withstand) return { ...common, verdict: 'unknown' };
   return { ...common, verdict: worst.i2tA2s <= withstand.limitA2s ? 'stands' : 'burns' };

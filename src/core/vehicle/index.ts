@@ -6,6 +6,7 @@ export {
   UNKNOWN_AMBIENT_C,
   UNKNOWN_COLDEST_C,
 } from './assumed';
+export { type Bar, barOf, carriesA } from './bar';
 export { BODY_FIGURES, type BodyFigures, massEmptyKg, wheelsOf } from './body-figures';
 export {
   type CaseId,
@@ -85,6 +86,7 @@ export { type PhaseNet, phaseNets } from './phase-nets';
 export { protectingFuses } from './protection';
 export {
   ASSUMED_LENGTH_M,
+  copperMm2,
   partOf,
   type Resolved,
   type ResolvedConductor,

@@ -202,6 +202,12 @@ export function resolve(build: Build, circuit: CircuitName = 'hv', memory: Memor
   };
 }
 
+/** Copper of a conductor, all in parallel together, mm²; null: a cable that is not chosen, a bar that nobody measured, or a bolted joint. */
+export const copperMm2 = ({ conductor, cable }: ResolvedConductor): number | null => {
+  const each = cable?.areaMm2 ?? (conductor.kind === 'busbar' ? conductor.sectionMm2 : undefined);
+  return each === undefined ? null : each * conductor.parallel;
+};
+
 /** The part of a device when it is of the kind asked for. */
 export function partOf<K extends PartKind>(device: ResolvedDevice | undefined, kind: K): PartOf<K> | null {
   return device?.part?.kind === kind ? (device.part as PartOf<K>) : null;

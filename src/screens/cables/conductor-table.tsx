@@ -4,6 +4,7 @@ import type { Assessment } from '@/core/assess';
 import { type Check, marginText, say } from '@/core/checks';
 import { formatArea, formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { CableRow } from '@/core/stations/cables';
+import { copperMm2 } from '@/core/vehicle';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { type Column, DataTable, RowOpener } from '../shell/data-table';
@@ -33,8 +34,8 @@ export function ConductorTable({
     const own = checks.filter(({ subject }) => subject.id === row.id);
     return {
       ...row,
-      heat: own.find(({ id }) => id === 'cable.temperature'),
-      other: own.find(({ id, verdict }) => verdict === 'fails' && id !== 'cable.temperature'),
+      heat: own.find(({ id }) => HEAT.has(id)),
+      other: own.find(({ id, verdict }) => verdict === 'fails' && !HEAT.has(id)),
     };
   });
   return (
@@ -54,6 +55,9 @@ export function ConductorTable({
     />
   );
 }
+
+/** Whether it gets too hot: of a cable, and of a bar. */
+const HEAT: ReadonlySet<string> = new Set(['cable.temperature', 'cable.bar']);
 
 const none = (words: string) => <span className="text-soft">{words}</span>;
 const LENGTH_UNITS = { metric: 'm', us: 'ft' } as const;
@@ -87,11 +91,13 @@ function columnsOf(
       head: 'Size',
       unit: 'mm²',
       className: 'whitespace-nowrap',
-      value: ({ resolved: { cable, conductor } }) => (cable ? cable.areaMm2 * conductor.parallel : null),
-      cell: ({ resolved: { cable, conductor } }) =>
-        cable
-          ? `${conductor.parallel > 1 ? `${conductor.parallel} × ` : ''}${formatArea(cable.areaMm2, system)}`
-          : none('no size'),
+      value: ({ resolved }) => copperMm2(resolved),
+      cell: ({ resolved }) => {
+        const [mm2, { parallel }] = [copperMm2(resolved), resolved.conductor];
+        return mm2 === null
+          ? none('no size')
+          : `${parallel > 1 ? `${parallel} × ` : ''}${formatArea(mm2 / parallel, system)}`;
+      },
     },
     {
       id: 'length',

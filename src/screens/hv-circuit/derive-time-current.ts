@@ -2,7 +2,7 @@ import { SLOW_EDGE } from '@/core/physics/fuse-clearing';
 import { curvePoints, preArcingTime } from '@/core/physics/fuse-curve';
 import { fuseZones } from '@/core/simulate';
 
-import { conductorAmpacity, currentIn, partOf, type Vehicle } from '@/core/vehicle';
+import { carriesA, currentIn, partOf, type Vehicle } from '@/core/vehicle';
 
 export interface TcPoint {
   readonly currentA: number;
@@ -45,8 +45,8 @@ export function timeCurrent(vehicle: Vehicle, fuseId: string): TimeCurrent | nul
   };
   const cables = zone.ended.flatMap(({ judgement: { conductorId, withstand } }) => {
     const conductor = vehicle.conductorOf.get(conductorId)!;
-    const carriesA = conductorAmpacity(conductor);
-    return withstand && carriesA !== null ? [{ conductor, withstand, carriesA }] : [];
+    const mostA = carriesA(vehicle, conductor);
+    return withstand && mostA !== null ? [{ conductor, withstand, carriesA: mostA }] : [];
   });
   const weakest = [...cables].sort((p, q) => p.withstand.limitA2s - q.withstand.limitA2s)[0];
   const contactors = vehicle.devices.flatMap((device) => {

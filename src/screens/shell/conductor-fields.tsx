@@ -30,6 +30,7 @@ export function ConductorFields({
 }) {
   const dispatch = useBench((bench) => bench.dispatch);
   const { id, cable, laid } = conductor;
+  const { kind } = conductor.conductor;
   const known = partsToChoose('cable', build).filter(
     (choice): choice is { part: CablePart; group: string | undefined } => choice.part.kind === 'cable',
   );
@@ -56,19 +57,49 @@ export function ConductorFields({
   return (
     <div className="grid gap-x-8 min-[1180px]:grid-cols-2">
       <div>
-        <ChoiceField
-          label="Size"
-          value={cable?.id ?? null}
-          choices={known.map(({ part, group }) => ({
-            value: part.id,
-            label: cableLabel(part, system),
-            ...(group ? { group } : {}),
-          }))}
-          onChoose={(partId) => {
-            const part = known.find((candidate) => candidate.part.id === partId)?.part;
-            if (part) dispatch({ edit: 'fitCable', input: { conductorIds: [id], part } });
-          }}
-        />
+        {row && kind !== 'bolted' && (
+          <ChoiceField
+            label="Is a"
+            value={kind}
+            choices={[
+              { value: 'cable', label: 'cable' },
+              { value: 'busbar', label: 'bar of a box' },
+            ]}
+            onChoose={(to) =>
+              dispatch({
+                edit: 'setConductorKind',
+                input: { conductorId: id, kind: to === 'cable' ? 'cable' : 'busbar' },
+              })
+            }
+          />
+        )}
+        {kind === 'cable' && (
+          <ChoiceField
+            label="Size"
+            value={cable?.id ?? null}
+            choices={known.map(({ part, group }) => ({
+              value: part.id,
+              label: cableLabel(part, system),
+              ...(group ? { group } : {}),
+            }))}
+            onChoose={(partId) => {
+              const part = known.find((candidate) => candidate.part.id === partId)?.part;
+              if (part) dispatch({ edit: 'fitCable', input: { conductorIds: [id], part } });
+            }}
+          />
+        )}
+        {row && kind === 'busbar' && (
+          <QuantityField
+            label="Section of the bar"
+            value={conductor.conductor.sectionMm2 ?? null}
+            dimension="area"
+            system={system}
+            empty="not entered"
+            note="width times thickness"
+            onCommit={(sectionMm2) => dispatch({ edit: 'setBarSection', input: { conductorId: id, sectionMm2 } })}
+            onClear={() => dispatch({ edit: 'setBarSection', input: { conductorId: id, sectionMm2: null } })}
+          />
+        )}
         <QuantityField
           label="Length"
           value={conductor.lengthM}
@@ -91,30 +122,34 @@ export function ConductorFields({
           }))}
           onChoose={(zoneId) => lay({ zoneId })}
         />
-        <ChoiceField
-          label="Lies"
-          value={laid ? `${laid.arrangement}${laid.conduit ? '+conduit' : ''}` : null}
-          choices={[
-            { value: 'single', label: 'alone in air' },
-            { value: 'touching-pair', label: 'touching its pair' },
-            { value: 'single+conduit', label: 'in conduit' },
-            { value: 'touching-pair+conduit', label: 'pair in conduit' },
-          ]}
-          onChoose={(value) =>
-            lay({
-              arrangement: value.startsWith('touching') ? 'touching-pair' : 'single',
-              conduit: value.endsWith('conduit'),
-            })
-          }
-        />
-        <QuantityField
-          label="Side by side, loaded"
-          value={laid?.loadedCircuits ?? 1}
-          dimension="count"
-          system={system}
-          onCommit={(count) => lay({ loadedCircuits: Math.min(50, Math.max(1, Math.round(count))) })}
-        />
-        {row && (
+        {kind === 'cable' && (
+          <>
+            <ChoiceField
+              label="Lies"
+              value={laid ? `${laid.arrangement}${laid.conduit ? '+conduit' : ''}` : null}
+              choices={[
+                { value: 'single', label: 'alone in air' },
+                { value: 'touching-pair', label: 'touching its pair' },
+                { value: 'single+conduit', label: 'in conduit' },
+                { value: 'touching-pair+conduit', label: 'pair in conduit' },
+              ]}
+              onChoose={(value) =>
+                lay({
+                  arrangement: value.startsWith('touching') ? 'touching-pair' : 'single',
+                  conduit: value.endsWith('conduit'),
+                })
+              }
+            />
+            <QuantityField
+              label="Side by side, loaded"
+              value={laid?.loadedCircuits ?? 1}
+              dimension="count"
+              system={system}
+              onCommit={(count) => lay({ loadedCircuits: Math.min(50, Math.max(1, Math.round(count))) })}
+            />
+          </>
+        )}
+        {row && kind === 'cable' && (
           <QuantityField
             label="Connector rating"
             value={conductor.conductor.connectorA ?? null}

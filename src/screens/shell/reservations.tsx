@@ -10,7 +10,7 @@ export function ReservationList({ reservations, system }: { reservations: Reserv
     <Collapsible.Root className="mb-3 rounded-[3px] border border-rule">
       <Collapsible.Trigger className="group flex w-full items-baseline gap-2 px-3 py-2 text-left font-tight text-lead">
         <span className="font-semibold">Not judged here, and assumed</span>
-        <span className="text-small text-soft">
+        <span className="whitespace-nowrap text-small text-soft">
           {notJudged.length} and {assumed.length}
         </span>
         <span className="ml-auto text-small text-soft group-data-[state=open]:hidden">show</span>

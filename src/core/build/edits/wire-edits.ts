@@ -1,7 +1,7 @@
 import type { Draft } from 'immer';
 import { type Build, type Conductor, findConductor, findDevice, type Id, own } from '../types';
 import { define } from './definition';
-import { conductorToEdit, deviceToEdit, refuseUsedId } from './helpers';
+import { circuitNameOfConductor, conductorToEdit, deviceToEdit, refuseUsedId } from './helpers';
 import { EditRefused } from './refused';
 
 const wireName = (build: Build, id: Id): string => findConductor(build, id)?.name ?? 'a wire';
@@ -67,6 +67,38 @@ export const WIRE_EDITS = {
       if (connectorA === null) delete conductor.connectorA;
       else if (connectorA > 0 && connectorA <= 2000) conductor.connectorA = connectorA;
       else throw new EditRefused('A plug carries more than 0 and at most 2000 A.', 'Read it off its sheet.');
+    },
+  }),
+
+  /** A conductor of the traction circuit as a cable or as a bar: what belongs to the other one alone goes. */
+  setConductorKind: define<{ conductorId: Id; kind: 'cable' | 'busbar' }>({
+    title: (build, { conductorId, kind }) =>
+      `${wireName(build, conductorId)} is a ${kind === 'cable' ? 'cable' : 'bar'}`,
+    apply: (draft, { conductorId, kind }) => {
+      const conductor = conductorToEdit(draft, conductorId);
+      if (circuitNameOfConductor(draft, conductorId) !== 'hv')
+        throw new EditRefused(`${conductor.name} is of the 12-volt side.`, 'Bars of a fuse box come with their fuses.');
+      if (kind !== 'cable' && kind !== 'busbar') throw new EditRefused('That is no kind.', 'A cable or a bar.');
+      conductor.kind = kind;
+      if (kind === 'cable') delete conductor.sectionMm2;
+      else {
+        conductor.partId = null;
+        delete conductor.connectorA;
+      }
+    },
+  }),
+
+  /** Cross-section of a bar; null: nobody knows it. */
+  setBarSection: define<{ conductorId: Id; sectionMm2: number | null }>({
+    title: (build, { conductorId, sectionMm2 }) =>
+      `section of ${wireName(build, conductorId)}: ${sectionMm2 === null ? 'not told' : `${sectionMm2} mm²`}`,
+    apply: (draft, { conductorId, sectionMm2 }) => {
+      const conductor = conductorToEdit(draft, conductorId);
+      if (conductor.kind !== 'busbar')
+        throw new EditRefused(`${conductor.name} is no bar.`, 'The size of a cable is that of its part.');
+      if (sectionMm2 === null) delete conductor.sectionMm2;
+      else if (sectionMm2 > 0 && sectionMm2 <= 5000) conductor.sectionMm2 = sectionMm2;
+      else throw new EditRefused('A bar has more than 0 and at most 5000 mm².', 'Width times thickness.');
     },
   }),
 

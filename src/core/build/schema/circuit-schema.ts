@@ -124,6 +124,7 @@ const conductor = object({
   lengthM: nullable(positive(100)),
   laid: nullable(laid),
   jointResistanceOhm: nullable(nonNegative(1)),
+  sectionMm2: optional(positive(5000)),
   connectorA: optional(positive(2000)),
 });
 

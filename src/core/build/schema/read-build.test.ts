@@ -187,7 +187,9 @@ describe('more than any build has is refused before it is looked into', () => {
     const device = Object.values(firn.circuits.hv.devices)[0]!;
     const devices = Object.fromEntries(Array.from({ length: 200_000 }, (_, k) => [`d${k}`, device]));
     const hv = { ...firn.circuits.hv, devices };
-    expect(reasonOf({ ...firn, circuits: { ...firn.circuits, hv } })).toBe('circuits.hv.devices: has 200000 fields or entries.');
+    expect(reasonOf({ ...firn, circuits: { ...firn.circuits, hv } })).toBe(
+      'circuits.hv.devices: has 200000 fields or entries.',
+    );
   });
   test('6,000 devices, more than a circuit takes', () => {
     const device = Object.values(firn.circuits.hv.devices)[0]!;

@@ -23,7 +23,7 @@ const joined = defineRule({
   ],
   judge: ({ vehicle }) =>
     vehicle.conductors.flatMap((one): Finding<never, 'bar'>[] => {
-      const { kind, name } = one.conductor;
+      const { kind } = one.conductor;
       if (kind === 'cable') return [];
       const bar = kind === 'busbar';
       const [toldM, casesM] = [one.lengthM, casesApartM(vehicle.build, one.conductor)];
@@ -39,7 +39,6 @@ const joined = defineRule({
           demand: { value: apartM, dimension: 'length' },
           limit: { value: limitM, dimension: 'length' },
           margin,
-          assumed: bar ? [`${name}: what a bar carries is not judged, as its section is not entered.`] : [],
           lines: () => [
             {
               formula: 'the longer of what is entered and the gap between the cases',

@@ -1,5 +1,5 @@
 import {
-  conductorAmpacity,
+  carriesA,
   conductorOhm,
   inverterPowerW,
   type ResolvedConductor,
@@ -68,9 +68,10 @@ export function cableRows(vehicle: Vehicle): CableRow[] {
       id: resolved.id,
       resolved,
       currentA,
-      temperatureC: runsAway ? null : temperatureC,
+      // What is no cable has a limit, and no temperature that anybody worked out.
+      temperatureC: runsAway || resolved.conductor.kind !== 'cable' ? null : temperatureC,
       runsAway,
-      ampacityA: conductorAmpacity(resolved),
+      ampacityA: carriesA(vehicle, resolved),
       dropV: ohm === null || currentA === null || resolved.lengthM === null ? null : currentA * ohm,
       lossW: ohm === null || currentA === null || resolved.lengthM === null ? null : currentA * currentA * ohm,
       massKg:

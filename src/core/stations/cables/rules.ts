@@ -17,6 +17,7 @@ import {
   volts,
 } from '../context';
 import { defineRule, type Proposer, type Rule } from '../define';
+import { BAR_RULES } from './bar-rules';
 import { FITTING_RULES } from './fitting-rules';
 import { JOINED_RULES } from './joined-rules';
 import { PHASE_RULES, phasesOf } from './phase-rules';
@@ -252,5 +253,6 @@ export const CABLE_RULES: readonly Rule[] = [
   ...PHASE_RULES,
   ...FITTING_RULES,
   ...JOINED_RULES,
+  ...BAR_RULES,
   ...TERMINAL_RULES,
 ];

@@ -34,7 +34,9 @@ export const cableShort = defineRule({
       const { device, zone } = subject;
       const { vehicle } = context;
       const ref = deviceRef(device);
-      const cables = zone.ended.filter(({ judgement }) => conductorOf(vehicle, judgement).conductor.kind === 'cable');
+      const cables = zone.ended.filter(
+        ({ judgement }) => judgement.withstand !== null || conductorOf(vehicle, judgement).conductor.kind === 'cable',
+      );
       if (cables.length === 0) return [];
       const unknown = cables.filter(({ judgement }) => judgement.withstand === null);
       const waitsFor = notProved(context, subject, true);

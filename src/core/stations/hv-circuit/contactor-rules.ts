@@ -5,6 +5,7 @@ import * as propose from '../../proposals';
 import { told } from '../../quantities';
 import { type ClosingEvent, closings, isRun, type PrechargeRun } from '../../simulate';
 import {
+  copperMm2,
   groundOf,
   isPrechargeRelay,
   partOf,
@@ -75,15 +76,16 @@ const voltage = defineRule({
 /** Smallest copper on the studs of a device, mm²; null when a stud has no cable of known size. */
 export function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number; name: string } | null {
   const byTerminal = new Map<string, { areaMm2: number; name: string } | null>();
-  for (const { conductor, cable } of vehicle.conductors) {
-    // A busbar or a bolted pair on the stud is no heat sink of known size, and none that the table knows.
+  for (const one of vehicle.conductors) {
+    const { conductor } = one;
+    // A bar that nobody measured or a bolted pair on the stud is no heat sink of known size.
+    const areaMm2 = copperMm2(one);
     for (const end of [conductor.a, conductor.b]) {
       if (end.deviceId !== deviceId) continue;
       const known = byTerminal.get(end.terminal) ?? null;
-      const areaMm2 = cable ? cable.areaMm2 * conductor.parallel : 0;
       byTerminal.set(
         end.terminal,
-        cable && areaMm2 > (known?.areaMm2 ?? 0) ? { areaMm2, name: conductor.name } : known,
+        areaMm2 !== null && areaMm2 > (known?.areaMm2 ?? 0) ? { areaMm2, name: conductor.name } : known,
       );
     }
   }

@@ -1,8 +1,18 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import { BAR_LIMIT_C } from '../../physics/bar';
 import { continuousCurrent, isFullRange, usableDcVoltage } from '../../physics/fuse';
 import * as propose from '../../proposals';
 import { fuseZones, shorts } from '../../simulate';
-import { conductorAmpacity, partOf, protectingFuses, type ResolvedConductor, type ResolvedDevice } from '../../vehicle';
+import {
+  barOf,
+  carriesA,
+  copperMm2,
+  partOf,
+  protectingFuses,
+  type ResolvedConductor,
+  type ResolvedDevice,
+  type Vehicle,
+} from '../../vehicle';
 import {
   amps,
   assumedAmbient,
@@ -175,20 +185,31 @@ function cablesBehind(context: Context): Map<string, Behind> {
     });
   const behind = new Map<string, Behind>();
   for (const conductor of vehicle.conductors) {
-    if (conductor.conductor.kind !== 'cable' || (resistors.get(conductor.id) ?? []).length > 0) continue;
+    const isCable = conductor.conductor.kind === 'cable';
+    // A bar that nobody measured is asked for by its own rule; what is bolted has nothing to carry along.
+    if ((!isCable && !barOf(vehicle, conductor)) || (resistors.get(conductor.id) ?? []).length > 0) continue;
     const nearest = rated(of.get(conductor.id) ?? []).sort((p, r) => p.ratedCurrentA - r.ratedCurrentA)[0];
     const fuses = nearest ? [nearest] : rated(jointly.get(conductor.id) ?? []);
     const togetherA = fuses.reduce((sum, fuse) => sum + fuse.ratedCurrentA, 0);
-    const carriesA = conductorAmpacity(conductor);
+    const throughA = carriesA(vehicle, conductor);
     for (const fuse of fuses) {
       const known = behind.get(fuse.id) ?? { weakest: null, unknown: [] };
       const share = togetherA / fuse.ratedCurrentA;
-      if (carriesA === null) behind.set(fuse.id, { ...known, unknown: [...known.unknown, conductor] });
-      else if (!known.weakest || carriesA / share < known.weakest.carriesA / known.weakest.share)
-        behind.set(fuse.id, { ...known, weakest: { conductor, carriesA, share } });
+      if (throughA === null) behind.set(fuse.id, { ...known, unknown: [...known.unknown, conductor] });
+      else if (!known.weakest || throughA / share < known.weakest.carriesA / known.weakest.share)
+        behind.set(fuse.id, { ...known, weakest: { conductor, carriesA: throughA, share } });
     }
   }
   return behind;
+}
+
+/** What a conductor’s current rests on, in words. */
+function placeWords(vehicle: Vehicle, conductor: ResolvedConductor): string {
+  const bar = barOf(vehicle, conductor);
+  if (bar) return `a bar at ${q(BAR_LIMIT_C, 'temperature')} in air of ${q(bar.airC, 'temperature')}`;
+  const { cable, zone, laid } = conductor;
+  const lies = `${laid!.conduit ? ', in conduit' : ''}${laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}`;
+  return `${q(cable!.temperatureClassC, 'temperature')} class, ${zone!.name} at ${q(zone!.ambientC, 'temperature')}${lies}`;
 }
 
 const cableOverload = defineRule({
@@ -218,6 +239,7 @@ const cableOverload = defineRule({
   ],
   judge: (context) => {
     const cables = cablesBehind(context);
+    const { vehicle } = context;
     return fusesOf(context).flatMap((device): Finding<'cable', 'shared' | 'partial'>[] => {
       const fuse = partOf(device, 'fuse');
       if (!fuse) return [needsPart(device)];
@@ -229,8 +251,8 @@ const cableOverload = defineRule({
       if (!behind.weakest) return [{ subject: deviceRef(device), missing }];
       const { conductor, share } = behind.weakest;
       // Of a cable that several fuses protect together each may fill its share only.
-      const carriesA = behind.weakest.carriesA / share;
-      const area = conductor.cable!.areaMm2;
+      const mostA = behind.weakest.carriesA / share;
+      const area = copperMm2(conductor)! / conductor.conductor.parallel;
       if (!isFullRange(fuse.minimumBreakingMultiple)) {
         return [
           {
@@ -238,7 +260,7 @@ const cableOverload = defineRule({
             holds: false,
             variant: 'partial',
             demand: amps(fuse.minimumBreakingMultiple * fuse.ratedCurrentA),
-            limit: amps(carriesA),
+            limit: amps(mostA),
             figures: { cable: conductor.conductor.name },
             lines: () => [
               {
@@ -252,14 +274,14 @@ const cableOverload = defineRule({
         ];
       }
       const fusing = fuse.fusingMultiple * fuse.ratedCurrentA;
-      const margin = Math.min(marginAtMost(fuse.ratedCurrentA, carriesA), marginAtMost(fusing, 1.45 * carriesA));
+      const margin = Math.min(marginAtMost(fuse.ratedCurrentA, mostA), marginAtMost(fusing, 1.45 * mostA));
       // A known cable that is too weak fails whatever the others are; otherwise an unknown one leaves it open.
       if (margin >= 0 && missing.length > 0) return [{ subject: deviceRef(device), missing }];
       return [
         {
           subject: deviceRef(device),
           demand: amps(fuse.ratedCurrentA),
-          limit: amps(carriesA),
+          limit: amps(mostA),
           margin,
           assumed: hotPlace(conductor),
           ...(share > 1.0001 ? { variant: 'shared' } : {}),
@@ -267,14 +289,14 @@ const cableOverload = defineRule({
           lines: () => [
             {
               formula: 'I_n ≤ I_z',
-              figures: `${q(fuse.ratedCurrentA, 'current')} ≤ ${q(carriesA, 'current')}`,
-              result: { value: marginAtMost(fuse.ratedCurrentA, carriesA), dimension: 'ratio' },
-              note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${q(area, 'area')}, ${q(conductor.cable!.temperatureClassC, 'temperature')} class, ${conductor.zone!.name} at ${q(conductor.zone!.ambientC, 'temperature')}${conductor.laid!.conduit ? ', in conduit' : ''}${conductor.laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}.${share > 1.0001 ? ` It carries ${q(behind.weakest!.carriesA, 'current')} in all; fuses of strings in parallel feed it together.` : ''}`,
+              figures: `${q(fuse.ratedCurrentA, 'current')} ≤ ${q(mostA, 'current')}`,
+              result: { value: marginAtMost(fuse.ratedCurrentA, mostA), dimension: 'ratio' },
+              note: `Weakest cable behind it: ${conductor.conductor.name}, ${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel} × ` : ''}${q(area, 'area')}, ${placeWords(vehicle, conductor)}.${share > 1.0001 ? ` It carries ${q(behind.weakest!.carriesA, 'current')} in all; fuses of strings in parallel feed it together.` : ''}`,
             },
             {
               formula: 'I_2 = fusing multiple · I_n ≤ 1.45 · I_z',
-              figures: `${fuse.fusingMultiple} · ${q(fuse.ratedCurrentA, 'current')} = ${q(fusing, 'current')} ≤ ${q(1.45 * carriesA, 'current')}`,
-              result: { value: marginAtMost(fusing, 1.45 * carriesA), dimension: 'ratio' },
+              figures: `${fuse.fusingMultiple} · ${q(fuse.ratedCurrentA, 'current')} = ${q(fusing, 'current')} ≤ ${q(1.45 * mostA, 'current')}`,
+              result: { value: marginAtMost(fusing, 1.45 * mostA), dimension: 'ratio' },
             },
           ],
         },

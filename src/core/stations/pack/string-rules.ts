@@ -5,7 +5,9 @@ import { continuousCurrent } from '../../physics/fuse';
 import * as propose from '../../proposals';
 import {
   boxSource,
+  carriesA,
   conductorAmpacity,
+  copperMm2,
   type PackString,
   packStrings,
   partOf,
@@ -155,12 +157,12 @@ interface Bound {
   readonly where: string;
 }
 
-/** The thinnest cable on a device's studs, mm²: its heat sink. A busbar counts as thick. */
+/** The thinnest copper on a device's studs, mm²: its heat sink. A bar that nobody measured is asked for elsewhere. */
 const thinnestAt = (vehicle: Vehicle, id: string): number =>
   Math.min(
     1000,
-    ...vehicle.conductors.flatMap(({ conductor, cable }) =>
-      cable && (conductor.a.deviceId === id || conductor.b.deviceId === id) ? [cable.areaMm2 * conductor.parallel] : [],
+    ...vehicle.conductors.flatMap((one) =>
+      one.conductor.a.deviceId === id || one.conductor.b.deviceId === id ? (copperMm2(one) ?? []) : [],
     ),
   );
 
@@ -177,7 +179,7 @@ function bounds(alone: Vehicle, string: PackString): Bound[] {
       : contactor
         ? carryCurrent(contactor.carry, thinnestAt(alone, id), device!.ambientC)
         : conductor
-          ? conductorAmpacity(conductor)
+          ? carriesA(alone, conductor)
           : null;
     const worst = worstCurrent(sustained, id);
     if (limitA === null || !worst) return [];

@@ -160,6 +160,10 @@ export const barred =
     return withConductors(build, 'hv', { ...conductors, [conductorId]: made });
   };
 
+/** What a bar of the traction circuit measures across, mm². */
+export const section = (conductorId: Id, sectionMm2: number): Change =>
+  edit({ edit: 'setBarSection', input: { conductorId, sectionMm2 } });
+
 /** Without a length and a way of its own. */
 export const bare =
   (conductorId: Id): Change =>

@@ -13,6 +13,7 @@ import {
   long,
   reEnd,
   refit,
+  section,
   sheet,
   turn,
   wire,
@@ -250,7 +251,21 @@ export const HARMLESS: readonly Harmless[] = [
     on: 'larkspur',
     change: device('box-bay', { hold: { fixings: 5, bolt: 'M8', boltClass: '8.8', reachCells: true, vent: true } }),
   },
-  { did: 'a bar in place of the short precharge tap', on: 'firn', change: barred('c-pre-tap', 'busbar') },
+  {
+    did: 'a bar of 20 × 3 in place of the short precharge tap',
+    on: 'firn',
+    change: both(barred('c-pre-tap', 'busbar'), section('c-pre-tap', 60)),
+  },
+  {
+    did: 'a bar of 30 × 5 from the mid fuse to the service disconnect',
+    on: 'firn',
+    change: both(barred('c-mid-fuse', 'busbar'), section('c-mid-fuse', 150)),
+  },
+  {
+    did: 'a bar of 30 × 5 from the line contactor to the bus',
+    on: 'teasel',
+    change: both(barred('c-bus', 'busbar'), section('c-bus', 150)),
+  },
   {
     did: 'the precharge tap bolted to its contactor',
     on: 'larkspur',

@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { bare, barred, bodyPoint, both, device, edit, long, reEnd, wire } from './change';
+import { bare, barred, bodyPoint, both, device, edit, long, reEnd, section, wire } from './change';
 import type { Mistake } from './mistake';
 
 const PACK_SIDE = 'A consumer on the wrong side of the contactors';
@@ -7,6 +7,7 @@ const POLES = 'Poles that nothing switches';
 const DISCONNECT = 'The service disconnect';
 const BODY = 'High voltage and body';
 const FAR = 'Joints that are none';
+const BARS = 'Bars that carry too much';
 const takeOut = (deviceId: string) => edit({ edit: 'takeOutDevice', input: { deviceId } });
 
 export const LIVE_MISTAKES: readonly Mistake[] = [
@@ -25,6 +26,31 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     plant: barred('c-plus', 'busbar'),
     speaks: 'cable.joined:c-plus',
     says: 'Main fuse to main contactor is no bar of a box',
+  },
+  {
+    kind: BARS,
+    did: 'a bar of 10 × 1 from the mid fuse to the service disconnect',
+    on: 'firn',
+    plant: both(barred('c-mid-fuse', 'busbar'), section('c-mid-fuse', 10)),
+    speaks: 'cable.bar:c-mid-fuse',
+    says: 'Mid fuse to service disconnect carries more than a bar of its section',
+  },
+  {
+    kind: BARS,
+    did: 'a bar from the mid fuse to the service disconnect that nobody measured',
+    on: 'firn',
+    plant: barred('c-mid-fuse', 'busbar'),
+    speaks: 'cable.bar:c-mid-fuse',
+    says: 'What Mid fuse to service disconnect carries',
+    asks: true,
+  },
+  {
+    kind: BARS,
+    did: 'a bar of 15 × 3 behind a main fuse of 160 A: it carries what is drawn, and not what the fuse lets through',
+    on: 'teasel',
+    plant: both(barred('c-bus', 'busbar'), section('c-bus', 45)),
+    speaks: 'fuse.cable-overload:f-main',
+    says: 'Main fuse does not protect its cable',
   },
   {
     kind: FAR,

@@ -1,6 +1,7 @@
 import { expect } from 'vitest';
 import { loadCircuit } from '../../build/edits/group-edits';
 import { cataloguePart, LOAD_PRESETS, lowBase, lowLoadOf } from '../../parts';
+import { barred } from '../corpus/change';
 import {
   battery,
   cable,
@@ -79,6 +80,16 @@ export const LAYOUT = {
   setConnector: {
     input: { conductorId: 'c-minus', connectorA: 250 },
     leaves: ({ circuits }) => expect(circuits.hv.conductors['c-minus']!.connectorA).toBe(250),
+  },
+  setConductorKind: {
+    input: { conductorId: 'c-mid-fuse', kind: 'busbar' },
+    leaves: ({ circuits }) =>
+      expect(circuits.hv.conductors['c-mid-fuse']).toMatchObject({ kind: 'busbar', partId: null }),
+  },
+  setBarSection: {
+    on: barred('c-pre-tap', 'busbar')(firn),
+    input: { conductorId: 'c-pre-tap', sectionMm2: 60 },
+    leaves: ({ circuits }) => expect(circuits.hv.conductors['c-pre-tap']!.sectionMm2).toBe(60),
   },
   addEarthPoint: {
     input: { id: 'e2', wireId: 'b2', name: 'Rear' },

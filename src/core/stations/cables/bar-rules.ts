@@ -1,0 +1,76 @@
+import { type Finding, marginAtMost, quantityText as q } from '../../checks';
+import { BAR_LIMIT_C } from '../../physics/bar';
+import { told } from '../../quantities';
+import { barOf } from '../../vehicle';
+import {
+  amps,
+  celsius,
+  conductorRef,
+  corner,
+  NEEDS_CELLS,
+  packMustDeliver,
+  powerFrom,
+  sustainedCases,
+  worstCurrent,
+} from '../context';
+import { defineRule, type Rule } from '../define';
+import { phasesOf } from './phase-rules';
+
+const bar = defineRule({
+  id: 'cable.bar',
+  endangers: 'fire',
+  says: {
+    fails: '{subject} carries more than a bar of its section',
+    holds: '{subject} carries its current',
+    line: '{demand} of {limit}, {section} in air of {air}',
+    open: 'What {subject} carries',
+  },
+  sources: [
+    `Bright copper in still air at ${told(BAR_LIMIT_C, 'temperature')}, as a round rod of its section: a flat bar has more surface and carries more (heat balance of the cables; DIN 43671)`,
+  ],
+  judge: ({ vehicle }) => {
+    const waitsFor = packMustDeliver(vehicle, 'sustained');
+    const isPhase = phasesOf(vehicle);
+    return vehicle.conductors.flatMap((one): Finding<'section' | 'air'>[] => {
+      const subject = conductorRef(one);
+      const { kind, parallel } = one.conductor;
+      // What a phase carries no case of the direct current tells.
+      if (kind !== 'busbar' || isPhase(one)) return [];
+      const known = barOf(vehicle, one);
+      if (!known) return [{ subject, missing: [{ ref: subject, what: 'its cross-section' }] }];
+      if (vehicle.cases.length === 0) return [{ subject, missing: NEEDS_CELLS }];
+      if (waitsFor) return [{ subject, waitsFor }];
+      const worst = worstCurrent(sustainedCases(vehicle), one.id);
+      if (!worst) return [];
+      const { sectionMm2, airC, carriesA: limitA } = known;
+      const margin = marginAtMost(worst.currentA, limitA);
+      return [
+        {
+          subject,
+          case: worst.solved.id,
+          demand: amps(worst.currentA),
+          limit: amps(limitA),
+          margin,
+          figures: { section: { value: sectionMm2, dimension: 'area' }, air: celsius(airC) },
+          lines: () => [
+            {
+              formula: 'I² · R(T) = convection + radiation of a round rod, Ø = 2 · √(S/π)',
+              figures: `${parallel > 1 ? `${parallel} · ` : ''}${q(sectionMm2, 'area')}, ${q(BAR_LIMIT_C, 'temperature')} in air of ${q(airC, 'temperature')}`,
+              result: amps(limitA),
+            },
+            {
+              formula: 'margin = (I_bar − I) / I_bar',
+              figures: `(${q(limitA, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limitA, 'current')}`,
+              result: { value: margin, dimension: 'ratio' },
+              note: corner(worst.solved),
+            },
+          ],
+          assumed: [powerFrom(vehicle), `${one.conductor.name}: bright copper, alone in still air.`],
+        },
+      ];
+    });
+  },
+  remedies: 'Measure the bar and enter its section; a thicker one, two side by side, or a cable of a size.',
+});
+
+export const BAR_RULES: readonly Rule[] = [bar];
