@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { check, choose, openSample, saved } from './stories';
+import { check, choose, go, openSample, saved, set } from './stories';
 
 test('the circuit shows the currents of the chosen case and a click edits a device', async ({ page }) => {
   await openSample(page);
@@ -73,4 +73,28 @@ test('too much current for a cable’s place says that it has no steady temperat
   await hot.getByRole('button').first().click();
   await hot.getByRole('button', { name: 'Fit' }).first().click();
   await expect(hot).not.toHaveAttribute('data-verdict', 'fails');
+});
+
+test('a busbar in the place of a cable is asked for its section, and a thin one is not let pass', async ({ page }) => {
+  await openSample(page);
+  await go(page, 'Cables');
+  const row = page.locator('[data-cable="c-mid-fuse"]');
+  await row.getByRole('button', { name: 'Mid fuse to service disconnect' }).click();
+  await choose(page.getByLabel('Is a', { exact: true }), 'busbar');
+  const bar = check(page, 'cable.bar:c-mid-fuse');
+  await expect(bar).toContainText('needs its cross-section');
+  await expect(row).toContainText('no size');
+  await set(page, 'Busbar section', '10');
+  await expect(bar).toContainText('carries more than a busbar of its section');
+  // The current that the circuit’s other conductors of this string show too.
+  await expect(bar).toContainText('129 A of');
+  await set(page, 'Busbar section', '30 x -5');
+  await expect(page.getByRole('alert').filter({ hasText: 'is not width by thickness' })).toBeVisible();
+  await set(page, 'Busbar section', '30 x 5');
+  await expect(row).toContainText('150 mm²');
+  await expect(bar).toContainText('carries its current');
+  await saved(page);
+  for (const words of [/^Undo section of .*: 150/, /^Undo section of .*: 10/, /^Undo .* is a busbar/])
+    await page.getByRole('button', { name: words }).click();
+  await expect(row).toContainText('70 mm²');
 });

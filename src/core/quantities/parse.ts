@@ -31,6 +31,9 @@ const INFIX: Readonly<Record<string, number>> = {
   M: 1e6,
 };
 
+/** Units of a side, mm. */
+const SIDE_MM: Readonly<Record<string, number>> = { mm: 1, cm: 10, in: 25.4, '″': 25.4, '"': 25.4 };
+
 const TWO_WAYS = 'can be read two ways: as thousands or with a decimal comma';
 
 /** `text` as a plain number: decimal point or comma, thousands by space or apostrophe, fractions, mixed fractions. */
@@ -87,6 +90,19 @@ export function parseQuantity(
     if (gauge === undefined)
       return refuse(`"${trimmed}" is not a wire gauge.`, 'Gauges run from 40 to 1, then 1/0 to 4/0. Or type mm².');
     return { ok: true, value: awgAreaMm2(gauge), unit: 'awg', unitTyped: true };
+  }
+
+  const sides = dimension === 'area' ? trimmed.split(/[x×*]/i) : [];
+  if (sides.length > 1) {
+    const read = sides.map((side) => /^(.*?)(mm|cm|in|″|")?$/i.exec(side.trim())!);
+    const [wide, thick] = read.map(([, figure]) => parseNumber(figure ?? ''));
+    const [first, last] = read.map(([, , unit]) => unit?.toLowerCase());
+    if (sides.length > 2 || typeof wide !== 'number' || typeof thick !== 'number' || !(wide > 0 && thick > 0))
+      return refuse(`"${trimmed}" is not width by thickness.`, 'Write 30 x 5 for millimetres, or 1 x 1/8 in.');
+    // A unit that only one side has is meant for both.
+    const value = wide * SIDE_MM[first ?? last ?? 'mm']! * thick * SIDE_MM[last ?? first ?? 'mm']!;
+    if (!Number.isFinite(value)) return refuse(`"${trimmed}" is too large.`, examples(dimension));
+    return { ok: true, value, unit: unitNamed('area', 'mm²'), unitTyped: true };
   }
 
   const feetInches =

@@ -44,6 +44,18 @@ describe('what people type is understood', () => {
     expect(value(text, dimension)).toBeCloseTo(expected, 12);
   });
 
+  test('width by thickness is an area: 30 x 5 mm are 150 mm², 1 by 1/8 inch are 80.645 mm²', () => {
+    for (const typed of ['30 x 5', '30x5', '30 × 5 mm', '30*5', '3 x 0.5 cm', '30 mm x 5 mm', '30 x 5,0'])
+      expect(value(typed, 'area'), typed).toBeCloseTo(150, 9);
+    expect(value('1 x 1/8 in', 'area')).toBeCloseTo(25.4 ** 2 / 8, 9);
+    expect(value('1" x 1/8"', 'area')).toBeCloseTo(25.4 ** 2 / 8, 9);
+    expect(value('30 mm x 1/8 in', 'area')).toBeCloseTo((30 * 25.4) / 8, 9);
+    expect(value('1 in x 3', 'area')).toBeCloseTo(3 * 25.4 ** 2, 9);
+    for (const typed of ['30 x', 'x 5', '30 x 5 x 2', '30 x -5', '0 x 5', '30 x five', '30 x 5 kg', '1e200 x 1e200'])
+      expect(parseQuantity(typed, 'area').ok, typed).toBe(false);
+    expect(parseQuantity('30 x 5', 'length').ok).toBe(false);
+  });
+
   test('gauges give the area of ASTM B258: 2/0 is 67.43 mm², 10 AWG is 5.261 mm²', () => {
     expect(value('2/0', 'area')).toBeCloseTo(67.43, 2);
     expect(value('AWG 10', 'area')).toBeCloseTo(5.261, 3);

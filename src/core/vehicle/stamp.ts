@@ -1,7 +1,7 @@
 import { deviceDefinition, hasTrait, type StateId } from '../build';
 import type { Element, NodeName } from '../circuit';
 import { openCircuitVoltage, resistanceAgeFactor, resistanceTemperatureFactor } from '../physics/cell';
-import { resistanceAt } from '../physics/conductor';
+import { resistance20FromArea, resistanceAt } from '../physics/conductor';
 import { fuseResistance } from '../physics/fuse';
 import { type Corner, inverterPowerW, type State } from './cases';
 import { driveTrainOf } from './drive-units';
@@ -40,10 +40,17 @@ export function boxSource(
   };
 }
 
+/** A metre of one of those side by side at 20 °C, Ω/m; null: a cable that is not chosen, a bar that nobody measured, or a bolted joint. */
+function perMetre20({ cable, conductor: { kind, sectionMm2 } }: ResolvedConductor): number | null {
+  if (cable) return cable.resistance20OhmPerM;
+  return kind === 'busbar' && sectionMm2 !== undefined ? resistance20FromArea(sectionMm2, 'copper') : null;
+}
+
 /** Resistance of a conductor at a temperature, joints included, Ω. Unknown parts count as their joints only. */
 export function conductorOhm(resolved: ResolvedConductor, temperatureC: number): number {
-  if (!resolved.cable) return resolved.jointOhm;
-  const perMetre = resistanceAt(resolved.cable.resistance20OhmPerM, temperatureC, resolved.cable.metal);
+  const metre20 = perMetre20(resolved);
+  if (metre20 === null) return resolved.jointOhm;
+  const perMetre = resistanceAt(metre20, temperatureC, resolved.cable?.metal ?? 'copper');
   return ((resolved.lengthM ?? ASSUMED_LENGTH_M) * perMetre) / resolved.conductor.parallel + resolved.jointOhm;
 }
 

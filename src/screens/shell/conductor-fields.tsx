@@ -63,7 +63,7 @@ export function ConductorFields({
             value={kind}
             choices={[
               { value: 'cable', label: 'cable' },
-              { value: 'busbar', label: 'bar of a box' },
+              { value: 'busbar', label: 'busbar' },
             ]}
             onChoose={(to) =>
               dispatch({
@@ -90,12 +90,12 @@ export function ConductorFields({
         )}
         {row && kind === 'busbar' && (
           <QuantityField
-            label="Section of the bar"
+            label="Busbar section"
             value={conductor.conductor.sectionMm2 ?? null}
             dimension="area"
             system={system}
             empty="not entered"
-            note="width times thickness"
+            note="width by thickness, such as 30 x 5"
             onCommit={(sectionMm2) => dispatch({ edit: 'setBarSection', input: { conductorId: id, sectionMm2 } })}
             onClear={() => dispatch({ edit: 'setBarSection', input: { conductorId: id, sectionMm2: null } })}
           />

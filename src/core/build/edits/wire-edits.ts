@@ -73,12 +73,12 @@ export const WIRE_EDITS = {
   /** A conductor of the traction circuit as a cable or as a bar: what belongs to the other one alone goes. */
   setConductorKind: define<{ conductorId: Id; kind: 'cable' | 'busbar' }>({
     title: (build, { conductorId, kind }) =>
-      `${wireName(build, conductorId)} is a ${kind === 'cable' ? 'cable' : 'bar'}`,
+      `${wireName(build, conductorId)} is a ${kind === 'cable' ? 'cable' : 'busbar'}`,
     apply: (draft, { conductorId, kind }) => {
       const conductor = conductorToEdit(draft, conductorId);
       if (circuitNameOfConductor(draft, conductorId) !== 'hv')
         throw new EditRefused(`${conductor.name} is of the 12-volt side.`, 'Bars of a fuse box come with their fuses.');
-      if (kind !== 'cable' && kind !== 'busbar') throw new EditRefused('That is no kind.', 'A cable or a bar.');
+      if (kind !== 'cable' && kind !== 'busbar') throw new EditRefused('That is no kind.', 'A cable or a busbar.');
       conductor.kind = kind;
       if (kind === 'cable') delete conductor.sectionMm2;
       else {
@@ -95,10 +95,10 @@ export const WIRE_EDITS = {
     apply: (draft, { conductorId, sectionMm2 }) => {
       const conductor = conductorToEdit(draft, conductorId);
       if (conductor.kind !== 'busbar')
-        throw new EditRefused(`${conductor.name} is no bar.`, 'The size of a cable is that of its part.');
+        throw new EditRefused(`${conductor.name} is no busbar.`, 'The size of a cable is that of its part.');
       if (sectionMm2 === null) delete conductor.sectionMm2;
       else if (sectionMm2 > 0 && sectionMm2 <= 5000) conductor.sectionMm2 = sectionMm2;
-      else throw new EditRefused('A bar has more than 0 and at most 5000 mm².', 'Width times thickness.');
+      else throw new EditRefused('A busbar has more than 0 and at most 5000 mm².', 'Width times thickness.');
     },
   }),
 

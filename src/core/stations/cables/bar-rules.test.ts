@@ -2,8 +2,9 @@ import { describe, expect, test } from 'vitest';
 import { assess } from '../../assess';
 import { applyEdit, type Build, type Edit } from '../../build';
 import { firn9, teasel } from '../../build/samples';
+import { METALS } from '../../physics/conductor';
 import { cableWithstand, shorts } from '../../simulate';
-import { barOf, carriesA, conductorAmpacity, copperMm2, vehicleOf } from '../../vehicle';
+import { barOf, carriesA, conductorAmpacity, conductorOhm, copperMm2, vehicleOf } from '../../vehicle';
 
 const made = (build: Build, ...edits: Edit[]): Build => edits.reduce((one, edit) => applyEdit(one, edit).build, build);
 const asBar = (conductorId: string, sectionMm2?: number): Edit[] => [
@@ -58,6 +59,12 @@ describe('a bar of the traction circuit', () => {
     expect(shorts(thin).get('c-mid-fuse')!.verdict).toBe('burns');
   });
 
+  test('has the resistance of its copper, 1.02 · ρ · l / S, beside its joints: 0.15 m of 10 mm²', () => {
+    const ohm = (sectionMm2?: number) =>
+      conductorOhm(vehicleOf(made(firn9(), ...asBar('c-mid-fuse', sectionMm2))).conductorOf.get('c-mid-fuse')!, 20);
+    expect(ohm(10) - ohm()).toBeCloseTo((1.02 * METALS.copper.resistivity20OhmM * 0.15) / 10e-6, 12);
+  });
+
   test('without a place of its own it lies in the hotter air of what it joins', () => {
     const build = made(teasel(), ...asBar('c-bus', 60));
     const { a, b, ...bar } = build.circuits.hv.conductors['c-bus']!;
@@ -93,7 +100,7 @@ describe('a bar of the traction circuit', () => {
     const low = Object.keys(firn9().circuits.lv.conductors)[0]!;
     expect(() => made(firn9(), ...asBar(low))).toThrow('12-volt side');
     expect(() => made(firn9(), { edit: 'setBarSection', input: { conductorId: 'c-mid', sectionMm2: 60 } })).toThrow(
-      'no bar',
+      'no busbar',
     );
   });
 });

@@ -20,13 +20,13 @@ const bar = defineRule({
   id: 'cable.bar',
   endangers: 'fire',
   says: {
-    fails: '{subject} carries more than a bar of its section',
+    fails: '{subject} carries more than a busbar of its section',
     holds: '{subject} carries its current',
     line: '{demand} of {limit}, {section} in air of {air}',
     open: 'What {subject} carries',
   },
   sources: [
-    `Bright copper in still air at ${told(BAR_LIMIT_C, 'temperature')}, as a round rod of its section: a flat bar has more surface and carries more (heat balance of the cables; DIN 43671)`,
+    `Bright copper in still air at ${told(BAR_LIMIT_C, 'temperature')}, as a round rod of its section: a flat busbar has more surface and carries more (heat balance of the cables; DIN 43671)`,
   ],
   judge: ({ vehicle }) => {
     const waitsFor = packMustDeliver(vehicle, 'sustained');
@@ -70,7 +70,7 @@ const bar = defineRule({
       ];
     });
   },
-  remedies: 'Measure the bar and enter its section; a thicker one, two side by side, or a cable of a size.',
+  remedies: 'Measure the busbar and enter its section; a thicker one, two side by side, or a cable of a size.',
 });
 
 export const BAR_RULES: readonly Rule[] = [bar];

@@ -13,8 +13,8 @@ const joined = defineRule({
   },
   variants: {
     bar: {
-      fails: '{subject} is no bar of a box',
-      holds: '{subject} is a bar of a box',
+      fails: '{subject} is no busbar within a box',
+      holds: '{subject} is a busbar within a box',
       line: '{demand} long, {limit} at most',
     },
   },

@@ -1,7 +1,8 @@
 import { quantityText as q, type Working } from '../../checks';
+import { BAR_LIMIT_C } from '../../physics/bar';
 import { placeFactor } from '../../physics/cable';
 import { told } from '../../quantities';
-import { conductorOhm } from '../../vehicle';
+import { conductorOhm, copperMm2 } from '../../vehicle';
 import type { CableRow } from './results';
 
 export type CableFigure = 'currentA' | 'ampacityA' | 'temperatureC' | 'dropV' | 'lossW';
@@ -24,17 +25,23 @@ export function cableWorkings(row: CableRow): Readonly<Record<CableFigure, Worki
     cable && zone && thermal
       ? `${q(cable.areaMm2, 'area')}, Ø ${q(cable.outerDiameterMm / 1000, 'length')}, ${q(zone.ambientC, 'temperature')} around it, place factor ${placeFactor(thermal.place).toFixed(2)}`
       : 'size or place is not chosen';
+  const bar = resolved.conductor.kind === 'busbar';
+  const mm2 = copperMm2(resolved);
+  const each = mm2 === null ? 'section not entered' : q(mm2 / resolved.conductor.parallel, 'area');
+  const size = bar ? `busbar, ${each}` : cable ? q(cable.resistance20OhmPerM, 'resistancePerLength') : 'no size';
   const ohm = conductorOhm(resolved, temperatureC ?? cable?.temperatureClassC ?? 20);
-  const hot = `${q(ohm, 'resistance')} (${cable ? q(cable.resistance20OhmPerM, 'resistancePerLength') : 'no size'} at ${told(20, 'temperature')}, ${resolved.lengthM === null ? 'length not known' : q(resolved.lengthM, 'length')}, taken hot, joints ${q(resolved.jointOhm, 'resistance')})`;
+  const hot = `${q(ohm, 'resistance')} (${size} at ${told(20, 'temperature')}, ${resolved.lengthM === null ? 'length not known' : q(resolved.lengthM, 'length')}, taken hot, joints ${q(resolved.jointOhm, 'resistance')})`;
   const amps = currentA === null ? 'not solved' : q(currentA, 'current');
   return {
     currentA: one('largest |I| of the sustained cases', amps, ['Nodal solution of the circuit'], power),
     ampacityA: one(
-      'I at which the conductor settles at its class',
-      `${cable ? `${told(cable.temperatureClassC, 'temperature', 3)}` : 'no class'}; ${described}${resolved.conductor.parallel > 1 ? `; ${resolved.conductor.parallel} in parallel` : ''}`,
+      bar ? 'I at which a round rod of its section settles' : 'I at which the conductor settles at its class',
+      `${bar ? `${told(BAR_LIMIT_C, 'temperature')}; ${each}` : `${cable ? told(cable.temperatureClassC, 'temperature', 3) : 'no class'}; ${described}`}${resolved.conductor.parallel > 1 ? `; ${resolved.conductor.parallel} in parallel` : ''}`,
       [BALANCE],
     ),
-    temperatureC: one('I² · R20 · (1 + α(T − 20)) = heat given to the air', `${amps}; ${described}`, [BALANCE], power),
+    temperatureC: bar
+      ? one('none is worked out of a busbar', 'only what it carries for ever is', [])
+      : one('I² · R20 · (1 + α(T − 20)) = heat given to the air', `${amps}; ${described}`, [BALANCE], power),
     dropV: one(
       'ΔV = I · R(T)',
       `${amps} · ${hot}`,

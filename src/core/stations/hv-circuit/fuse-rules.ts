@@ -206,7 +206,7 @@ function cablesBehind(context: Context): Map<string, Behind> {
 /** What a conductor’s current rests on, in words. */
 function placeWords(vehicle: Vehicle, conductor: ResolvedConductor): string {
   const bar = barOf(vehicle, conductor);
-  if (bar) return `a bar at ${q(BAR_LIMIT_C, 'temperature')} in air of ${q(bar.airC, 'temperature')}`;
+  if (bar) return `a busbar at ${q(BAR_LIMIT_C, 'temperature')} in air of ${q(bar.airC, 'temperature')}`;
   const { cable, zone, laid } = conductor;
   const lies = `${laid!.conduit ? ', in conduit' : ''}${laid!.arrangement === 'touching-pair' ? ', touching pair' : ''}`;
   return `${q(cable!.temperatureClassC, 'temperature')} class, ${zone!.name} at ${q(zone!.ambientC, 'temperature')}${lies}`;

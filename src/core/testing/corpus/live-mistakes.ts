@@ -25,7 +25,7 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     on: 'larkspur',
     plant: barred('c-plus', 'busbar'),
     speaks: 'cable.joined:c-plus',
-    says: 'Main fuse to main contactor is no bar of a box',
+    says: 'Main fuse to main contactor is no busbar within a box',
   },
   {
     kind: BARS,
@@ -33,7 +33,7 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     on: 'firn',
     plant: both(barred('c-mid-fuse', 'busbar'), section('c-mid-fuse', 10)),
     speaks: 'cable.bar:c-mid-fuse',
-    says: 'Mid fuse to service disconnect carries more than a bar of its section',
+    says: 'Mid fuse to service disconnect carries more than a busbar of its section',
   },
   {
     kind: BARS,
