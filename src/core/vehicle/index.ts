@@ -101,6 +101,7 @@ export {
   conductorOhm,
   devicePowerW,
   groundOf,
+  perMetre20,
   stamp,
   terminalNode,
   untoldBoxes,

@@ -41,7 +41,7 @@ export function boxSource(
 }
 
 /** A metre of one of those side by side at 20 °C, Ω/m; null: a cable that is not chosen, a bar that nobody measured, or a bolted joint. */
-function perMetre20({ cable, conductor: { kind, sectionMm2 } }: ResolvedConductor): number | null {
+export function perMetre20({ cable, conductor: { kind, sectionMm2 } }: ResolvedConductor): number | null {
   if (cable) return cable.resistance20OhmPerM;
   return kind === 'busbar' && sectionMm2 !== undefined ? resistance20FromArea(sectionMm2, 'copper') : null;
 }

@@ -14,7 +14,7 @@ import {
   worstCurrent,
 } from '../context';
 import { defineRule, type Rule } from '../define';
-import { phasesOf } from './phase-rules';
+import { continuousA, phasesOf } from './phase-rules';
 
 const bar = defineRule({
   id: 'cable.bar',
@@ -34,21 +34,24 @@ const bar = defineRule({
     return vehicle.conductors.flatMap((one): Finding<'section' | 'air'>[] => {
       const subject = conductorRef(one);
       const { kind, parallel } = one.conductor;
-      // What a phase carries no case of the direct current tells.
-      if (kind !== 'busbar' || isPhase(one)) return [];
+      if (kind !== 'busbar') return [];
       const known = barOf(vehicle, one);
       if (!known) return [{ subject, missing: [{ ref: subject, what: 'its cross-section' }] }];
-      if (vehicle.cases.length === 0) return [{ subject, missing: NEEDS_CELLS }];
-      if (waitsFor) return [{ subject, waitsFor }];
-      const worst = worstCurrent(sustainedCases(vehicle), one.id);
-      if (!worst) return [];
+      // What a phase carries no case of the direct current tells.
+      const phaseA = isPhase(one) ? continuousA(vehicle, one) : undefined;
+      if (phaseA === null) return [{ subject, missing: [{ ref: subject, what: 'the motor that it feeds' }] }];
+      if (phaseA === undefined && vehicle.cases.length === 0) return [{ subject, missing: NEEDS_CELLS }];
+      if (phaseA === undefined && waitsFor) return [{ subject, waitsFor }];
+      const worst = phaseA === undefined ? worstCurrent(sustainedCases(vehicle), one.id) : null;
+      const currentA = phaseA ?? worst?.currentA;
+      if (currentA === undefined) return [];
       const { sectionMm2, airC, carriesA: limitA } = known;
-      const margin = marginAtMost(worst.currentA, limitA);
+      const margin = marginAtMost(currentA, limitA);
       return [
         {
           subject,
-          case: worst.solved.id,
-          demand: amps(worst.currentA),
+          ...(worst ? { case: worst.solved.id } : {}),
+          demand: amps(currentA),
           limit: amps(limitA),
           margin,
           figures: { section: { value: sectionMm2, dimension: 'area' }, air: celsius(airC) },
@@ -60,9 +63,9 @@ const bar = defineRule({
             },
             {
               formula: 'margin = (I_bar − I) / I_bar',
-              figures: `(${q(limitA, 'current')} − ${q(worst.currentA, 'current')}) / ${q(limitA, 'current')}`,
+              figures: `(${q(limitA, 'current')} − ${q(currentA, 'current')}) / ${q(limitA, 'current')}`,
               result: { value: margin, dimension: 'ratio' },
-              note: corner(worst.solved),
+              note: worst ? corner(worst.solved) : 'Current of a phase at the motor’s continuous power and base speed.',
             },
           ],
           assumed: [powerFrom(vehicle), `${one.conductor.name}: bright copper, alone in still air.`],

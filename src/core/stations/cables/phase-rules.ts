@@ -4,9 +4,11 @@ import { motorCurrentA } from '../../physics/motor';
 import * as propose from '../../proposals';
 import { told } from '../../quantities';
 import {
-  conductorAmpacity,
+  barOf,
+  carriesA,
   conductorTemperature,
   driveTrainOf,
+  perMetre20,
   type ResolvedConductor,
   solvedStates,
   type Vehicle,
@@ -46,7 +48,7 @@ export function phasesOf(vehicle: Vehicle): (conductor: ResolvedConductor) => bo
  * Rms of a phase at the motor's continuous power at base speed, A; of a series motor the direct current. Which of several motors a cable
  * leads to its end tells; between joints all that it may lead to. Null: no motor is told.
  */
-function continuousA({ build }: Vehicle, { conductor: { a, b } }: ResolvedConductor): number | null {
+export function continuousA({ build }: Vehicle, { conductor: { a, b } }: ResolvedConductor): number | null {
   const { units } = driveTrainOf(build);
   const at = units.filter(({ motor }) => a.deviceId === motor.id || b.deviceId === motor.id);
   const fed = units.filter(({ inverterId }) => a.deviceId === inverterId || b.deviceId === inverterId);
@@ -136,10 +138,11 @@ const joint = defineRule({
     return vehicle.conductors.flatMap((conductor): Finding[] => {
       const told = conductor.conductor.jointResistanceOhm;
       const { cable } = conductor;
-      if (told === null || !cable || isPhase(conductor)) return [];
-      const carriesA = conductorAmpacity(conductor);
+      const bar = barOf(vehicle, conductor);
+      if (told === null || !(cable || bar) || isPhase(conductor)) return [];
+      const mostA = carriesA(vehicle, conductor);
       const subject = conductorRef(conductor);
-      if (carriesA === null) return [{ subject, missing: conductor.missing.map((what) => ({ ref: subject, what })) }];
+      if (mostA === null) return [{ subject, missing: conductor.missing.map((what) => ({ ref: subject, what })) }];
       const currentA = Math.max(
         0,
         ...solvedStates(vehicle)
@@ -150,7 +153,7 @@ const joint = defineRule({
       // Both joints together are told.
       const heatW = (currentA ** 2 * told) / 2;
       const shedW =
-        Math.max(0, carriesA ** 2 - currentA ** 2) * (cable.resistance20OhmPerM / conductor.conductor.parallel) * FIN_M;
+        Math.max(0, mostA ** 2 - currentA ** 2) * (perMetre20(conductor)! / conductor.conductor.parallel) * FIN_M;
       return [
         {
           subject,

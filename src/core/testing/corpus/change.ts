@@ -164,6 +164,17 @@ export const barred =
 export const section = (conductorId: Id, sectionMm2: number): Change =>
   edit({ edit: 'setBarSection', input: { conductorId, sectionMm2 } });
 
+/** Both its joints together as they were measured, Ω. */
+export const jointed =
+  (conductorId: Id, jointResistanceOhm: number): Change =>
+  (build) => {
+    const { conductors } = build.circuits.hv;
+    return withConductors(build, 'hv', {
+      ...conductors,
+      [conductorId]: { ...conductors[conductorId]!, jointResistanceOhm },
+    });
+  };
+
 /** Without a length and a way of its own. */
 export const bare =
   (conductorId: Id): Change =>

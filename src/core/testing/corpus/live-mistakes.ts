@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { bare, barred, bodyPoint, both, device, edit, long, reEnd, section, wire } from './change';
+import { bare, barred, bodyPoint, both, device, edit, jointed, long, reEnd, section, wire } from './change';
 import type { Mistake } from './mistake';
 
 const PACK_SIDE = 'A consumer on the wrong side of the contactors';
@@ -51,6 +51,28 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     plant: both(barred('c-bus', 'busbar'), section('c-bus', 45)),
     speaks: 'fuse.cable-overload:f-main',
     says: 'Main fuse does not protect its cable',
+  },
+  {
+    kind: BARS,
+    did: 'the ends of a bar measured at 20 mΩ, where the joints of a cable have a tenth',
+    on: 'teasel',
+    plant: both(barred('c-bus', 'busbar'), section('c-bus', 150), jointed('c-bus', 0.02)),
+    speaks: 'cable.joint:c-bus',
+    says: 'A joint of Line contactor to bus plus heats more than its cable can shed',
+  },
+  {
+    kind: BARS,
+    did: 'motor cables one of which is a bar of 5 × 1',
+    on: 'firn',
+    plant: both(
+      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
+      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
+      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
+      barred('phase-u', 'busbar'),
+      section('phase-u', 5),
+    ),
+    speaks: 'cable.bar:phase-u',
+    says: 'Motor cable U carries more than a busbar of its section',
   },
   {
     kind: FAR,

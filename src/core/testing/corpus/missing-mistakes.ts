@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { both, device, edit, refit, wire } from './change';
+import { both, device, edit, jointed, refit, wire } from './change';
 import type { Mistake } from './mistake';
 
 const BLEED = cataloguePart('resistor-68-50', 'resistor');
@@ -335,19 +335,7 @@ export const CELL_MISTAKES: readonly Mistake[] = [
     kind: 'Joints and phases',
     did: 'a crimp of five milliohms in the main cable',
     on: 'firn',
-    plant: (build) => {
-      const { conductors } = build.circuits.hv;
-      return {
-        ...build,
-        circuits: {
-          ...build.circuits,
-          hv: {
-            ...build.circuits.hv,
-            conductors: { ...conductors, 'c-mid': { ...conductors['c-mid']!, jointResistanceOhm: 0.005 } },
-          },
-        },
-      };
-    },
+    plant: jointed('c-mid', 0.005),
     speaks: 'cable.joint:c-mid',
     says: 'A joint of Pack rear to front heats more than its cable can shed',
   },
