@@ -27,7 +27,7 @@ export function StagePanel({ assessment }: { assessment: Assessment }) {
       <ChoiceField
         label="What it is"
         value={build.stage?.kind ?? null}
-        empty="none"
+        empty={build.vehicle.stageRatio === undefined ? 'none' : 'not told'}
         choices={[...KINDS]}
         onChoose={(kind) => dispatch({ edit: 'setStage', input: { kind: kind as 'chain' } })}
       />
@@ -80,7 +80,7 @@ export function PresetPanel({ assessment }: { assessment: Assessment }) {
       <FigureSetting
         build={build}
         figure="presetSpeed"
-        note={build.presetSpeed?.speedMPerS === undefined ? 'none' : ''}
+        note={build.presetSpeed?.speedMPerS === undefined ? 'the pedal sets it' : ''}
       />
       {build.presetSpeed?.speedMPerS !== undefined && (
         <>

@@ -14,6 +14,9 @@ export interface Preview {
   readonly edit?: Edit | null;
 }
 
+/** A name may be long: what it becomes has to be seen all the same. */
+const WRAPS = 'whitespace-normal [overflow-wrap:anywhere]';
+
 /** What a file would change, before anything is changed; one press takes it, one press undoes it. */
 export function ImportPreviewPanel({ preview, onDone }: { preview: Preview; onDone: () => void }) {
   const dispatch = useBench((bench) => bench.dispatch);
@@ -39,12 +42,18 @@ export function ImportPreviewPanel({ preview, onDone }: { preview: Preview; onDo
             columns={[
               { id: 'what', head: 'What', cell: ({ subject }) => subject, value: ({ subject }) => subject },
               { id: 'field', head: 'Field', cell: ({ what }) => what, value: ({ what }) => what },
-              { id: 'now', head: 'Now', figure: true, cell: ({ before }) => before, value: ({ before }) => before },
+              {
+                id: 'now',
+                head: 'Now',
+                figure: true,
+                cell: ({ before }) => <span className={WRAPS}>{before}</span>,
+                value: ({ before }) => before,
+              },
               {
                 id: 'then',
                 head: 'Then',
                 figure: true,
-                cell: ({ after }) => <b className="font-semibold">{after}</b>,
+                cell: ({ after }) => <b className={`font-semibold ${WRAPS}`}>{after}</b>,
                 value: ({ after }) => after,
               },
             ]}
