@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { assess } from './assess';
 import { applyEdit, type Build, type Edit, emptyBuild } from './build';
-import { firn9 } from './build/samples';
+import { firn9, larkspur, teasel } from './build/samples';
 import { type Check, checkKey, say } from './checks';
 import { cataloguePart } from './parts';
 import { starterLayout } from './remedies';
@@ -60,6 +60,19 @@ describe('Firn 9 against sums by hand', () => {
 });
 
 describe('verdicts follow what is changed', () => {
+  test('what a station says of itself is what fails, else what is thin, else its smallest margin', () => {
+    const rank = { fails: 0, thin: 1 } as Readonly<Record<string, number>>;
+    for (const build of [firn9(), larkspur(), teasel()]) {
+      const { stations } = assess(build);
+      for (const { checks, thinnest } of Object.values(stations)) {
+        const graver = checks.filter(({ verdict }) => (rank[verdict] ?? 2) < (rank[thinnest?.verdict ?? ''] ?? 2));
+        expect(graver.map(({ id }) => id)).toEqual([]);
+        const alike = checks.filter(({ verdict, margin }) => verdict === thinnest?.verdict && margin !== undefined);
+        expect(alike.filter(({ margin }) => margin! < (thinnest?.margin ?? Number.NEGATIVE_INFINITY))).toEqual([]);
+      }
+    }
+  });
+
   test('an empty build needs data, and nothing is shown as holding', () => {
     const { checks, outcome } = assess(emptyBuild('b', 'Empty'));
     expect(outcome).toBe('undecided');

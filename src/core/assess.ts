@@ -18,7 +18,7 @@ import { Memory, type Vehicle, vehicleOf } from './vehicle';
 
 export interface StationState {
   readonly checks: readonly Check[];
-  /** Smallest margin among its checks; null when none has one. */
+  /** What fails or is thin, else the smallest margin; null when none has one. A rule of no comfort may hold with less than one that is thin. */
   readonly thinnest: Check | null;
   /** Checks that fail or are undecided. */
   readonly open: number;
@@ -53,6 +53,7 @@ export interface Assessment {
 function stationState(checks: readonly Check[]): StationState {
   const thinnest =
     checks.find((check) => check.verdict === 'fails') ??
+    checks.find((check) => check.verdict === 'thin') ??
     checks.filter((check) => check.margin !== undefined).sort((p, q) => p.margin! - q.margin!)[0] ??
     null;
   return {

@@ -16,6 +16,9 @@ function nearestE12(ohm: number): number {
   return [...E12, 10].map((value) => value * decade).sort((p, q) => Math.abs(p - ohm) - Math.abs(q - ohm))[0]!;
 }
 
+/** No meter reads less than a millivolt or a milliohm here: it reads nothing. */
+const shown = (value: number): number => (Math.abs(value) < 1e-3 ? 0 : value);
+
 /** What hands can meet: voltage class, the link's charge, and the readings that the insulation will give. */
 export function TouchPanel({
   vehicle,
@@ -92,14 +95,14 @@ export function TouchPanel({
                 id: 'modelled',
                 head: 'as modelled',
                 figure: true,
-                cell: ({ modelled, dimension }) => <b className="font-semibold">{text(modelled, dimension)}</b>,
+                cell: ({ modelled, dimension }) => <b className="font-semibold">{text(shown(modelled), dimension)}</b>,
               },
               {
                 id: 'limit',
                 head: 'just at the limit, plus leaks',
                 figure: true,
                 className: 'whitespace-normal',
-                cell: ({ limit, dimension }) => text(limit, dimension),
+                cell: ({ limit, dimension }) => text(shown(limit), dimension),
               },
             ]}
             rows={(
