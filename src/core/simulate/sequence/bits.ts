@@ -116,3 +116,15 @@ export const FORWARD = 1;
 export const REVERSE = 2;
 export const REGEN_FORWARD = 3;
 export const REGEN_REVERSE = 4;
+
+/** What a settling did, beside where it ended: bits of `seen`. */
+export const CLOSED_ON_EMPTY = 1;
+export const OPENED_LOADED = 2;
+export const DROVE_UNBRAKED = 4;
+export const DROVE_PRESSED = 8;
+export const TURNED_MOVING = 16;
+export const LEFT_FAULT = 32;
+export const RECLOSED = 64;
+export const UNSETTLED = 128;
+export const PASSED_WELD = 256;
+export const RESUMED = 512;

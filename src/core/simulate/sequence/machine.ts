@@ -1,18 +1,29 @@
 import {
   CHARGE,
+  CLOSED_ON_EMPTY,
+  DROVE_PRESSED,
+  DROVE_UNBRAKED,
   FAULT,
   FORWARD,
+  LEFT_FAULT,
   MAIN,
   MINUS,
   MODE,
   MODES,
   NO_TORQUE,
+  OPENED_LOADED,
+  PASSED_WELD,
   PRECHARGE,
+  RECLOSED,
   REGEN_FORWARD,
   REGEN_REVERSE,
+  RESUMED,
   REVERSE,
+  TURNED_MOVING,
+  UNSETTLED,
   WORLD,
 } from './bits';
+import { sensedUnder } from './sensed';
 import type { SequenceDesign } from './sequence-design';
 import { commandsOf, maskOf, type Step, stepsOf } from './steps';
 
@@ -37,21 +48,8 @@ const AWAKE = M.awake;
 const PRECHARGING = M.precharge;
 const CHARGE_PRECHARGING = M['charge-precharge'];
 const DIRECTIONS = W.forward | W.reverse;
-const MOVING = W.movingForward | W.movingBackward;
 /** Longest chain of steps that one change may bring about. */
 const MOST_STEPS = 12;
-
-/** What a settling did, beside where it ended: bits of `seen`. */
-export const CLOSED_ON_EMPTY = 1;
-export const OPENED_LOADED = 2;
-export const DROVE_UNBRAKED = 4;
-export const DROVE_PRESSED = 8;
-export const TURNED_MOVING = 16;
-export const LEFT_FAULT = 32;
-export const RECLOSED = 64;
-export const UNSETTLED = 128;
-export const PASSED_WELD = 256;
-export const RESUMED = 512;
 
 /**
  * The control with what surrounds it, one state at a time. The same for the search, for play and for the test board: there the link’s bits
@@ -370,33 +368,3 @@ const SWITCHING = W.lowSupply | W.key | W.handle | W.crash | REMOTE;
 /** What is not sensed as it is, or with which something else is. */
 const ROUNDABOUT = W.plug | DIRECTIONS | TOLD;
 const EMERGENCY = W.handle | W.crash | W.remotePressed | W.remoteOut | W.lowSupply;
-
-/** What each fault makes of the sensed word: bits kept, bits put on. */
-function sensedUnder({ flags }: SequenceDesign): [Int32Array, Int32Array] {
-  const size = Object.keys(FAULT).length;
-  const keep = new Int32Array(size).fill(-1);
-  const put = new Int32Array(size);
-  const reads = (fault: keyof typeof FAULT, off: number, on: number) => {
-    keep[FAULT[fault]] = ~off;
-    put[FAULT[fault]] = on;
-  };
-  const caught = (fault: keyof typeof FAULT, is: boolean | undefined, off: number, on: number) =>
-    is ? reads(fault, off | on, W.bad) : reads(fault, off, on);
-  caught('brake-on', flags.brakeTwo, 0, W.brake);
-  caught('brake-off', flags.brakeTwo, W.brake, 0);
-  caught('pedal-high', flags.pedalTwo, 0, W.accelerator);
-  caught('pedal-open', flags.pedalTwo || flags.pedalRange, 0, W.accelerator);
-  reads('forward-on', 0, W.forward);
-  reads('reverse-on', 0, W.reverse);
-  reads('forward-off', W.forward, 0);
-  reads('reverse-off', W.reverse, 0);
-  caught('dead-man-on', flags.deadManTwo, 0, W.deadMan);
-  reads('seat-on', W.seatEmpty, 0);
-  reads('stand-up', W.standDown, 0);
-  caught('speed-moving', flags.speedOwn, MOVING, W.movingForward);
-  caught('speed-still', flags.speedOwn, MOVING, 0);
-  reads('link-reads-up', W.linkDead, W.linkUp);
-  reads('link-reads-dead', W.linkUp, W.linkDead);
-  caught('messages-lost', flags.messagesEnd, W.brake, W.accelerator);
-  return [keep, put];
-}

@@ -1,18 +1,26 @@
 import type { OwnProperty, Signal, SignalIs } from '../../build';
-import { CHARGE, type FaultName, MAIN, MINUS, MODE, PRECHARGE, REGEN_FORWARD, REGEN_REVERSE, WORLD } from './bits';
 import {
+  CHARGE,
   CLOSED_ON_EMPTY,
   DROVE_PRESSED,
   DROVE_UNBRAKED,
+  type FaultName,
   LEFT_FAULT,
-  type Machine,
+  MAIN,
+  MINUS,
+  MODE,
   OPENED_LOADED,
   PASSED_WELD,
+  PRECHARGE,
   RECLOSED,
+  REGEN_FORWARD,
+  REGEN_REVERSE,
   RESUMED,
   TURNED_MOVING,
   UNSETTLED,
-} from './machine';
+  WORLD,
+} from './bits';
+import type { Machine } from './machine';
 import type { Answer, SequenceDesign } from './sequence-design';
 
 const W = WORLD;
