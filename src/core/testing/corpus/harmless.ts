@@ -21,7 +21,7 @@ import {
 import { CHARGE_HARMLESS } from './charge-mistakes';
 import { COMMISSION_HARMLESS } from './commission-mistakes';
 import { HARNESS_HARMLESS } from './harness-mistakes';
-import { INTERLOCK_HARMLESS } from './interlock-mistakes';
+import { INTERLOCK_HARMLESS } from './interlock-harmless';
 import { LOGBOOK_HARMLESS } from './logbook-mistakes';
 import type { Harmless } from './mistake';
 import { PHASE_HARMLESS } from './phase-mistakes';

@@ -1,78 +1,9 @@
-import type { ControlFlag, RemoteStop, SignalIs } from '../../build';
-import type { Context } from '../../stations/context';
-import { interlocks } from '../../stations/interlocks';
-import { vehicleOf } from '../../vehicle';
-import { both, type Change, device, edit, refit, wire } from './change';
-import { choose, figure, ownWay } from './charge-changes';
-import type { Harmless, Mistake } from './mistake';
+import { both, device, edit, refit, wire } from './change';
+import { choose, figure } from './charge-changes';
+import { by, is, no, not, property, remote, set, step, untold, yes } from './interlock-changes';
+import type { Mistake } from './mistake';
 
 const CONTROL = 'Control and interlocks';
-
-const no = (...flags: ControlFlag[]): Change =>
-  both(...flags.map((flag) => edit({ edit: 'answerControl', input: { flag, is: false } })));
-const yes = (...flags: ControlFlag[]): Change =>
-  both(...flags.map((flag) => edit({ edit: 'answerControl', input: { flag, is: true } })));
-const untold =
-  (...flags: ControlFlag[]): Change =>
-  (build) => ({
-    ...build,
-    controls: Object.fromEntries(
-      Object.entries(build.controls ?? {}).filter(([key]) => !flags.includes(key as ControlFlag)),
-    ),
-  });
-const remote = (remoteStop: RemoteStop): Change => edit({ edit: 'setRemoteStop', input: { remoteStop } });
-const step = (id: string, and: readonly SignalIs[] | 'off'): Change =>
-  edit({ edit: 'setStep', input: { step: id, own: and === 'off' ? { off: true } : { and } } });
-const is = (signal: string): SignalIs => ({ signal, is: true });
-const not = (signal: string): SignalIs => ({ signal, is: false });
-const property = (
-  form: 'never' | 'followed' | 'only-after',
-  when: readonly SignalIs[],
-  brings: readonly SignalIs[] = [],
-): Change =>
-  edit({
-    edit: 'setProperty',
-    input: { property: { id: 'own', name: 'Mine', form, when, ...(form === 'never' ? {} : { brings }) } },
-  });
-const by = (command: 'hand-switches' | 'own-controller'): Change => edit({ edit: 'setSchool', input: { command } });
-
-/** Every setting of every device entered as it is wanted and read back; some of them otherwise. */
-const set =
-  (odd: Readonly<Record<string, { readonly entered?: number; readonly readBack?: number }>> = {}): Change =>
-  (build) => {
-    const results = interlocks.results({
-      vehicle: vehicleOf(build),
-      sequence: null,
-      precharges: [],
-    } as unknown as Context);
-    return edit(
-      ...results.sheets.flatMap(({ deviceId, rows }) => [
-        {
-          edit: 'setSheet' as const,
-          input: { sheet: { id: `sheet-${deviceId}`, deviceId, firmware: '1.4', date: '2026-05-02', by: 'me' } },
-        },
-        ...rows.flatMap(({ setting, wanted }) =>
-          wanted === null
-            ? []
-            : [
-                {
-                  edit: 'setSetting' as const,
-                  input: {
-                    entry: {
-                      id: `${deviceId}-${setting}`,
-                      deviceId,
-                      setting,
-                      entered: odd[setting]?.entered ?? wanted,
-                      readBack: odd[setting]?.readBack ?? odd[setting]?.entered ?? wanted,
-                    },
-                  },
-                },
-              ],
-        ),
-      ]),
-    )(build);
-  };
-
 const searched = { kind: CONTROL, searched: true } as const;
 
 export const INTERLOCK_MISTAKES: readonly Mistake[] = [
@@ -431,57 +362,4 @@ export const INTERLOCK_MISTAKES: readonly Mistake[] = [
     speaks: 'interlocks.read-back:charger',
     says: 'Charger and converter says back something else than was entered',
   },
-];
-
-export const INTERLOCK_HARMLESS: readonly Harmless[] = [
-  { did: 'a low level of regeneration at half of the full one', on: 'firn', change: figure('regenLow', 0.2) },
-  {
-    did: 'an open plug wire that counts as none, with pilot and a contact of its own',
-    on: 'firn',
-    change: no('openIsPlugged'),
-    searched: true,
-  },
-  { did: 'no pilot lock, the others in place', on: 'larkspur', change: no('pilotBlocks'), searched: true },
-  {
-    did: 'it creeps with both pedals at rest, and stands with the brake',
-    on: 'firn',
-    change: yes('creep'),
-    searched: true,
-  },
-  { did: 'a seat switch', on: 'teasel', change: yes('seatSwitch'), searched: true },
-  { did: 'a remote stop in the coils’ feed', on: 'teasel', change: remote('loop'), searched: true },
-  {
-    did: 'a remote stop with a bridging plug, the hand switch besides',
-    on: 'larkspur',
-    change: remote('dummy'),
-    searched: true,
-  },
-  {
-    did: 'a small controller with a program of one’s own, the same guards',
-    on: 'firn',
-    change: by('own-controller'),
-    searched: true,
-  },
-  {
-    did: 'a step that asks for a charged link besides',
-    on: 'firn',
-    change: step('to-drive', [is('link-charged')]),
-    searched: true,
-  },
-  {
-    did: 'a property that holds',
-    on: 'firn',
-    change: property('never', [is('charging'), is('torque-forward')]),
-    searched: true,
-  },
-  {
-    did: 'charging by contactors of its own that exclude the others',
-    on: 'larkspur',
-    change: both(ownWay, choose({ apart: 'own-contactors', excluded: true })),
-    searched: true,
-  },
-  { did: 'contactors that open once below 4 A', on: 'firn', change: figure('openBelow', 4) },
-  { did: 'every device set as wanted and read back', on: 'firn', change: set() },
-  { did: 'every device set as wanted and read back', on: 'larkspur', change: set() },
-  { did: 'an inverter that is let draw less', on: 'firn', change: set({ batteryA: { entered: 120 } }) },
 ];
