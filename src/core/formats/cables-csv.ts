@@ -38,7 +38,7 @@ export function cablesCsv(build: Build, mark: DecimalMark = '.'): string {
         end(conductor.a),
         end(conductor.b),
         cable?.name ?? null,
-        cable?.areaMm2 ?? null,
+        cable?.areaMm2 ?? conductor.sectionMm2 ?? null,
         cable && metres !== null
           ? Number(((cable.resistance20OhmPerM * metres) / conductor.parallel).toPrecision(6))
           : null,

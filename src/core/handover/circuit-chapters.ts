@@ -2,7 +2,7 @@ import type { Assessment } from '../assess';
 import { findDevice } from '../build';
 import { type Dimension, formatArea, formatQuantity, inUnits } from '../quantities';
 import { SETTING_WORDS, sequenceSheet } from '../stations/interlocks';
-import { type HarnessWire, lowVoltage, partOf } from '../vehicle';
+import { type HarnessWire, lowVoltage, partOf, sizeText } from '../vehicle';
 import { type Chapter, table, text } from './document';
 
 const speaker =
@@ -25,13 +25,11 @@ export function circuitChapter(assessment: Assessment): Chapter {
       text('Conductors', true),
       table(
         ['Conductor', 'From', 'To', 'Size', 'Length', 'Carries for long'],
-        results.cables.rows.map(({ resolved: { conductor, cable, lengthM }, currentA }) => [
+        results.cables.rows.map(({ resolved, resolved: { conductor, lengthM }, currentA }) => [
           conductor.name,
           end(conductor.a),
           end(conductor.b),
-          cable
-            ? `${conductor.parallel > 1 ? `${conductor.parallel} × ` : ''}${formatArea(cable.areaMm2, build.units)}`
-            : 'not entered',
+          sizeText(resolved, build.units) ?? 'not entered',
           say(lengthM, 'length'),
           currentA === null ? 'not known' : say(currentA, 'current'),
         ]),

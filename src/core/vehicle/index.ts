@@ -94,6 +94,7 @@ export {
   resolve,
   routedLengthM,
 } from './resolve';
+export { sizeText } from './size-text';
 export { stringsAlone, withStrings } from './stages';
 export {
   boxSource,

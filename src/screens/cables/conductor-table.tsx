@@ -2,9 +2,9 @@
 import { useState } from 'react';
 import type { Assessment } from '@/core/assess';
 import { type Check, marginText, say } from '@/core/checks';
-import { formatArea, formatQuantity, type UnitSystem } from '@/core/quantities';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
 import type { CableRow } from '@/core/stations/cables';
-import { copperMm2 } from '@/core/vehicle';
+import { copperMm2, sizeText } from '@/core/vehicle';
 import { MARK_COLOUR, VerdictMark } from '@/ui/verdict-mark';
 import { ConductorFields } from '../shell/conductor-fields';
 import { type Column, DataTable, RowOpener } from '../shell/data-table';
@@ -92,12 +92,7 @@ function columnsOf(
       unit: 'mm²',
       className: 'whitespace-nowrap',
       value: ({ resolved }) => copperMm2(resolved),
-      cell: ({ resolved }) => {
-        const [mm2, { parallel }] = [copperMm2(resolved), resolved.conductor];
-        return mm2 === null
-          ? none('no size')
-          : `${parallel > 1 ? `${parallel} × ` : ''}${formatArea(mm2 / parallel, system)}`;
-      },
+      cell: ({ resolved }) => sizeText(resolved, system) ?? none('no size'),
     },
     {
       id: 'length',

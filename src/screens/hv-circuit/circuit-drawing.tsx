@@ -1,7 +1,7 @@
 'use client';
 import type { KeyboardEvent } from 'react';
 import { formatQuantity, type UnitSystem } from '@/core/quantities';
-import { followsVehicle, partOf, type SolvedCase, type Vehicle } from '@/core/vehicle';
+import { copperMm2, followsVehicle, partOf, type SolvedCase, type Vehicle } from '@/core/vehicle';
 import { readable } from '@/ui/readable';
 import { BatterySymbol, CapacitorSymbol } from '@/ui/symbols';
 import type { CircuitLayout, Placed, Wire } from './derive-layout';
@@ -137,9 +137,9 @@ function WireView({
 }) {
   const path = `M${wire.points.map(([x, y]) => `${x} ${y}`).join('L')}`;
   const conductor = vehicle.conductorOf.get(wire.id)!;
-  const area = conductor.cable
-    ? `${conductor.conductor.parallel > 1 ? `${conductor.conductor.parallel}×` : ''}${conductor.cable.areaMm2} mm²`
-    : 'no size';
+  const mm2 = copperMm2(conductor);
+  const { parallel } = conductor.conductor;
+  const area = mm2 === null ? 'no size' : `${parallel > 1 ? `${parallel}×` : ''}${mm2 / parallel} mm²`;
   const state = overlay?.live ? (overlay.live.get(wire.id) ?? 'dead') : null;
   const faulty = overlay?.flow != null && Math.abs(current ?? 0) > 1;
   const colour = failing || faulty ? 'var(--fails)' : state === 'dead' ? 'var(--soft)' : 'var(--hv)';
@@ -167,7 +167,7 @@ function WireView({
         d={path}
         fill="none"
         stroke={colour}
-        strokeWidth={(conductor.cable?.areaMm2 ?? 0) >= 16 ? 3.2 : 2}
+        strokeWidth={mm2 !== null && mm2 / parallel >= 16 ? 3.2 : 2}
         strokeDasharray={dashes}
         strokeOpacity={live || failing ? 1 : 0.55}
       />

@@ -1,6 +1,6 @@
 import type { Assessment } from '@/core/assess';
-import { formatArea, formatQuantity, type UnitSystem } from '@/core/quantities';
-import { partOf, type Vehicle } from '@/core/vehicle';
+import { formatQuantity, type UnitSystem } from '@/core/quantities';
+import { partOf, sizeText, type Vehicle } from '@/core/vehicle';
 import { PaperTable } from '@/ui/paper-table';
 
 export interface PrintedTable {
@@ -19,15 +19,13 @@ const endOf = (vehicle: Vehicle, { deviceId, terminal }: { deviceId: string; ter
 export function conductorList({ vehicle, results, build: { units } }: Assessment): PrintedTable {
   return {
     head: ['Conductor', 'From', 'To', 'Size', 'Length', 'Carries for long'],
-    rows: results.cables.rows.map(({ id, resolved: { conductor, cable, lengthM }, currentA }) => ({
+    rows: results.cables.rows.map(({ id, resolved, resolved: { conductor, lengthM }, currentA }) => ({
       id,
       cells: [
         conductor.name,
         endOf(vehicle, conductor.a),
         endOf(vehicle, conductor.b),
-        cable
-          ? `${conductor.parallel > 1 ? `${conductor.parallel} × ` : ''}${formatArea(cable.areaMm2, units)}`
-          : NOT_TOLD,
+        sizeText(resolved, units) ?? NOT_TOLD,
         told(lengthM, 'length', units),
         currentA === null ? 'not known' : told(currentA, 'current', units),
       ],

@@ -95,7 +95,7 @@ export function ConductorFields({
             dimension="area"
             system={system}
             empty="not entered"
-            note="width by thickness, such as 30 x 5"
+            note={`width by thickness, such as ${system === 'us' ? '1 x 1/8 in' : '30 x 5'}`}
             onCommit={(sectionMm2) => dispatch({ edit: 'setBarSection', input: { conductorId: id, sectionMm2 } })}
             onClear={() => dispatch({ edit: 'setBarSection', input: { conductorId: id, sectionMm2: null } })}
           />
