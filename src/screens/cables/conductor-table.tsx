@@ -126,7 +126,9 @@ function columnsOf(
             row.runsAway
               ? 'no steady'
               : row.temperatureC === null
-                ? 'not known'
+                ? row.resolved.conductor.kind === 'cable'
+                  ? 'not known'
+                  : '–'
                 : formatQuantity({ value: Math.round(row.temperatureC), dimension: 'temperature' }, system).text
           }
         />
