@@ -6,6 +6,7 @@ import {
   formatExact,
   formatQuantity,
   inUnits,
+  type Parsed,
   parseQuantity,
   preferredUnit,
   type UnitSystem,
@@ -34,6 +35,8 @@ interface Props {
   readonly empty?: string;
   readonly step?: number;
   readonly note?: string;
+  /** Another form that this field understands, asked first; null: it is not of that form. */
+  readonly reads?: (text: string) => Parsed | null;
 }
 
 /** A figure to type: takes what people say ("0.5 mΩ", "12 ft", "2/0"), refuses the rest with a reason and keeps what was typed. */
@@ -48,6 +51,7 @@ export function QuantityField({
   empty = 'not set',
   step,
   note,
+  reads,
 }: Props) {
   const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
@@ -72,7 +76,7 @@ export function QuantityField({
       setError(null);
       return;
     }
-    const parsed = parseQuantity(text, dimension, shownUnit, comma ?? keptComma());
+    const parsed = reads?.(text) ?? parseQuantity(text, dimension, shownUnit, comma ?? keptComma());
     setAsks(parsed.ok || !parsed.comma ? null : text);
     if (!parsed.ok) {
       setError(`${parsed.reason} ${parsed.remedy}`);

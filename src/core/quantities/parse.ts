@@ -92,19 +92,6 @@ export function parseQuantity(
     return { ok: true, value: awgAreaMm2(gauge), unit: 'awg', unitTyped: true };
   }
 
-  const sides = dimension === 'area' ? trimmed.split(/[x×*]/i) : [];
-  if (sides.length > 1) {
-    const read = sides.map((side) => /^(.*?)(mm|cm|in|″|")?$/i.exec(side.trim())!);
-    const [wide, thick] = read.map(([, figure]) => parseNumber(figure ?? ''));
-    const [first, last] = read.map(([, , unit]) => unit?.toLowerCase());
-    if (sides.length > 2 || typeof wide !== 'number' || typeof thick !== 'number' || !(wide > 0 && thick > 0))
-      return refuse(`"${trimmed}" is not width by thickness.`, 'Write 30 x 5 for millimetres, or 1 x 1/8 in.');
-    // A unit that only one side has is meant for both.
-    const value = wide * SIDE_MM[first ?? last ?? 'mm']! * thick * SIDE_MM[last ?? first ?? 'mm']!;
-    if (!Number.isFinite(value)) return refuse(`"${trimmed}" is too large.`, examples(dimension));
-    return { ok: true, value, unit: unitNamed('area', 'mm²'), unitTyped: true };
-  }
-
   const feetInches =
     dimension === 'length' ? /^(-?)(\d+(?:\.\d+)?)\s*(?:'|ft)\s*(.+?)\s*(?:"|in)$/.exec(trimmed) : null;
   if (feetInches) {
@@ -152,6 +139,24 @@ export function parseQuantity(
   if (dimension === 'temperature' && canonical < -273.15)
     return refuse(`"${trimmed}" is below absolute zero.`, 'Check the sign and the unit.');
   return { ok: true, value: canonical, unit, unitTyped: tail !== '' };
+}
+
+/**
+ * The section of a bar as it is measured: "30 x 5", "1 x 1/8 in", mm², millimetres where no unit is typed. Null: it is not of this form. For
+ * fields of bars alone: at a cable "3 x 2.5" are three cores.
+ */
+export function parseSides(text: string): Parsed | null {
+  const sides = text.split(/[x×*]/i);
+  if (sides.length < 2 || text.length > 60) return null;
+  const read = sides.map((side) => /^(.*?)(mm|cm|in|″|")?$/i.exec(side.trim())!);
+  const [wide, thick] = read.map(([, figure]) => parseNumber(figure ?? ''));
+  const [first, last] = read.map(([, , unit]) => unit?.toLowerCase());
+  if (sides.length > 2 || typeof wide !== 'number' || typeof thick !== 'number' || !(wide > 0 && thick > 0))
+    return refuse(`"${text.trim()}" is not width by thickness.`, 'Write 30 x 5 for millimetres, or 1 x 1/8 in.');
+  // A unit that only one side has is meant for both.
+  const value = wide * SIDE_MM[first ?? last ?? 'mm']! * thick * SIDE_MM[last ?? first ?? 'mm']!;
+  if (!Number.isFinite(value)) return refuse(`"${text.trim()}" is too large.`, 'Write 30 x 5 for millimetres.');
+  return { ok: true, value, unit: unitNamed('area', 'mm²'), unitTyped: true };
 }
 
 /** "resistancePerLength" → "resistance per length". */

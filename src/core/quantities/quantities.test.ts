@@ -8,6 +8,7 @@ import {
   formatQuantity,
   parseGauge,
   parseQuantity,
+  parseSides,
 } from './index';
 
 const value = (text: string, dimension: Dimension, unit?: string) => {
@@ -44,16 +45,25 @@ describe('what people type is understood', () => {
     expect(value(text, dimension)).toBeCloseTo(expected, 12);
   });
 
-  test('width by thickness is an area: 30 x 5 mm are 150 mm², 1 by 1/8 inch are 80.645 mm²', () => {
+  test('the section of a bar is width by thickness: 30 x 5 mm are 150 mm², 1 by 1/8 inch are 80.645 mm²', () => {
+    const section = (typed: string) => {
+      const parsed = parseSides(typed);
+      return parsed?.ok ? parsed.value : null;
+    };
     for (const typed of ['30 x 5', '30x5', '30 × 5 mm', '30*5', '3 x 0.5 cm', '30 mm x 5 mm', '30 x 5,0'])
-      expect(value(typed, 'area'), typed).toBeCloseTo(150, 9);
-    expect(value('1 x 1/8 in', 'area')).toBeCloseTo(25.4 ** 2 / 8, 9);
-    expect(value('1" x 1/8"', 'area')).toBeCloseTo(25.4 ** 2 / 8, 9);
-    expect(value('30 mm x 1/8 in', 'area')).toBeCloseTo((30 * 25.4) / 8, 9);
-    expect(value('1 in x 3', 'area')).toBeCloseTo(3 * 25.4 ** 2, 9);
+      expect(section(typed), typed).toBeCloseTo(150, 9);
+    expect(section('1 x 1/8 in')).toBeCloseTo(25.4 ** 2 / 8, 9);
+    expect(section('1" x 1/8"')).toBeCloseTo(25.4 ** 2 / 8, 9);
+    expect(section('30 mm x 1/8 in')).toBeCloseTo((30 * 25.4) / 8, 9);
+    expect(section('1 in x 3')).toBeCloseTo(3 * 25.4 ** 2, 9);
     for (const typed of ['30 x', 'x 5', '30 x 5 x 2', '30 x -5', '0 x 5', '30 x five', '30 x 5 kg', '1e200 x 1e200'])
-      expect(parseQuantity(typed, 'area').ok, typed).toBe(false);
-    expect(parseQuantity('30 x 5', 'length').ok).toBe(false);
+      expect(parseSides(typed)?.ok, typed).toBe(false);
+    expect(parseSides('150 mm²')).toBeNull();
+  });
+
+  test('at a cable "3 x 2.5" are three cores, not 7.5 mm²: it is refused', () => {
+    for (const typed of ['3 x 2.5', '3x2.5', '3 × 2.5 mm²', '2 x 70'])
+      expect(parseQuantity(typed, 'area').ok).toBe(false);
   });
 
   test('gauges give the area of ASTM B258: 2/0 is 67.43 mm², 10 AWG is 5.261 mm²', () => {

@@ -1,6 +1,7 @@
 import { airPressurePa } from '../physics/air';
 import { barAmpacityA } from '../physics/bar';
-import type { Resolved, ResolvedConductor } from './resolve';
+import { UNKNOWN_AMBIENT_C } from './assumed';
+import type { Resolved, ResolvedConductor, ResolvedDevice } from './resolve';
 import { conductorAmpacity } from './vehicle';
 
 /** A bar of the traction circuit whose section is told. */
@@ -13,12 +14,16 @@ export interface Bar {
   readonly carriesA: number;
 }
 
+/** What a conductor ends at. */
+export const joinedBy = (vehicle: Resolved, { conductor: { a, b } }: ResolvedConductor): readonly ResolvedDevice[] =>
+  [a, b].flatMap(({ deviceId }) => vehicle.deviceOf.get(deviceId) ?? []);
+
 /** Null: it is no bar, or nobody measured it. */
-export function barOf(vehicle: Resolved, { conductor, zone }: ResolvedConductor): Bar | null {
-  const { kind, sectionMm2, parallel, a, b } = conductor;
+export function barOf(vehicle: Resolved, one: ResolvedConductor): Bar | null {
+  const { kind, sectionMm2, parallel } = one.conductor;
   if (kind !== 'busbar' || sectionMm2 === undefined) return null;
-  const airC =
-    zone?.ambientC ?? Math.max(...[a, b].flatMap(({ deviceId }) => vehicle.deviceOf.get(deviceId)?.ambientC ?? []));
+  const around = joinedBy(vehicle, one).map(({ ambientC }) => ambientC);
+  const airC = one.zone?.ambientC ?? (around.length > 0 ? Math.max(...around) : UNKNOWN_AMBIENT_C);
   return {
     sectionMm2,
     airC,

@@ -6,7 +6,7 @@ export {
   UNKNOWN_AMBIENT_C,
   UNKNOWN_COLDEST_C,
 } from './assumed';
-export { type Bar, barOf, carriesA } from './bar';
+export { type Bar, barOf, carriesA, joinedBy } from './bar';
 export { BODY_FIGURES, type BodyFigures, massEmptyKg, wheelsOf } from './body-figures';
 export {
   type CaseId,

@@ -139,7 +139,8 @@ function WireView({
   const conductor = vehicle.conductorOf.get(wire.id)!;
   const mm2 = copperMm2(conductor);
   const { parallel } = conductor.conductor;
-  const area = mm2 === null ? 'no size' : `${parallel > 1 ? `${parallel}×` : ''}${mm2 / parallel} mm²`;
+  const area =
+    mm2 === null ? 'no size' : `${parallel > 1 ? `${parallel}×` : ''}${Number((mm2 / parallel).toPrecision(6))} mm²`;
   const state = overlay?.live ? (overlay.live.get(wire.id) ?? 'dead') : null;
   const faulty = overlay?.flow != null && Math.abs(current ?? 0) > 1;
   const colour = failing || faulty ? 'var(--fails)' : state === 'dead' ? 'var(--soft)' : 'var(--hv)';

@@ -1,7 +1,7 @@
 'use client';
 import type { Build, Laid } from '@/core/build';
 import type { CablePart } from '@/core/parts';
-import { formatQuantity } from '@/core/quantities';
+import { formatQuantity, parseSides } from '@/core/quantities';
 import { type CableRow, cableWorkings } from '@/core/stations/cables';
 import type { ResolvedConductor } from '@/core/vehicle';
 import { useBench } from '@/store/bench';
@@ -95,6 +95,7 @@ export function ConductorFields({
             dimension="area"
             system={system}
             empty="not entered"
+            reads={parseSides}
             note={`width by thickness, such as ${system === 'us' ? '1 x 1/8 in' : '30 x 5'}`}
             onCommit={(sectionMm2) => dispatch({ edit: 'setBarSection', input: { conductorId: id, sectionMm2 } })}
             onClear={() => dispatch({ edit: 'setBarSection', input: { conductorId: id, sectionMm2: null } })}

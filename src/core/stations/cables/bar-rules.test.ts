@@ -19,10 +19,18 @@ describe('a bar of the traction circuit', () => {
     const open = checkOf(made(firn9(), ...asBar('c-mid-fuse')), 'cable.bar:c-mid-fuse')!;
     expect([open.verdict, open.missing!.map(({ what }) => what)]).toEqual(['needs-data', ['its cross-section']]);
     const told = checkOf(made(firn9(), ...asBar('c-mid-fuse', 150)), 'cable.bar:c-mid-fuse')!;
-    const cable = checkOf(firn9(), 'cable.ampacity:c-mid-fuse') ?? checkOf(firn9(), 'cable.temperature:c-mid-fuse')!;
+    const cable = checkOf(firn9(), 'cable.temperature:c-mid-fuse')!;
     expect(told.verdict).toBe('holds');
     expect(told.case).toBe(cable.case);
     expect(told.margin).toBeCloseTo((told.limit!.value - told.demand!.value) / told.limit!.value, 12);
+  });
+
+  test('without a length it is asked for that too: it counts in drop and fault', () => {
+    const build = made(firn9(), ...asBar('c-mid-fuse', 150));
+    const bar = { ...build.circuits.hv.conductors['c-mid-fuse']!, lengthM: null, routeId: null };
+    const hv = { ...build.circuits.hv, conductors: { ...build.circuits.hv.conductors, 'c-mid-fuse': bar } };
+    const open = checkOf({ ...build, circuits: { ...build.circuits, hv } }, 'cable.bar:c-mid-fuse')!;
+    expect([open.verdict, open.missing!.map(({ what }) => what)]).toEqual(['needs-data', ['length']]);
   });
 
   test('two side by side carry twice what one does', () => {
@@ -79,6 +87,9 @@ describe('a bar of the traction circuit', () => {
       },
     };
     const vehicle = vehicleOf(homeless);
+    const assumed = checkOf(homeless, 'cable.bar:c-bus')!.assumed;
+    const unplaced = [a, b].filter(({ deviceId }) => vehicle.deviceOf.get(deviceId)!.device.place === null);
+    expect(assumed.filter((words) => words.includes('its place is not known'))).toHaveLength(unplaced.length);
     const ambients = [a, b].map(({ deviceId }) => vehicle.deviceOf.get(deviceId)!.ambientC);
     expect(barOf(vehicle, vehicle.conductorOf.get('c-bus')!)!.airC).toBe(Math.max(...ambients));
   });

@@ -1,9 +1,10 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
 import { BAR_LIMIT_C } from '../../physics/bar';
 import { told } from '../../quantities';
-import { barOf } from '../../vehicle';
+import { barOf, joinedBy } from '../../vehicle';
 import {
   amps,
+  assumedAmbient,
   celsius,
   conductorRef,
   corner,
@@ -36,7 +37,11 @@ const bar = defineRule({
       const { kind, parallel } = one.conductor;
       if (kind !== 'busbar') return [];
       const known = barOf(vehicle, one);
-      if (!known) return [{ subject, missing: [{ ref: subject, what: 'its cross-section' }] }];
+      const missing = [
+        ...(known ? [] : [{ ref: subject, what: 'its cross-section' }]),
+        ...(one.lengthM === null ? [{ ref: subject, what: 'length' }] : []),
+      ];
+      if (!known || missing.length > 0) return [{ subject, missing }];
       // What a phase carries no case of the direct current tells.
       const phaseA = isPhase(one) ? continuousA(vehicle, one) : undefined;
       if (phaseA === null) return [{ subject, missing: [{ ref: subject, what: 'the motor that it feeds' }] }];
@@ -68,7 +73,11 @@ const bar = defineRule({
               note: worst ? corner(worst.solved) : 'Current of a phase at the motor’s continuous power and base speed.',
             },
           ],
-          assumed: [powerFrom(vehicle), `${one.conductor.name}: bright copper, alone in still air.`],
+          assumed: [
+            ...(worst ? [powerFrom(vehicle)] : []),
+            `${one.conductor.name}: bright copper, alone in still air.`,
+            ...(one.zone ? [] : joinedBy(vehicle, one).flatMap(assumedAmbient)),
+          ],
         },
       ];
     });
