@@ -76,7 +76,10 @@ test('lists: a short one by arrows and first letters, a long one by typing; Esc 
   const short = page.getByLabel('A short list');
   await short.focus();
   await page.keyboard.press('Enter');
+  // The list takes the keys when it stands open, on the one that is chosen.
+  await expect(page.getByRole('option', { name: 'cruise' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('option', { name: 'hill' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(short).toHaveText('hill');
   await page.keyboard.press('p');
@@ -84,6 +87,7 @@ test('lists: a short one by arrows and first letters, a long one by typing; Esc 
   const long = page.getByLabel('A long list', { exact: true }).first();
   await long.focus();
   await page.keyboard.press('Enter');
+  await expect(page.locator('input:focus')).toBeVisible();
   await page.keyboard.type('115');
   await expect(page.getByRole('option')).toHaveCount(1);
   await page.keyboard.press('Enter');
@@ -120,6 +124,7 @@ test('a menu and a range, by key', async ({ page }) => {
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: 'As a drawing' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('menuitem', { name: 'As values' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByText('saved as values')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Save the drawing' })).toBeFocused();
@@ -135,6 +140,7 @@ test('a menu and a range, by key', async ({ page }) => {
 test('commands: arrows, words in any order, and what is off can’t be run', async ({ page }) => {
   await open(page);
   await page.getByRole('button', { name: 'Open the commands' }).click();
+  await expect(page.getByLabel('Find a command')).toBeFocused();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await expect(page.getByText('Ran: cables')).toBeVisible();
