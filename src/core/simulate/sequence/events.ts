@@ -1,4 +1,4 @@
-import { CHARGE, FAULT, FAULTS, type FaultName, INPUTS, type Input, MAIN, MINUS, MODE, PRECHARGE, WORLD } from './bits';
+import { FAULTS, type FaultName, INPUTS, type Input, WORLD } from './bits';
 import { askedFlags, type SequenceDesign } from './sequence-design';
 import { fittedInputs } from './steps';
 
@@ -65,21 +65,4 @@ export function withInput(word: number, input: Input, is: boolean): number {
         ? WORLD.movingForward | WORLD.movingBackward
         : 0;
   return (word & ~pair) | bit;
-}
-
-const WELDS = FAULTS.map(
-  (fault) =>
-    ({ 'main-welded': MAIN, 'minus-welded': MINUS, 'relay-welded': PRECHARGE, 'charge-welded': CHARGE })[
-      fault as string
-    ] ?? 0,
-);
-
-/**
- * What is closed welds, or it has welded before the key was turned; a measurement that fails in the very second of precharge is not looked
- * at: nothing could tell it from the truth.
- */
-export function mayFail(fault: number, mode: number, closed: number): boolean {
-  const weld = WELDS[fault]!;
-  if (weld !== 0) return mode === MODE.off || (closed & weld) !== 0;
-  return fault !== FAULT['link-reads-up'] || (mode !== MODE.precharge && mode !== MODE['charge-precharge']);
 }

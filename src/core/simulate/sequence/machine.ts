@@ -1,3 +1,4 @@
+import { Apart, type Faults, only, POLES_WELDED } from './apart';
 import {
   CHARGE,
   CLOSED_ON_EMPTY,
@@ -73,13 +74,9 @@ export class Machine {
   seen = 0;
   /** It wakes up: the way up waits. */
   held = false;
-
-  // Where it stands while one change after the other is tried on it, see `stand`.
-  private standing = 0;
-  private standingMode = 0;
-  private standingSensed = 0;
-  /** Bits that it can be told by that nothing comes of a change; 0: each has to be followed. */
-  private idle = 0;
+  /** Of what was done without a fault: the faults under which it may have gone otherwise. */
+  apart: Faults = 0;
+  private readonly differs: Apart;
 
   // Of the design, as plain fields: each is asked millions of times.
   private readonly fitted: number;
@@ -149,6 +146,8 @@ export class Machine {
     this.loopStop = remoteStop === 'loop';
     this.dummyStop = remoteStop === 'dummy';
     this.singlePole = (design.fitted & MINUS) === 0;
+    const plugSensed = (word: number, fault: number) => (this.sensed(word, OFF, fault) & W.plug) !== 0;
+    this.differs = new Apart(design, [this.keep, this.put], plugSensed, this.exclusive);
   }
 
   /** What the control believes of the world. */
@@ -239,65 +238,40 @@ export class Machine {
     return this.joined(word, this.actual(word, mode, fault)) ? this.asked(word, mode, fault) : NO_TORQUE;
   }
 
-  /** Puts it into a state on which many changes are tried, one after the other, by `turn`. */
-  stand(word: number, mode: number, fault: number): void {
-    this.fault = fault;
-    this.standing = word;
-    this.standingMode = mode;
-    const s = this.sensed(word, mode, fault);
-    this.standingSensed = s;
-    const hang = this.commands[mode] !== 0 ? SWITCHING : this.pull ? W.handle : 0;
-    this.idle = this.due(s, mode) < 0 ? ~hang : 0;
+  /** Faults under which a state looks otherwise than without one. */
+  looksApart(word: number, mode: number, closed: number): Faults {
+    const apart = this.differs.closing(closed) | this.differs.flowing(closed, this.throughResistor(word, closed, 0));
+    if (mode !== DRIVE && mode !== REVERSING) return apart;
+    return apart | this.sensesApart(word, mode, PEDALS) | (this.blocks ? UNREAD : 0);
   }
 
-  /**
-   * The world is `after` instead of where it stands. Where nothing was due, nothing is that no step asks for and no contactor hangs on:
-   * that is most of what can happen, and found out at once.
-   */
-  turn(after: number): void {
-    const mode = this.standingMode;
-    const turned = after ^ this.standing;
-    this.mode = mode;
-    if ((turned & this.idle) === turned) {
-      const { fault } = this;
-      const told =
-        turned & ROUNDABOUT
-          ? this.sensed(after, mode, fault) ^ this.standingSensed
-          : turned & this.keep[fault]! & ~this.put[fault]!;
-      if ((told & this.asks[mode]!) === 0) {
-        this.word = mode === DRIVE || mode === REVERSING ? after | W.current : after;
-        this.seen = 0;
-        return;
-      }
-    }
-    this.word = after;
-    this.settle(this.standing);
-  }
-
-  /** The first step of a mode that is due by what is sensed; -1: none. */
-  private due(s: number, mode: number): number {
-    const masks = this.masks[mode]!;
-    const values = this.values[mode]!;
-    for (let k = 0; k < masks.length; k++) if ((s & masks[k]!) === values[k]) return k;
-    return -1;
+  private sensesApart(word: number, mode: number, asked: number): Faults {
+    const blind = this.neutral && (word & DIRECTIONS) === 0 ? DIRECTIONS : 0;
+    return this.differs.sensing(word, mode, asked & ~blind);
   }
 
   /** Takes every step that is due; `before` and `hadFault` are what was before the change, for what closes and opens by itself. */
   settle(before: number, hadFault = this.fault): void {
     const { fault } = this;
+    const alone = fault === 0;
     let { word, mode } = this;
-    let joinedBefore = this.joined(before, this.actual(before, mode, hadFault));
+    const closedBefore = this.actual(before, mode, hadFault);
+    let joinedBefore = this.joined(before, closedBefore);
     let seen = 0;
+    let apart = this.differs.joining(closedBefore);
     for (let rounds = 0; ; rounds++) {
-      const joined = this.joined(word, this.actual(word, mode, fault));
+      const closed = this.actual(word, mode, fault);
+      const joined = this.joined(word, closed);
       if (joined && !joinedBefore) {
         if (!(word & W.linkUp) && fault !== MAIN_WELDED && fault !== MINUS_WELDED) seen |= CLOSED_ON_EMPTY;
+        apart |= POLES_WELDED;
         word = (word | W.linkUp) & ~W.linkDead;
         if (rounds === 0 && before & STOPS && !(word & STOPS)) seen |= RECLOSED;
         if (rounds === 0 && before & W.lowSupply && !(word & W.lowSupply)) seen |= RESUMED;
       } else if (joinedBefore && !joined && word & W.current && !(word & EMERGENCY) && mode !== FAULTED)
         seen |= OPENED_LOADED;
       joinedBefore = joined;
+      if (alone) apart |= this.differs.joining(closed) | this.sensesApart(word, mode, this.asks[mode]!);
       const s = this.sensed(word, mode, fault);
       const masks = this.masks[mode]!;
       const values = this.values[mode]!;
@@ -315,6 +289,7 @@ export class Machine {
         break;
       }
       seen |= this.entering(mode, next, word, fault);
+      if (mode === AWAKE) apart |= POLES_WELDED;
       word &= ~W.timer;
       mode = next;
     }
@@ -323,6 +298,7 @@ export class Machine {
     this.word = word;
     this.mode = mode;
     this.seen = seen;
+    this.apart = apart;
   }
 
   /** What is remarkable about going from one mode to another. */
@@ -346,8 +322,10 @@ export class Machine {
     const { mode } = this;
     let word = before;
     const closed = this.actual(word, mode, fault);
+    const through = this.throughResistor(word, closed, fault);
+    const apart = this.differs.flowing(closed, through);
     if (this.joined(word, closed)) word = (word | W.linkUp) & ~W.linkDead;
-    else if (this.throughResistor(word, closed, fault)) {
+    else if (through) {
       if (word & W.linkDead) word &= ~W.linkDead;
       else if (fault !== LINK_LOADED) word |= W.linkUp;
     } else if (word & W.linkUp) word &= ~W.linkUp;
@@ -357,14 +335,15 @@ export class Machine {
     if (mode !== DRIVE && mode !== REVERSING) word &= ~W.current;
     this.word = word;
     this.settle(before);
+    this.apart |= apart;
   }
 }
 
 const STOPS = W.handle | W.crash | W.remotePressed | W.cellsStop;
 const REMOTE = W.remotePressed | W.remoteOut;
 const TOLD = W.handle | W.crash | REMOTE;
-/** What contactors hang on by wire. */
-const SWITCHING = W.lowSupply | W.key | W.handle | W.crash | REMOTE;
-/** What is not sensed as it is, or with which something else is. */
-const ROUNDABOUT = W.plug | DIRECTIONS | TOLD;
+/** What torque is asked by. */
+const PEDALS = W.bad | W.plug | W.accelerator | W.brake | W.deadMan | W.movingForward | W.movingBackward;
+/** Fails without being read. */
+const UNREAD = only(BLOCK_WELDED) | only(PROXIMITY_OPEN);
 const EMERGENCY = W.handle | W.crash | W.remotePressed | W.remoteOut | W.lowSupply;

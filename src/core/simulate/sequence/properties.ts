@@ -30,7 +30,6 @@ const MOVING = W.movingForward | W.movingBackward;
 export interface Seen {
   readonly word: number;
   readonly mode: number;
-  readonly fault: number;
   readonly closed: number;
   readonly joined: boolean;
   readonly precharging: boolean;
@@ -45,7 +44,6 @@ export function seenOf(machine: Machine, word: number, mode: number, fault: numb
   return {
     word,
     mode,
-    fault,
     closed,
     joined,
     precharging: machine.throughResistor(word, closed, fault),

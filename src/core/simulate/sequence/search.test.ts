@@ -2,13 +2,12 @@ import { describe, expect, test } from 'vitest';
 import { applyEdit, type Build, type ControlFlag, type Edit } from '../../build';
 import { firn9, larkspur, teasel } from '../../build/samples';
 import { vehicleOf } from '../../vehicle';
-import { FAULT, type FaultName, INPUTS, MODE, WORLD } from './bits';
-import { possibleFaults, type SearchEvent, withInput } from './events';
+import { FAULT, type FaultName, WORLD } from './bits';
+import { type SearchEvent, withInput } from './events';
 import { Machine } from './machine';
 import { seenOf } from './properties';
 import { search } from './search';
 import { isDesign, type SequenceDesign, sequenceDesign } from './sequence-design';
-import { fittedInputs } from './steps';
 
 const designOf = (build: Build): SequenceDesign => {
   const found = sequenceDesign(vehicleOf(build));
@@ -67,60 +66,6 @@ describe('the samples', () => {
     const design = without('openIsPlugged', 'pilotBlocks', 'blockApart');
     expect(search(design)).toEqual(search(design));
   });
-});
-
-/** A plain walk over all states with sets of text: another program for the same question. */
-function countByHand(design: SequenceDesign): number {
-  const machine = new Machine(design);
-  const inputs = INPUTS.filter((input) => fittedInputs(design).has(input));
-  const faults = possibleFaults(design);
-  const seen = new Set<string>();
-  const open: [number, number, number][] = [];
-  const meet = (fault: number) => {
-    const key = `${machine.word} ${machine.mode} ${fault}`;
-    if (seen.has(key)) return;
-    seen.add(key);
-    open.push([machine.word, machine.mode, fault]);
-  };
-  machine.word = WORLD.linkDead;
-  meet(0);
-  for (let at = open.pop(); at; at = open.pop()) {
-    const [word, mode, fault] = at;
-    const begin = () => {
-      machine.word = word;
-      machine.mode = mode;
-      machine.fault = fault;
-    };
-    begin();
-    machine.tick();
-    meet(fault);
-    for (const input of inputs)
-      for (const is of [true, false]) {
-        begin();
-        machine.word = withInput(word, input, is);
-        if (machine.word === word) continue;
-        machine.settle(word);
-        meet(fault);
-      }
-    if (fault !== 0) continue;
-    for (const name of faults) {
-      begin();
-      const closed = machine.actual(word, mode, 0);
-      const weld = { 'main-welded': 4, 'minus-welded': 1, 'relay-welded': 2, 'charge-welded': 8 }[name as string];
-      if (weld !== undefined && mode !== MODE.off && (closed & weld) === 0) continue;
-      if (name === 'link-reads-up' && (mode === MODE.precharge || mode === MODE['charge-precharge'])) continue;
-      machine.fault = FAULT[name];
-      machine.settle(word, 0);
-      meet(FAULT[name]);
-    }
-  }
-  return seen.size;
-}
-
-test('it meets as many states as a plain walk depth first, with sets of text, does', () => {
-  // Hand switches and no plug: few enough for a walk that keeps each as text.
-  const small: SequenceDesign = { ...firn, command: 'hand-switches', seen: null, crash: false, handle: false };
-  expect(search(small).states).toBe(countByHand(small));
 });
 
 describe('each guard that is taken away breaks what it is there for, and nothing else', () => {

@@ -1,4 +1,5 @@
 import { type OwnProperty, SIGNALS } from '../../build';
+import { type Faults, only } from './apart';
 import { FAULT } from './bits';
 import { allAre, PROPERTIES, type Property, type Seen, unknownSignals } from './properties';
 import type { SequenceDesign } from './sequence-design';
@@ -10,25 +11,24 @@ export type Broken = Map<number, readonly [state: number, event: number]>;
 export interface Watch {
   readonly id: string;
   readonly name?: string;
-  readonly bears: Property['bears'];
-  readonly except: ReadonlySet<number>;
+  /** Faults under which it has to hold and was not found broken yet. */
+  open: Faults;
   readonly never: ((seen: Seen) => boolean) | null;
   readonly edge: number;
   readonly stuck: boolean;
   readonly broken: Broken;
 }
 
-/** Whether it has to hold under a fault. */
-export const counts = ({ bears, except }: Watch, fault: number): boolean =>
-  fault === 0 || (bears === 'every-fault' && !except.has(fault));
+/** The faults under which a property has to hold. */
+const borneBy = ({ bears, except = [] }: Pick<Property, 'bears' | 'except'>, possible: Faults): Faults =>
+  bears === 'no-fault' ? only(0) : except.reduce((left, fault) => left & ~only(FAULT[fault]), possible);
 
-/** What is looked for in a design: what is proved for everyone, and what the owner wants never to be. */
-export function watchesOf(design: SequenceDesign): readonly Watch[] {
+/** What is looked for in a design: what is proved for everyone, and what the owner wants never to be. `possible`: its faults, none among them. */
+export function watchesOf(design: SequenceDesign, possible: Faults): readonly Watch[] {
   const built = PROPERTIES.filter(({ applies }) => applies(design)).map(
     ({ id, bears, except, never, edge }): Watch => ({
       id,
-      bears,
-      except: new Set((except ?? []).map((fault) => FAULT[fault])),
+      open: borneBy(except ? { bears, except } : { bears }, possible),
       never: never ? (seen) => never(seen, design) : null,
       edge: edge ?? 0,
       stuck: id === 'switches-off',
@@ -41,8 +41,7 @@ export function watchesOf(design: SequenceDesign): readonly Watch[] {
       ({ id, name, when }: OwnProperty): Watch => ({
         id: `own:${id}`,
         name,
-        bears: 'every-fault',
-        except: new Set(),
+        open: possible,
         never: (seen) => allAre(when, seen),
         edge: 0,
         stuck: false,
