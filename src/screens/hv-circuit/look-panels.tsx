@@ -1,9 +1,10 @@
 'use client';
 import dynamic from 'next/dynamic';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { Assessment } from '@/core/assess';
 import { formatQuantity } from '@/core/quantities';
 import { Caution, Panel } from '@/ui/panel';
+import { useLater } from '@/ui/use-later';
 import { FusePanel } from './fuse-panel';
 import { LivePanel } from './live-panel';
 import { LoopCaution, LoopSelection, NoLoop, StopTable, TestPointTable } from './loop-panel';
@@ -30,8 +31,8 @@ interface Props {
 
 /** Under the drawing: what is looked at on the left, what was chosen and what is dangerous on the right. */
 export function LookPanels({ assessment, view, openCheck }: Props) {
-  const { results } = assessment;
-  const closing = results['hv-circuit'];
+  // Each resistor of the list is a circuit to be charged: the drawing and the verdicts come first.
+  const later = useLater(assessment);
   const left = <Question assessment={assessment} view={view} />;
   const right = beside({ assessment, view, openCheck });
   const caution = view.look === 'loop' ? null : <BoxesCaution assessment={assessment} />;
@@ -47,15 +48,24 @@ export function LookPanels({ assessment, view, openCheck }: Props) {
         )}
       </div>
       {right.length === 0 && caution && <div className="mt-3">{caution}</div>}
-      {view.look === 'closing' && closing && (
-        <div className="mt-3 space-y-3 print:hidden">
-          <PrechargeChoices assessment={assessment} run={closing} />
-          <PrechargeSigns assessment={assessment} run={closing} />
-        </div>
-      )}
+      {view.look === 'closing' && <ChargedOtherwise assessment={later} />}
     </>
   );
 }
+
+/** The same bus with other resistors, and with one thing wrong. */
+const ChargedOtherwise = memo(({ assessment }: { assessment: Assessment | null }) => {
+  const run = assessment?.results['hv-circuit'];
+  return (
+    assessment &&
+    run && (
+      <div className="mt-3 space-y-3 print:hidden">
+        <PrechargeChoices assessment={assessment} run={run} />
+        <PrechargeSigns assessment={assessment} run={run} />
+      </div>
+    )
+  );
+});
 
 function Question({ assessment, view }: Pick<Props, 'assessment' | 'view'>) {
   const {
