@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { applyEdit, type Build } from '../build';
+import { applyEdit, type Build, type Edit } from '../build';
 import { firn9, larkspur } from '../build/samples';
 import { cataloguePart } from '../parts';
 import { coilFeed, coilReturn, heldWith, singleFailures, stopTests, testPoints } from '../simulate';
 import { wire } from '../testing/corpus/change';
-import { closedIn, coilCircuit, meteredOhm, resolve, solveCoils, stateOf } from '.';
+import { closedIn, coilCircuit, Memory, meteredOhm, resolve, solveCoils, stateOf } from '.';
 
 const firn = firn9();
 const vehicle = resolve(firn);
@@ -132,6 +132,25 @@ describe('the coil circuit', () => {
     const one = applyEdit(firn, { edit: 'takeOutDevice', input: { deviceId: 'k-minus' } }).build;
     expect(one.circuits.lv.devices['coil-driver-2']).toBeUndefined();
     expect(heldWith(resolve(one), [])).toEqual(['k-plus', 'k-pre']);
+  });
+
+  test('a lamp’s wire made longer leaves it the circuit that it was; a wire of its own, and what is renamed or blown in it, do not', () => {
+    const memory = new Memory();
+    const asEdited = (...edits: Edit[]) => {
+      const build = edits.reduce((one, edit) => applyEdit(one, edit).build, firn);
+      return coilCircuit(resolve(build, 'hv', memory))!;
+    };
+    const longer = (conductorId: string): Edit => ({ edit: 'setConductor', input: { conductorId, lengthM: 9.9 } });
+    const handle = circuit.stops.find(({ device }) => device.kind === 'emergency-stop')!.id;
+    const before = asEdited();
+    expect(asEdited(longer('low-radio-w3'))).toBe(before);
+    const other = asEdited(longer('coil-w1'));
+    expect(other.lv.conductorOf.get('coil-w1')?.lengthM).toBe(9.9);
+    expect(other.driverOf).toEqual(before.driverOf);
+    const renamed = asEdited({ edit: 'renameDevice', input: { deviceId: handle, name: 'Red knob' } });
+    expect(renamed.stops.find(({ id }) => id === handle)?.device.name).toBe('Red knob');
+    // Taken back it is the one before again, whatever came between.
+    expect(asEdited().lv.conductorOf.get('coil-w1')?.lengthM).toBe(before.lv.conductorOf.get('coil-w1')?.lengthM);
   });
 
   test('the single-contactor sample: a pull switch and no handle in the loop', () => {

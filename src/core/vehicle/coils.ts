@@ -4,6 +4,7 @@ import { fuseResistance } from '../physics/fuse';
 import { lowReads } from './low-reads';
 import { Follows, Recent, room, settles } from './memory';
 import { partOf, type Resolved, type ResolvedConductor, type ResolvedDevice, resolve } from './resolve';
+import { sameConductor, sameDevice } from './settle';
 import { conductorOhm } from './stamp';
 
 /** Inside the auxiliary battery, Ω (generic: 45–60 Ah lead). */
@@ -23,7 +24,7 @@ const WIRE_C = 40;
 
 /** The contactors' coils and all that feeds them, in the 12-volt circuit's topology. */
 export interface CoilCircuit {
-  readonly lv: Resolved;
+  readonly lv: Pick<Resolved, 'devices' | 'conductors' | 'deviceOf' | 'conductorOf'>;
   /** Contactors with a coil that is wired on both sides. */
   readonly wired: readonly ResolvedDevice[];
   readonly unwired: readonly ResolvedDevice[];
@@ -60,15 +61,44 @@ export interface CoilPoint {
   readonly supplyA: number;
 }
 
-const kept = room(() => new Recent<CoilCircuit | null>(8));
+type Undriven = Omit<CoilCircuit, 'driverOf'>;
 
-/** The coil circuit of a build; null while the 12-volt circuit has no battery. The same object while nothing that it reads has changed. */
-export const coilCircuit = settles('coilCircuit', (vehicle: Resolved): CoilCircuit | null =>
-  vehicle.memory.of(kept).get(lowReads(vehicle), () => findCoils(vehicle)),
+const kept = room(() => new Recent<Undriven | null>(8));
+
+/** Before it is asked who drives what; another wire to a lamp leaves it the same object. */
+const undriven = settles(
+  'undrivenCoils',
+  (vehicle: Resolved): Undriven | null => vehicle.memory.of(kept).get(lowReads(vehicle), () => findCoils(vehicle)),
+  sameCoils,
 );
 
+const driven = new Follows<Undriven, CoilCircuit>();
+
+/** The coil circuit of a build; null while the 12-volt circuit has no battery. The same object while nothing in it has changed. */
+export function coilCircuit(vehicle: Resolved): CoilCircuit | null {
+  const circuit = undriven(vehicle);
+  return (
+    circuit && driven.get(circuit, () => ({ ...circuit, driverOf: driversOf({ ...circuit, driverOf: new Map() }) }))
+  );
+}
+
+function sameCoils(p: Undriven | null, q: Undriven | null): boolean {
+  if (p === q || p === null || q === null) return p === q;
+  const same = <One>(one: readonly One[], other: readonly One[], alike: (a: One, b: One) => boolean) =>
+    one.length === other.length && one.every((each, k) => alike(each, other[k]!));
+  return (
+    p.batteryPlus === q.batteryPlus &&
+    same(p.lv.devices, q.lv.devices, sameDevice) &&
+    same(p.lv.conductors, q.lv.conductors, sameConductor) &&
+    same(p.wired, q.wired, sameDevice) &&
+    same(p.unwired, q.unwired, sameDevice) &&
+    same(p.stops, q.stops, sameDevice) &&
+    same([...p.undriven], [...q.undriven], Object.is)
+  );
+}
+
 /** The 12-volt circuit without what leads to loads and converters only: they are no part of the coils' loop. */
-function withoutLoads(lv: Resolved): Resolved {
+function withoutLoads(lv: Resolved): CoilCircuit['lv'] {
   const loads = new Set(lv.devices.flatMap(({ id, device }) => (device.kind === 'lv-load' ? [id] : [])));
   if (loads.size === 0) return lv;
   let conductors = lv.conductors;
@@ -106,7 +136,6 @@ function withoutLoads(lv: Resolved): Resolved {
       (device.kind !== 'relay' || ends.has(`${id}.coilPlus`) || ends.has(`${id}.a`) || ends.has(`${id}.b`)),
   );
   return {
-    ...lv,
     devices,
     conductors,
     deviceOf: new Map(devices.map((device) => [device.id, device])),
@@ -114,12 +143,13 @@ function withoutLoads(lv: Resolved): Resolved {
   };
 }
 
-function findCoils(vehicle: Resolved): CoilCircuit | null {
+function findCoils(vehicle: Resolved): Undriven | null {
   const all = resolve(vehicle.build, 'lv', vehicle.memory);
   const lv = withoutLoads(all);
   const battery = lv.devices.find(({ device }) => device.kind === 'auxiliary-battery');
   if (!battery) return null;
-  const endsOf = ({ conductors }: Resolved) => new Set(conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));
+  const endsOf = ({ conductors }: CoilCircuit['lv']) =>
+    new Set(conductors.flatMap(({ nodeA, nodeB }) => [nodeA, nodeB]));
   const ends = endsOf(lv);
   const landed = endsOf(all);
   const contactors = vehicle.devices.filter(({ device }) => device.kind === 'contactor');
@@ -128,7 +158,7 @@ function findCoils(vehicle: Resolved): CoilCircuit | null {
     (deviceDefinition(device.kind).opens ?? (device.kind === 'lv-fuse' ? ['a', 'b'] : [])).some((terminal) =>
       ends.has(`${id}.${terminal}`),
     );
-  const circuit: CoilCircuit = {
+  return {
     lv,
     wired: contactors.filter(isWired),
     unwired: contactors.filter((device) => !isWired(device)),
@@ -143,8 +173,10 @@ function findCoils(vehicle: Resolved): CoilCircuit | null {
         )
         .map(({ id }) => id),
     ),
-    driverOf: new Map(),
   };
+}
+
+function driversOf(circuit: CoilCircuit): ReadonlyMap<Id, Id> {
   const driverOf = new Map<Id, Id>();
   for (const { id, device } of circuit.stops) {
     if (device.kind !== 'lv-switch' && device.kind !== 'relay') continue;
@@ -152,7 +184,7 @@ function findCoils(vehicle: Resolved): CoilCircuit | null {
     const dead = circuit.wired.filter((coil) => (point.coilV.get(coil.id) ?? 0) < 1);
     if (dead.length === 1 && circuit.wired.length > 1) driverOf.set(id, dead[0]!.id);
   }
-  return { ...circuit, driverOf };
+  return driverOf;
 }
 
 /** Resistance of a coil, Ω: rated voltage and power; hot copper has a quarter more. */
