@@ -1,5 +1,6 @@
 import { PHASES } from '../../build';
 import { type Finding, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
+import { BARE_CM2, FIN_M, jointHeatW, RISE_K, SHED_BY_FACES_W, STILL_AIR, shedByCableW } from '../../physics/joint';
 import { motorCurrentA } from '../../physics/motor';
 import * as propose from '../../proposals';
 import { told } from '../../quantities';
@@ -119,8 +120,16 @@ const phase = defineRule({
   remedies: [propose.thickerCable],
 });
 
-/** A joint sheds its heat into so much of its cable, m (fin length of copper cables in still air, generic). */
-const FIN_M = 0.3;
+/** What flows through a conductor for good, A: between inverter and motor the phase’s. Null: the motor is not told. */
+function lastingA(vehicle: Vehicle, conductor: ResolvedConductor, isPhase: boolean): number | null {
+  if (isPhase) return continuousA(vehicle, conductor);
+  return Math.max(
+    0,
+    ...solvedStates(vehicle)
+      .filter(({ state }) => state.duration === 'sustained')
+      .map(({ point }) => Math.abs(point.elementCurrentsA.get(conductor.id) ?? 0)),
+  );
+}
 
 const joint = defineRule({
   id: 'cable.joint',
@@ -129,41 +138,47 @@ const joint = defineRule({
     fails: 'A joint of {subject} heats more than its cable can shed',
     holds: 'Joints of {subject}',
     line: '{demand} a joint, {limit} at most',
+    open: 'Joints of {subject}',
+  },
+  variants: {
+    faces: {
+      fails: '{subject} heats more than its bolted faces can shed',
+      holds: 'Bolted faces of {subject}',
+      line: '{demand} where they meet, {limit} at most',
+    },
   },
   sources: [
-    `P = I² · R of one joint, against what ${told(0.3, 'length')} of its cable still sheds at this current: (I_z² − I²) · R20 · ${told(0.3, 'length')} (generic)`,
+    `P = I² · R of one joint, against what ${told(FIN_M, 'length')} of its cable still sheds at this current: (I_z² − I²) · R20 · ${told(FIN_M, 'length')} (generic)`,
+    `Faces that are bolted to each other: ${BARE_CM2} cm² of bare metal, ${STILL_AIR} W/(m²·K) in still air (generic), ${RISE_K} K (IEC 60947-1, table 2)`,
   ],
   judge: ({ vehicle }) => {
-    const isPhase = phasesOf(vehicle);
-    return vehicle.conductors.flatMap((conductor): Finding[] => {
+    const phases = phasesOf(vehicle);
+    return vehicle.conductors.flatMap((conductor): Finding<never, 'faces'>[] => {
       const told = conductor.conductor.jointResistanceOhm;
-      const { cable } = conductor;
+      const faces = conductor.conductor.kind === 'bolted';
       const bar = barOf(vehicle, conductor);
-      if (told === null || !(cable || bar) || isPhase(conductor)) return [];
-      const mostA = carriesA(vehicle, conductor);
+      if (told === null || !(conductor.cable || bar || faces)) return [];
       const subject = conductorRef(conductor);
+      const mostA = faces ? Number.POSITIVE_INFINITY : carriesA(vehicle, conductor);
       if (mostA === null) return [{ subject, missing: conductor.missing.map((what) => ({ ref: subject, what })) }];
-      const currentA = Math.max(
-        0,
-        ...solvedStates(vehicle)
-          .filter(({ state }) => state.duration === 'sustained')
-          .map(({ point }) => Math.abs(point.elementCurrentsA.get(conductor.id) ?? 0)),
-      );
+      const currentA = lastingA(vehicle, conductor, phases(conductor));
+      if (currentA === null) return [{ subject, missing: [{ ref: subject, what: 'the motor that it feeds' }] }];
       if (currentA === 0) return [];
-      // Both joints together are told.
-      const heatW = (currentA ** 2 * told) / 2;
-      const shedW =
-        Math.max(0, mostA ** 2 - currentA ** 2) * (perMetre20(conductor)! / conductor.conductor.parallel) * FIN_M;
+      const heatW = jointHeatW(currentA, told, faces ? 1 : 2);
+      const shedW = faces
+        ? SHED_BY_FACES_W
+        : shedByCableW(mostA, currentA, perMetre20(conductor)! / conductor.conductor.parallel);
       return [
         {
           subject,
+          ...(faces ? { variant: 'faces' } : {}),
           demand: watts(heatW),
           limit: watts(shedW),
           margin: marginAtMost(heatW, shedW),
           lines: () => [
             {
-              formula: 'P = I² · R_joints / 2',
-              figures: `(${q(currentA, 'current')})² · ${q(told, 'resistance')} / 2`,
+              formula: faces ? 'P = I² · R' : 'P = I² · R_joints / 2',
+              figures: `(${q(currentA, 'current')})² · ${q(told, 'resistance')}${faces ? '' : ' / 2'}`,
               result: watts(heatW),
             },
           ],

@@ -3,6 +3,7 @@ import { bar } from './bar-rules';
 import { bypassed } from './bypass-rules';
 import { EARTH_RULES } from './earth-rules';
 import { FEED_RULES } from './feed-rules';
+import { joint } from './joint-rules';
 import { LOAD_RULES } from './load-rules';
 import { LOOM_RULES } from './loom-rules';
 import { OLD_LOOM_RULES } from './old-loom-rules';
@@ -30,6 +31,7 @@ export const lowVoltage = defineStation({
     ...PEAK_RULES,
     bypassed,
     bar,
+    joint,
     ...SHORT_RULES,
   ],
   ahead: ({ vehicle }) => piecesAhead(vehicle),

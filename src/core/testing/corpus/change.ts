@@ -168,8 +168,9 @@ export const section = (conductorId: Id, sectionMm2: number): Change =>
 export const jointed =
   (conductorId: Id, jointResistanceOhm: number): Change =>
   (build) => {
-    const { conductors } = build.circuits.hv;
-    return withConductors(build, 'hv', {
+    const circuit = Object.hasOwn(build.circuits.lv.conductors, conductorId) ? 'lv' : 'hv';
+    const { conductors } = build.circuits[circuit];
+    return withConductors(build, circuit, {
       ...conductors,
       [conductorId]: { ...conductors[conductorId]!, jointResistanceOhm },
     });

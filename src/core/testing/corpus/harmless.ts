@@ -10,6 +10,7 @@ import {
   edit,
   fit,
   flip,
+  jointed,
   long,
   reEnd,
   refit,
@@ -265,6 +266,26 @@ export const HARMLESS: readonly Harmless[] = [
     did: 'a bar of 30 × 5 from the line contactor to the bus',
     on: 'teasel',
     change: both(barred('c-bus', 'busbar'), section('c-bus', 150)),
+  },
+  {
+    did: 'three tenths of a milliohm at the crimps of the converter’s earth',
+    on: 'firn',
+    change: jointed('low-w5', 0.0003),
+  },
+  {
+    did: 'the line contactor bolted to the bus, fifty microohms measured where they meet',
+    on: 'teasel',
+    change: both(barred('c-bus', 'bolted'), long('c-bus', 0.02), jointed('c-bus', 0.00005)),
+  },
+  {
+    did: 'motor cables with a twentieth of a milliohm measured at both crimps of one',
+    on: 'firn',
+    change: both(
+      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
+      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
+      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
+      jointed('phase-v', 0.00005),
+    ),
   },
   {
     did: 'the precharge tap bolted to its contactor',

@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { both, device, edit, jointed, refit, wire } from './change';
+import { barred, both, device, edit, jointed, long, refit, wire } from './change';
 import type { Mistake } from './mistake';
 
 const BLEED = cataloguePart('resistor-68-50', 'resistor');
@@ -338,6 +338,35 @@ export const CELL_MISTAKES: readonly Mistake[] = [
     plant: jointed('c-mid', 0.005),
     speaks: 'cable.joint:c-mid',
     says: 'A joint of Pack rear to front heats more than its cable can shed',
+  },
+  {
+    kind: 'Joints and phases',
+    did: 'three milliohms at the crimps of the converter’s earth: little of twelve volts, and twelve watts each',
+    on: 'firn',
+    plant: jointed('low-w5', 0.003),
+    speaks: 'lv.joint:low-w5',
+    says: 'A joint of Converter to earth heats more than it can shed',
+  },
+  {
+    kind: 'Joints and phases',
+    did: 'two milliohms measured where the contactor is bolted to the bus',
+    on: 'teasel',
+    plant: both(barred('c-bus', 'bolted'), long('c-bus', 0.02), jointed('c-bus', 0.002)),
+    speaks: 'cable.joint:c-bus',
+    says: 'Line contactor to bus plus heats more than its bolted faces can shed',
+  },
+  {
+    kind: 'Joints and phases',
+    did: 'crimps of ten milliohms at both ends of a motor cable',
+    on: 'firn',
+    plant: both(
+      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
+      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
+      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
+      jointed('phase-v', 0.01),
+    ),
+    speaks: 'cable.joint:phase-v',
+    says: 'A joint of Motor cable V heats more than its cable can shed',
   },
   {
     kind: 'Joints and phases',
