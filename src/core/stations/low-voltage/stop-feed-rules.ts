@@ -100,4 +100,75 @@ const stopFeed = defineRule({
   remedies: 'Feed it from the fuse box by a fuse of its own, and land its earth beside the others.',
 });
 
-export const STOP_FEED_RULES: readonly Rule[] = [stopFeed];
+/** A relay that lies in every way to a load. */
+interface Before {
+  readonly name: string;
+  /** Nothing else goes off with it. */
+  readonly alone: boolean;
+  /** Loads without which one can drive, that hang on it with no fuse between: it is theirs. */
+  readonly others: readonly string[];
+}
+
+function relaysBefore(vehicle: Vehicle): ReadonlyMap<Id, readonly Before[]> {
+  const { loads, lv, battery, converters } = lowVoltage(vehicle);
+  const sources = (pole: 'plus' | 'minus') => [
+    ...(battery ? [`${battery.device.id}.${pole}`] : []),
+    ...converters.map(({ id }) => `${id}.${pole === 'plus' ? 'lvPlus' : 'lvMinus'}`),
+  ];
+  const joins = joinsOf(vehicle, lv);
+  const fedWithout = (open: Id) => {
+    const [fed, back] = [reached(joins, sources('plus'), open), reached(joins, sources('minus'), open)];
+    return new Set(loads.filter(({ id }) => fed.has(`${id}.plus`) && back.has(`${id}.minus`)).map(({ id }) => id));
+  };
+  const wires = new Map([...joins].map(([node, list]) => [node, list.filter(([, id]) => lv.conductorOf.has(id))]));
+  const fed = fedWithout('');
+  const before = new Map<Id, Before[]>([...fed].map((id) => [id, []]));
+  for (const { id, device } of lv.devices) {
+    if (device.kind !== 'relay') continue;
+    const still = fedWithout(id);
+    const lost = loads.filter((load) => fed.has(load.id) && !still.has(load.id));
+    const onIt = reached(wires, [`${id}.a`, `${id}.b`], '');
+    const its = lost.filter((load) => !load.load.essential && onIt.has(`${load.id}.plus`)).map(({ name }) => name);
+    for (const load of lost) before.get(load.id)!.push({ name: device.name, alone: lost.length === 1, others: its });
+  }
+  return before;
+}
+
+const relays = defineRule({
+  id: 'lv.relays',
+  endangers: 'people',
+  says: {
+    fails: '{subject} goes on only when two relays do',
+    holds: '{subject} behind several relays',
+    line: '{detail}',
+  },
+  sources: [
+    'What brakes, steers or lights the road hangs on one relay of its own: a second in a row, perhaps another load’s, is one more that leaves it dead (engineering judgement)',
+  ],
+  judge: ({ vehicle }) => {
+    const before = relaysBefore(vehicle);
+    return lowVoltage(vehicle).loads.flatMap(({ id, name, load }): Finding<'detail'>[] => {
+      const list = before.get(id) ?? [];
+      if (!load.essential || list.length < 2) return [];
+      const own = list.filter(({ alone }) => alone);
+      const foreign = list.filter(({ others }) => others.length > 0);
+      const holds = own.length < 2 && foreign.length === 0;
+      return [
+        {
+          subject: loadRef(id, name),
+          holds,
+          figures: {
+            detail: holds
+              ? `${list.map((one) => one.name).join(', ')}: all but its own feed what one needs to drive, or whole fuses`
+              : foreign.length > 0
+                ? foreign.map((one) => `fed through ${one.name}, the relay of ${one.others.join(', ')}`).join('; ')
+                : `fed through ${own.map((one) => one.name).join(' and ')}, which feed nothing else`,
+          },
+        },
+      ];
+    });
+  },
+  remedies: 'Feed it through its own relay from its own fuse; follow the wire from the relay that is not its own.',
+});
+
+export const STOP_FEED_RULES: readonly Rule[] = [stopFeed, relays];

@@ -57,3 +57,35 @@ describe('what stops the drive, and what has to outlast it', () => {
     expect(of({ ...build, circuits: { hv, lv: { ...lv, conductors: rest } } }, 'Brake lamps')).toBeUndefined();
   });
 });
+
+describe('relays one behind the other before what has to work', () => {
+  const found = (build: Build) => assess(build).checks.filter(({ id }) => id === 'lv.relays');
+  const dipped = (build: Build) => found(build).find(({ subject }) => subject.id === 'low-dipped-halogen-load');
+  const behind = (at: string) => dipped(reEnd('low-dipped-halogen-w2', 'a', at)(firn9()));
+
+  test('one relay each, as in the samples, is nothing to speak of', () => {
+    expect([...found(firn9()), ...found(larkspur())]).toEqual([]);
+  });
+
+  test('behind the relay of what one can drive without it fails and says whose it is', () => {
+    const check = behind('low-blower-relay.b')!;
+    expect([check.verdict, say(check).line]).toEqual([
+      'fails',
+      'fed through Heater blower relay, the relay of Heater blower',
+    ]);
+  });
+
+  test('behind the relay of the vacuum pump, without which nobody drives either, it may hang', () => {
+    expect(behind('low-vacuum-pump-relay.b')!.verdict).toBe('holds');
+  });
+
+  test('a relay that feeds whole fuses is no load’s own', () => {
+    // The fuse box of the blower and of the lamp behind one relay.
+    const build = [
+      reEnd('low-blower-bar', 'a', 'low-vacuum-pump-relay.b'),
+      reEnd('low-dipped-halogen-bar', 'a', 'low-vacuum-pump-relay.b'),
+      reEnd('low-vacuum-pump-w3', 'a', 'low-blower-fuse.b'),
+    ].reduce((one, change) => change(one), firn9());
+    expect(dipped(build)?.verdict).toBe('holds');
+  });
+});

@@ -1,4 +1,4 @@
-import { edit, reEnd, wire } from './change';
+import { both, edit, reEnd, wire } from './change';
 import type { Mistake } from './mistake';
 
 const COILS = 'Key, handle, crash and lids';
@@ -21,6 +21,25 @@ export const LOOP_MISTAKES: readonly Mistake[] = [
     plant: reEnd('low-brake-lamps-w3', 'a', 'coil-inertia.b'),
     speaks: 'lv.stop-feed:low-brake-lamps-load',
     says: 'Brake lamps: off as soon as the drive is stopped',
+  },
+  {
+    kind: COILS,
+    did: 'the dipped beam’s relay fed by the heater blower’s instead of its own fuse',
+    on: 'firn',
+    plant: reEnd('low-dipped-halogen-w2', 'a', 'low-blower-relay.b'),
+    speaks: 'lv.relays:low-dipped-halogen-load',
+    says: 'Dipped beam, halogen goes on only when two relays do',
+  },
+  {
+    kind: COILS,
+    did: 'the outputs of dipped beam’s fuse and heater blower’s relay exchanged: the lamp hangs on both relays, the blower on none',
+    on: 'firn',
+    plant: both(
+      reEnd('low-dipped-halogen-w2', 'b', 'low-blower-load.plus'),
+      reEnd('low-blower-w3', 'b', 'low-dipped-halogen-relay.a'),
+    ),
+    speaks: 'lv.relays:low-dipped-halogen-load',
+    says: 'Dipped beam, halogen goes on only when two relays do',
   },
   {
     kind: COILS,

@@ -28,6 +28,7 @@ export const SILENT_IN_SAMPLES: Readonly<Record<string, string>> = {
   'plan.overlap': 'says something only where two things meet',
   'lv.cold-charge': 'asked of iron phosphate batteries only',
   'lv.load-fuse': 'says something only where a fuse is missing',
+  'lv.relays': 'says something only where two relays follow one another',
   'lv.earth-joint': 'no joint was measured in the samples',
   'aircon.oil': 'no compressor in the samples',
   'aircon.cools': 'no compressor in the samples',
