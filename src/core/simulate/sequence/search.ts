@@ -47,8 +47,8 @@ export function search(design: SequenceDesign, progress: (share: number) => void
 }
 
 /**
- * A search under way, breadth first. A state is named by its visit and its fault. What is done is done for many faults at once: it goes as without a fault under all but those that the
- * machine names (see Apart), and under these it is done again, one by one.
+ * A search under way, breadth first; a state is named by its visit and its fault. What is done is done for many faults at once: it goes as
+ * without a fault under all but those that the machine names (see Apart), and under these it is done again, one by one.
  */
 class Search {
   readonly met = new Met();
@@ -66,7 +66,7 @@ class Search {
   private readonly following: readonly OwnProperty[];
   private readonly ownBroken: ReadonlyMap<string, Broken>;
   private transitions = 0;
-  // What is being tried: on which arrival, and what.
+  // What is being tried: on which visit, and what.
   private from = -1;
   private event = 0;
 
@@ -93,7 +93,7 @@ class Search {
     this.meet(only(0), 0);
   }
 
-  /** Looks at an arrival, and tries on it whatever may happen. */
+  /** Looks at what was met, and tries on it whatever may happen. */
   visit(at: number): void {
     const { machine, met } = this;
     const word = met.words[at]!;

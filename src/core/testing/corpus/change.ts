@@ -184,3 +184,11 @@ export const bare =
     const made = { ...conductors[conductorId]!, lengthM: null, routeId: null, laid: null };
     return withConductors(build, 'hv', { ...conductors, [conductorId]: made });
   };
+
+/** Cables between inverter and motor, each like another wire. */
+export const drawn = (letters: readonly string[], like: string): Change =>
+  both(
+    ...letters.map((one) =>
+      wire(`phase-${one}`, `Motor cable ${one.toUpperCase()}`, `inverter.${one}`, `motor.${one}`, like),
+    ),
+  );

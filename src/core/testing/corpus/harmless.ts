@@ -7,6 +7,7 @@ import {
   both,
   cable,
   device,
+  drawn,
   edit,
   fit,
   flip,
@@ -201,11 +202,7 @@ export const HARMLESS: readonly Harmless[] = [
   {
     did: 'motor cables as thick as the main ones',
     on: 'firn',
-    change: both(
-      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
-      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
-      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
-    ),
+    change: both(drawn(['u', 'v', 'w'], 'c-inv-plus')),
   },
   {
     did: 'headlamps of LED under another name',
@@ -280,12 +277,7 @@ export const HARMLESS: readonly Harmless[] = [
   {
     did: 'motor cables with a twentieth of a milliohm measured at both crimps of one',
     on: 'firn',
-    change: both(
-      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
-      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
-      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
-      jointed('phase-v', 0.00005),
-    ),
+    change: both(drawn(['u', 'v', 'w'], 'c-inv-plus'), jointed('phase-v', 0.00005)),
   },
   {
     did: 'the precharge tap bolted to its contactor',

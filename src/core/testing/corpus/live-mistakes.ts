@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { bare, barred, bodyPoint, both, device, edit, jointed, long, reEnd, section, wire } from './change';
+import { bare, barred, bodyPoint, both, device, drawn, edit, jointed, long, reEnd, section, wire } from './change';
 import type { Mistake } from './mistake';
 
 const PACK_SIDE = 'A consumer on the wrong side of the contactors';
@@ -64,13 +64,7 @@ export const LIVE_MISTAKES: readonly Mistake[] = [
     kind: BARS,
     did: 'motor cables one of which is a bar of 5 × 1',
     on: 'firn',
-    plant: both(
-      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
-      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
-      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
-      barred('phase-u', 'busbar'),
-      section('phase-u', 5),
-    ),
+    plant: both(drawn(['u', 'v', 'w'], 'c-inv-plus'), barred('phase-u', 'busbar'), section('phase-u', 5)),
     speaks: 'cable.bar:phase-u',
     says: 'Motor cable U carries more than a busbar of its section',
   },

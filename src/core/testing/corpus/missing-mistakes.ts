@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { barred, both, device, edit, jointed, long, refit, wire } from './change';
+import { barred, both, device, drawn, edit, jointed, long, refit, wire } from './change';
 import type { Mistake } from './mistake';
 
 const BLEED = cataloguePart('resistor-68-50', 'resistor');
@@ -359,12 +359,7 @@ export const CELL_MISTAKES: readonly Mistake[] = [
     kind: 'Joints and phases',
     did: 'crimps of ten milliohms at both ends of a motor cable',
     on: 'firn',
-    plant: both(
-      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
-      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
-      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
-      jointed('phase-v', 0.01),
-    ),
+    plant: both(drawn(['u', 'v', 'w'], 'c-inv-plus'), jointed('phase-v', 0.01)),
     speaks: 'cable.joint:phase-v',
     says: 'A joint of Motor cable V heats more than its cable can shed',
   },
@@ -372,11 +367,7 @@ export const CELL_MISTAKES: readonly Mistake[] = [
     kind: 'Joints and phases',
     did: 'motor cables of 4 mm²',
     on: 'firn',
-    plant: both(
-      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-heat-plus'),
-      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-heat-plus'),
-      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-heat-plus'),
-    ),
+    plant: both(drawn(['u', 'v', 'w'], 'c-heat-plus')),
     speaks: 'cable.phase:phase-u',
     says: 'Motor cable U has no steady temperature with the motor’s current',
   },

@@ -1,17 +1,9 @@
-import { both, type Change, edit, reEnd, wire } from './change';
+import { both, type Change, drawn, edit, reEnd, wire } from './change';
 import type { Harmless, Mistake } from './mistake';
 
 const KIND = 'Joints and phases';
 
 const LETTERS = ['u', 'v', 'w'] as const;
-
-/** Cables between inverter and motor, each as thick as the inverter’s feed. */
-const drawn = (letters: readonly string[], like: string): Change =>
-  both(
-    ...letters.map((one) =>
-      wire(`phase-${one}`, `Motor cable ${one.toUpperCase()}`, `inverter.${one}`, `motor.${one}`, like),
-    ),
-  );
 
 const device = (id: string, kind: 'junction' | 'contactor'): Change =>
   edit({

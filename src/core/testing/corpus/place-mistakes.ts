@@ -1,4 +1,4 @@
-import { both, edit, refit, wire } from './change';
+import { both, drawn, edit, refit, wire } from './change';
 import type { Harmless, Mistake } from './mistake';
 
 const HIGH = 'Thin air, hot terminals, the wrong class';
@@ -152,11 +152,7 @@ export const PLACE_HARMLESS: readonly Harmless[] = [
   {
     did: 'motor cables as thick as the battery’s, on terminals of bare copper',
     on: 'firn',
-    change: both(
-      wire('phase-u', 'Motor cable U', 'inverter.u', 'motor.u', 'c-inv-plus'),
-      wire('phase-v', 'Motor cable V', 'inverter.v', 'motor.v', 'c-inv-plus'),
-      wire('phase-w', 'Motor cable W', 'inverter.w', 'motor.w', 'c-inv-plus'),
-    ),
+    change: both(drawn(['u', 'v', 'w'], 'c-inv-plus')),
   },
   {
     did: 'tinned terminals that are stated for more',
