@@ -128,8 +128,11 @@ function relaysBefore(vehicle: Vehicle): ReadonlyMap<Id, readonly Before[]> {
     const still = fedWithout(id);
     const lost = loads.filter((load) => fed.has(load.id) && !still.has(load.id));
     const onIt = reached(wires, [`${id}.a`, `${id}.b`], '');
-    const its = lost.filter((load) => !load.load.essential && onIt.has(`${load.id}.plus`)).map(({ name }) => name);
-    for (const load of lost) before.get(load.id)!.push({ name: device.name, alone: lost.length === 1, others: its });
+    const hangs = (load: { readonly id: Id }) => onIt.has(`${load.id}.plus`);
+    const its = lost.filter((load) => !load.load.essential && hangs(load)).map(({ name }) => name);
+    // What hangs on it itself may share it: a tell-tale beside the lamp.
+    for (const load of lost)
+      before.get(load.id)!.push({ name: device.name, alone: lost.length === 1, others: hangs(load) ? [] : its });
   }
   return before;
 }

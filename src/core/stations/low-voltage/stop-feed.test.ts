@@ -79,6 +79,15 @@ describe('relays one behind the other before what has to work', () => {
     expect(behind('low-vacuum-pump-relay.b')!.verdict).toBe('holds');
   });
 
+  test('what hangs beside it on its own relay makes that no other’s', () => {
+    // The radio beside the lamp, as a tell-tale would be, and both behind the vacuum pump’s relay.
+    const build = [
+      reEnd('low-dipped-halogen-w2', 'a', 'low-vacuum-pump-relay.b'),
+      reEnd('low-radio-w3', 'a', 'low-dipped-halogen-relay.b'),
+    ].reduce((one, change) => change(one), firn9());
+    expect(dipped(build)?.verdict).toBe('holds');
+  });
+
   test('a relay that feeds whole fuses is no load’s own', () => {
     // The fuse box of the blower and of the lamp behind one relay.
     const build = [
