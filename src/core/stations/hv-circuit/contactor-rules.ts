@@ -73,23 +73,34 @@ const voltage = defineRule({
   otherwise: 'A contactor for more volts DC.',
 });
 
-/** Smallest copper on the studs of a device, mm²; null when a stud has no cable of known size. */
+/** A terminal with all whose faces are bolted to it: they share the copper on them. */
+function boltedTo(vehicle: Vehicle, node: string): ReadonlySet<string> {
+  const stud = new Set([node]);
+  for (const one of stud)
+    for (const { conductor, nodeA, nodeB } of vehicle.conductors)
+      if (conductor.kind === 'bolted' && (nodeA === one || nodeB === one)) stud.add(nodeA).add(nodeB);
+  return stud;
+}
+
+/**
+ * Smallest copper on the studs of a device, mm²: of each stud the thickest that is on it, or on what it is bolted to. Null when a stud has
+ * none of known size: a bar that nobody measured is no heat sink.
+ */
 export function studArea(vehicle: Vehicle, deviceId: string): { areaMm2: number; name: string } | null {
-  const byTerminal = new Map<string, { areaMm2: number; name: string } | null>();
-  for (const one of vehicle.conductors) {
-    const { conductor } = one;
-    // A bar that nobody measured or a bolted pair on the stud is no heat sink of known size.
-    const areaMm2 = copperMm2(one);
-    for (const end of [conductor.a, conductor.b]) {
-      if (end.deviceId !== deviceId) continue;
-      const known = byTerminal.get(end.terminal) ?? null;
-      byTerminal.set(
-        end.terminal,
-        areaMm2 !== null && areaMm2 > (known?.areaMm2 ?? 0) ? { areaMm2, name: conductor.name } : known,
-      );
-    }
-  }
-  const studs = [...byTerminal.values()];
+  const nodes = new Set(
+    vehicle.conductors.flatMap(({ conductor: { a, b }, nodeA, nodeB }) => [
+      ...(a.deviceId === deviceId ? [nodeA] : []),
+      ...(b.deviceId === deviceId ? [nodeB] : []),
+    ]),
+  );
+  const studs = [...nodes].map((node) => {
+    const stud = boltedTo(vehicle, node);
+    const sizes = vehicle.conductors.flatMap((one) => {
+      const areaMm2 = stud.has(one.nodeA) || stud.has(one.nodeB) ? copperMm2(one) : null;
+      return areaMm2 === null ? [] : [{ areaMm2, name: one.conductor.name }];
+    });
+    return sizes.sort((p, r) => r.areaMm2 - p.areaMm2)[0] ?? null;
+  });
   if (studs.length < 2 || studs.includes(null)) return null;
   return studs.sort((p, r) => p!.areaMm2 - r!.areaMm2)[0]!;
 }
