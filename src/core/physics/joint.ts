@@ -1,11 +1,11 @@
 /** A joint sheds its heat into so much of its cable, m (fin length of copper cables in still air, generic). */
 export const FIN_M = 0.3;
 /** Bare metal around faces that are bolted to each other, cm² (two lugs and their studs, generic). */
-export const BARE_CM2 = 80;
+const BARE_CM2 = 80;
 /** Heat that a bare surface sheds to still air, W/(m²·K) (generic: convection and radiation at some 60 K). */
-export const STILL_AIR = 10;
+const STILL_AIR = 10;
 /** Of terminals of bare copper over 40 °C, K (IEC 60947-1, table 2). */
-export const RISE_K = 60;
+const RISE_K = 60;
 
 /** What faces that are bolted to each other shed to the air, W. */
 export const SHED_BY_FACES_W = (STILL_AIR * RISE_K * BARE_CM2) / 1e4;

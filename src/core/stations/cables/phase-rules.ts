@@ -1,6 +1,6 @@
 import { PHASES } from '../../build';
 import { type Finding, marginAtMost, marginOfRise, quantityText as q } from '../../checks';
-import { BARE_CM2, FIN_M, jointHeatW, RISE_K, SHED_BY_FACES_W, STILL_AIR, shedByCableW } from '../../physics/joint';
+import { FIN_M, jointHeatW, SHED_BY_FACES_W, shedByCableW } from '../../physics/joint';
 import { motorCurrentA } from '../../physics/motor';
 import * as propose from '../../proposals';
 import { told } from '../../quantities';
@@ -16,6 +16,7 @@ import {
 } from '../../vehicle';
 import { amps, celsius, conductorRef, hotPlace, watts } from '../context';
 import { defineRule, type Rule } from '../define';
+import { FACES_SHED, shedLine } from '../joint-heat';
 
 const atPhase = ({ conductor: { a, b } }: ResolvedConductor): boolean =>
   PHASES.has(a.terminal) || PHASES.has(b.terminal);
@@ -149,7 +150,7 @@ const joint = defineRule({
   },
   sources: [
     `P = I² · R of one joint, against what ${told(FIN_M, 'length')} of its cable still sheds at this current: (I_z² − I²) · R20 · ${told(FIN_M, 'length')} (generic)`,
-    `Faces that are bolted to each other: ${BARE_CM2} cm² of bare metal, ${STILL_AIR} W/(m²·K) in still air (generic), ${RISE_K} K (IEC 60947-1, table 2)`,
+    FACES_SHED,
   ],
   judge: ({ vehicle }) => {
     const phases = phasesOf(vehicle);
@@ -165,9 +166,8 @@ const joint = defineRule({
       if (currentA === null) return [{ subject, missing: [{ ref: subject, what: 'the motor that it feeds' }] }];
       if (currentA === 0) return [];
       const heatW = jointHeatW(currentA, told, faces ? 1 : 2);
-      const shedW = faces
-        ? SHED_BY_FACES_W
-        : shedByCableW(mostA, currentA, perMetre20(conductor)! / conductor.conductor.parallel);
+      const ohmPerM = (perMetre20(conductor) ?? 0) / conductor.conductor.parallel;
+      const shedW = faces ? SHED_BY_FACES_W : shedByCableW(mostA, currentA, ohmPerM);
       return [
         {
           subject,
@@ -181,6 +181,7 @@ const joint = defineRule({
               figures: `(${q(currentA, 'current')})² · ${q(told, 'resistance')}${faces ? '' : ' / 2'}`,
               result: watts(heatW),
             },
+            ...(faces ? [] : [shedLine(mostA, currentA, ohmPerM)]),
           ],
         },
       ];

@@ -1,9 +1,10 @@
 import { type Finding, marginAtMost, quantityText as q } from '../../checks';
-import { BARE_CM2, FIN_M, jointHeatW, RISE_K, SHED_BY_FACES_W, STILL_AIR, shedByCableW } from '../../physics/joint';
+import { FIN_M, jointHeatW, SHED_BY_FACES_W, shedByCableW } from '../../physics/joint';
 import { told } from '../../quantities';
 import { conductorAmpacity, lowVoltage, perMetre20 } from '../../vehicle';
 import { conductorRef, watts } from '../context';
 import { defineRule } from '../define';
+import { FACES_SHED, shedLine } from '../joint-heat';
 import { steadyPoint } from './solutions';
 
 /** A joint that was measured: the drop across it may be small enough for the load, and its heat too much for the joint. */
@@ -17,7 +18,7 @@ export const joint = defineRule({
   },
   sources: [
     `P = I² · R of one joint with everything running, against what ${told(FIN_M, 'length')} of its wire still sheds (generic)`,
-    `Faces that are bolted to each other: ${BARE_CM2} cm² of bare metal, ${STILL_AIR} W/(m²·K) in still air (generic), ${RISE_K} K (IEC 60947-1, table 2)`,
+    FACES_SHED,
   ],
   judge: ({ vehicle }) => {
     const one = steadyPoint(vehicle);
@@ -50,6 +51,7 @@ export const joint = defineRule({
               figures: `(${q(currentA, 'current')})² · ${q(measured, 'resistance')}${ofCable ? ' / 2' : ''}`,
               result: watts(heatW),
             },
+            ...(ofCable ? [shedLine(mostA!, currentA, ohmPerM! / parallel)] : []),
           ],
         },
       ];
