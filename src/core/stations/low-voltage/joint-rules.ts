@@ -5,7 +5,7 @@ import { conductorAmpacity, lowVoltage, perMetre20 } from '../../vehicle';
 import { conductorRef, watts } from '../context';
 import { defineRule } from '../define';
 import { FACES_SHED, shedLine } from '../joint-heat';
-import { steadyPoint } from './solutions';
+import { essentialOnBattery, steadyPoint } from './solutions';
 
 /** A joint that was measured: the drop across it may be small enough for the load, and its heat too much for the joint. */
 export const joint = defineRule({
@@ -17,19 +17,21 @@ export const joint = defineRule({
     line: '{demand} a joint, {limit} at most',
   },
   sources: [
-    `P = I² · R of one joint with everything running, against what ${told(FIN_M, 'length')} of its wire still sheds (generic)`,
+    `P = I² · R of one joint with everything running, or with what is essential on the battery alone, against what ${told(FIN_M, 'length')} of its wire still sheds (generic)`,
     FACES_SHED,
   ],
   judge: ({ vehicle }) => {
     const one = steadyPoint(vehicle);
     const { lv } = lowVoltage(vehicle);
     if (!one) return [];
+    const dead = essentialOnBattery(vehicle);
+    const points = dead.solved ? [one, dead] : [one];
     const isEarth = (id: string) => lv.deviceOf.get(id)?.device.kind === 'earth';
     return lv.conductors.flatMap((conductor): Finding[] => {
       const { a, b, kind, jointResistanceOhm: measured, parallel } = conductor.conductor;
       // The way through the body has a check of its own.
       if (measured === null || (isEarth(a.deviceId) && isEarth(b.deviceId))) return [];
-      const currentA = Math.abs(one.currentA(conductor.id));
+      const currentA = Math.max(...points.map((point) => Math.abs(point.currentA(conductor.id))));
       if (currentA < 0.5) return [];
       const subject = conductorRef(conductor);
       const mostA = conductorAmpacity(conductor);

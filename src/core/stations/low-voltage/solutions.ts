@@ -33,6 +33,13 @@ export function everythingOn(vehicle: Vehicle): LowPoint {
   return points.get(low, all, 'all');
 }
 
+/** What has to last when the converter dies, on the battery alone: then its own way carries most. */
+export function essentialOnBattery(vehicle: Vehicle): LowPoint {
+  const low = lowVoltage(vehicle);
+  const running = new Map(low.loads.flatMap(({ id, load }) => (load.essential ? [[id, 'on' as const]] : [])));
+  return points.get(low, () => solveLow(vehicle, { ...AWAKE, converters: false, running }), 'essential');
+}
+
 /** Largest steady current through each fuse and wire; null while there is no solution: `lv.solves` says so, and nothing is judged by it. */
 export function steadyPoint(vehicle: Vehicle): LowSolved | null {
   const one = everythingOn(vehicle);

@@ -7,8 +7,10 @@ import { loadRef } from './shared';
 /** What a hand, a crash or a lid opens. */
 const STOPS: ReadonlySet<string> = new Set(['emergency-stop', 'inertia-switch', 'interlock-contact', 'disconnect']);
 
+type Joins = ReadonlyMap<string, readonly (readonly [string, Id])[]>;
+
 /** The 12-volt circuit as nodes and what joins them: wires, and what carries current on between two terminals. */
-function joinsOf(vehicle: Vehicle, lv: Resolved): ReadonlyMap<string, readonly (readonly [string, Id])[]> {
+function joinsOf(vehicle: Vehicle, lv: Resolved): Joins {
   const joins = new Map<string, (readonly [string, Id])[]>();
   const join = (a: string, b: string, id: Id) => {
     joins.set(a, [...(joins.get(a) ?? []), [b, id]]);
@@ -31,7 +33,7 @@ function joinsOf(vehicle: Vehicle, lv: Resolved): ReadonlyMap<string, readonly (
 }
 
 /** Nodes that a source's terminal still reaches with one thing open. */
-function reached(joins: ReadonlyMap<string, readonly (readonly [string, Id])[]>, from: readonly string[], open: Id) {
+function reached(joins: Joins, from: readonly string[], open: Id) {
   const seen = new Set(from);
   const queue = [...from];
   for (let head = 0; head < queue.length; head++)
@@ -109,6 +111,23 @@ interface Before {
   readonly others: readonly string[];
 }
 
+/** What hangs together with every relay open is one place, and relays join places: hundreds of them are opened one by one. */
+function byRelays(lv: Resolved, joins: Joins) {
+  const isRelay = (id: Id) => lv.deviceOf.get(id)?.device.kind === 'relay';
+  const split = (relays: boolean): Joins =>
+    new Map([...joins].map(([node, list]) => [node, list.filter(([, id]) => isRelay(id) === relays)]));
+  const open = split(false);
+  const places = new Map<string, string>();
+  for (const node of joins.keys())
+    if (!places.has(node)) for (const one of reached(open, [node], '')) places.set(one, node);
+  const placeOf = (node: string) => places.get(node) ?? node;
+  const between = new Map<string, (readonly [string, Id])[]>();
+  for (const [node, list] of split(true))
+    for (const [next, id] of list)
+      between.set(placeOf(node), [...(between.get(placeOf(node)) ?? []), [placeOf(next), id]]);
+  return { placeOf, between };
+}
+
 function relaysBefore(vehicle: Vehicle): ReadonlyMap<Id, readonly Before[]> {
   const { loads, lv, battery, converters } = lowVoltage(vehicle);
   const sources = (pole: 'plus' | 'minus') => [
@@ -116,9 +135,14 @@ function relaysBefore(vehicle: Vehicle): ReadonlyMap<Id, readonly Before[]> {
     ...converters.map(({ id }) => `${id}.${pole === 'plus' ? 'lvPlus' : 'lvMinus'}`),
   ];
   const joins = joinsOf(vehicle, lv);
+  const { placeOf, between } = byRelays(lv, joins);
   const fedWithout = (open: Id) => {
-    const [fed, back] = [reached(joins, sources('plus'), open), reached(joins, sources('minus'), open)];
-    return new Set(loads.filter(({ id }) => fed.has(`${id}.plus`) && back.has(`${id}.minus`)).map(({ id }) => id));
+    const [fed, back] = (['plus', 'minus'] as const).map((pole) => reached(between, sources(pole).map(placeOf), open));
+    return new Set(
+      loads
+        .filter(({ id }) => fed!.has(placeOf(`${id}.plus`)) && back!.has(placeOf(`${id}.minus`)))
+        .map(({ id }) => id),
+    );
   };
   const wires = new Map([...joins].map(([node, list]) => [node, list.filter(([, id]) => lv.conductorOf.has(id))]));
   const fed = fedWithout('');

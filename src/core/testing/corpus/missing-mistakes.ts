@@ -1,5 +1,5 @@
 import { cataloguePart } from '../../parts';
-import { barred, both, device, drawn, edit, jointed, long, refit, wire } from './change';
+import { barred, both, cable, device, drawn, edit, jointed, long, refit, wire } from './change';
 import type { Mistake } from './mistake';
 
 const BLEED = cataloguePart('resistor-68-50', 'resistor');
@@ -349,11 +349,27 @@ export const CELL_MISTAKES: readonly Mistake[] = [
   },
   {
     kind: 'Joints and phases',
+    did: 'eight milliohms at the battery’s own crimps, which carry little until the converter dies',
+    on: 'firn',
+    plant: jointed('low-w1', 0.008),
+    speaks: 'lv.joint:low-w1',
+    says: 'A joint of Battery to its fuse heats more than it can shed',
+  },
+  {
+    kind: 'Joints and phases',
     did: 'two milliohms measured where the contactor is bolted to the bus',
     on: 'teasel',
     plant: both(barred('c-bus', 'bolted'), long('c-bus', 0.02), jointed('c-bus', 0.002)),
     speaks: 'cable.joint:c-bus',
     says: 'Line contactor to bus plus heats more than its bolted faces can shed',
+  },
+  {
+    kind: 'Joints and phases',
+    did: 'the contactor bolted to a bus that only thin cables leave',
+    on: 'teasel',
+    plant: both(barred('c-bus', 'bolted'), long('c-bus', 0.02), cable('cable-plain-6', 'c-ctl-plus')),
+    speaks: 'contactor.carry:k-main',
+    says: 'Line contactor exceeds its thermal rating',
   },
   {
     kind: 'Joints and phases',
